@@ -1,0 +1,40 @@
+import { Module, type DynamicModule } from '@nestjs/common';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import { createDataSource, prepareDatabase } from './database/data-source.js';
+import type { Config } from './config/config.js';
+import { HealthModule } from './health/health.module.js';
+import { MakesModule } from './makes/makes.module.js';
+import { PiecesModule } from './pieces/pieces.module.js';
+import { PlanModule } from './plan/plan.module.js';
+import { StashModule } from './stash/stash.module.js';
+import { WorkshopModule } from './workshop/workshop.module.js';
+
+@Module({})
+export class AppModule {
+  static with(config: Config): DynamicModule {
+    return {
+      module: AppModule,
+      imports: [
+        TypeOrmModule.forRootAsync({
+          useFactory: () => ({
+            type: 'postgres' as const,
+            retryAttempts: 0,
+            autoLoadEntities: false,
+          }),
+          dataSourceFactory: async () => {
+            const dataSource = createDataSource(config.databaseUrl);
+            await dataSource.initialize();
+            await prepareDatabase(dataSource, config.demo);
+            return dataSource;
+          },
+        }),
+        HealthModule,
+        WorkshopModule,
+        StashModule,
+        PiecesModule,
+        MakesModule,
+        PlanModule,
+      ],
+    };
+  }
+}

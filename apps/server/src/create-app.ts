@@ -1,0 +1,47 @@
+import 'reflect-metadata';
+import { ConsoleLogger } from '@nestjs/common';
+import { NestFactory } from '@nestjs/core';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import compression from 'compression';
+import helmet from 'helmet';
+import { AppModule } from './app.module.js';
+import type { Config } from './config/config.js';
+import { ErrorFilter } from './errors/error.filter.js';
+import { validationPipe } from './errors/validation.js';
+import { requestLog } from './http/request-log.js';
+import { serveWebApp } from './http/web-app.js';
+import { serveOpenApi } from './openapi/document.js';
+
+/** The whole application, ready to listen; the tests use the same. */
+export async function createApp(config: Config): Promise<NestExpressApplication> {
+  const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
+    bufferLogs: true,
+    abortOnError: false,
+    bodyParser: false,
+    logger: new ConsoleLogger({ json: true, logLevels: [...config.logLevels] }),
+  });
+  app.use(requestLog);
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          'script-src': ["'self'", "'wasm-unsafe-eval'"],
+          'worker-src': ["'self'", 'blob:'],
+          'img-src': ["'self'", 'data:', 'blob:'],
+          // Served over plain http on the maker's own machine.
+          'upgrade-insecure-requests': null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(compression());
+  app.useBodyParser('json', { limit: '1mb' });
+  app.setGlobalPrefix('api');
+  app.useGlobalPipes(validationPipe());
+  app.useGlobalFilters(new ErrorFilter());
+  app.enableShutdownHooks();
+  serveOpenApi(app);
+  if (config.webRoot) serveWebApp(app, config.webRoot);
+  return app;
+}

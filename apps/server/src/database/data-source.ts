@@ -1,0 +1,39 @@
+import { DataSource } from 'typeorm';
+import { BeadItem, CordItem, FittingItem, WearerItem } from '../stash/stash.entities.js';
+import { MakeRow } from '../makes/make.entity.js';
+import { PieceRow } from '../pieces/piece.entity.js';
+import { Workshop } from '../workshop/workshop.entity.js';
+import { seed } from '../demo/seed.js';
+import { Foundation1700000000001 } from './migrations/1700000000001-foundation.js';
+import { WholePieces1700000000002 } from './migrations/1700000000002-whole-pieces.js';
+
+/** Any number that no other program on the same database uses for its advisory locks. */
+const STARTING = 727_001;
+
+export const createDataSource = (url: string): DataSource =>
+  new DataSource({
+    type: 'postgres',
+    url,
+    entities: [Workshop, WearerItem, CordItem, BeadItem, FittingItem, PieceRow, MakeRow],
+    migrations: [Foundation1700000000001, WholePieces1700000000002],
+    synchronize: false,
+    applicationName: 'coiled-strand',
+    extra: { connectionTimeoutMillis: 5000 },
+  });
+
+/**
+ * Brings the schema up to date and fills an empty database, one server at a time: several may start
+ * on the same database at once.
+ */
+export async function prepareDatabase(dataSource: DataSource, demo: boolean): Promise<void> {
+  const lock = dataSource.createQueryRunner();
+  await lock.connect();
+  try {
+    await lock.query('select pg_advisory_lock($1)', [STARTING]);
+    await dataSource.runMigrations({ transaction: 'each' });
+    await seed(dataSource, demo);
+  } finally {
+    await lock.query('select pg_advisory_unlock($1)', [STARTING]);
+    await lock.release();
+  }
+}

@@ -1,0 +1,77 @@
+import { makeSteps, planPiece, totalActions } from '@coiled-strand/core';
+import type { DataSource, EntityManager } from 'typeorm';
+import { MakeRow } from '../makes/make.entity.js';
+import { PieceRow } from '../pieces/piece.entity.js';
+import { BeadItem, CordItem, FittingItem, WearerItem } from '../stash/stash.entities.js';
+import { Workshop } from '../workshop/workshop.entity.js';
+import {
+  BEADS,
+  CORDS,
+  daysBefore,
+  EARLIER,
+  earlierRecord,
+  FITTINGS,
+  PIECES,
+  SETTINGS,
+  WEARERS,
+} from './demo-data.js';
+
+/** Fills a database that holds no workshop yet: with the demo, or with an empty workshop. */
+export async function seed(dataSource: DataSource, demo: boolean): Promise<void> {
+  await dataSource.transaction(async (manager) => {
+    if ((await manager.count(Workshop)) > 0) return;
+    const workshop = await manager.save(Workshop, {
+      name: demo ? 'Thistledown Bench' : 'My bench',
+      maker: demo ? 'Marit Solheim-Okafor' : '',
+      settings: SETTINGS,
+    });
+    await addLists(manager, workshop.id, demo);
+    if (!demo) return;
+    for (const [index, piece] of PIECES.entries()) {
+      const row = await manager.save(PieceRow, {
+        workshopId: workshop.id,
+        version: 1,
+        spec: piece,
+        archivedAt: null,
+        createdAt: new Date(Date.now() + index),
+      });
+      for (const earlier of EARLIER.filter((make) => make.piece === index)) {
+        await addEarlierMake(manager, row, earlier);
+      }
+    }
+  });
+}
+
+/** A workshop can do nothing without cords, beads and closures to choose from, demo or not. */
+async function addLists(manager: EntityManager, workshopId: string, demo: boolean): Promise<void> {
+  const at = (i: number): Date => new Date(Date.now() + i);
+  const rows = <T>(values: readonly T[]) =>
+    values.map((value, i) => ({ workshopId, value, createdAt: at(i) }));
+  await manager.insert(CordItem, rows(CORDS));
+  await manager.insert(BeadItem, rows(BEADS));
+  await manager.insert(FittingItem, rows(FITTINGS));
+  if (demo) await manager.insert(WearerItem, rows(WEARERS));
+}
+
+async function addEarlierMake(
+  manager: EntityManager,
+  row: PieceRow,
+  earlier: (typeof EARLIER)[number],
+): Promise<void> {
+  const piece = row.spec;
+  const plan = planPiece(piece);
+  if (!plan.ok) throw new Error('the demo piece cannot be planned');
+  const total = totalActions(makeSteps(piece, plan, SETTINGS));
+  await manager.save(MakeRow, {
+    workshopId: row.workshopId,
+    pieceId: row.id,
+    piece,
+    plan,
+    done: total,
+    total,
+    record: earlierRecord(earlier, plan),
+    createdAt: daysBefore(earlier.daysAgo),
+    loggedAt: daysBefore(earlier.daysAgo, earlier.minutes),
+    abandonedAt: null,
+  });
+}

@@ -1,0 +1,38 @@
+import type { ErrorBody } from '@coiled-strand/contract';
+import type { FileFault } from '@coiled-strand/core';
+import { HttpStatus } from '@nestjs/common';
+
+type Details = Omit<ErrorBody['error'], 'code' | 'message' | 'remedy' | 'requestId'>;
+
+/** A fault that the caller can act on: a code for programs, words and a remedy for people. */
+export class AppError extends Error {
+  constructor(
+    readonly status: HttpStatus,
+    readonly code: string,
+    message: string,
+    readonly remedy: string,
+    readonly details: Details = {},
+  ) {
+    super(message);
+  }
+}
+
+export const notFound = (what: string): AppError =>
+  new AppError(
+    HttpStatus.NOT_FOUND,
+    'not-found',
+    `There is no such ${what}.`,
+    'It may have been removed in another window. Go back to the workshop.',
+  );
+
+export const invalid = (faults: readonly FileFault[], what: string): AppError =>
+  new AppError(
+    HttpStatus.UNPROCESSABLE_ENTITY,
+    'invalid',
+    `${what} cannot be used as it is: ${faults
+      .slice(0, 3)
+      .map((fault) => (fault.path ? `${fault.path}: ${fault.message}` : fault.message))
+      .join('; ')}${faults.length > 3 ? `; and ${faults.length - 3} more` : ''}.`,
+    'Mend the values named and try again. Nothing was stored.',
+    { faults },
+  );

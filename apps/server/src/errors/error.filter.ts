@@ -1,0 +1,111 @@
+import type { ErrorBody } from '@coiled-strand/contract';
+import {
+  Catch,
+  HttpException,
+  HttpStatus,
+  Logger,
+  type ArgumentsHost,
+  type ExceptionFilter,
+} from '@nestjs/common';
+import type { Request, Response } from 'express';
+import { AppError } from './app-error.js';
+
+interface Answer {
+  readonly status: number;
+  readonly error: ErrorBody['error'];
+}
+
+const DATABASE_GONE =
+  /ECONNREFUSED|ECONNRESET|Connection terminated|the database system is|not currently accepting|57P0[123]/;
+
+const sentence = (text: string): string => (text.endsWith('.') ? text : `${text}.`);
+
+function answerTo(exception: unknown): Answer {
+  if (exception instanceof AppError) {
+    const { status, code, message, remedy, details } = exception;
+    return { status, error: { code, message, remedy, ...details } };
+  }
+  const { type, status, message } = exception as {
+    type?: string;
+    status?: number;
+    message?: string;
+  };
+  // The framework turns the body parser's error into a plain 400 and keeps only its words.
+  if (exception instanceof HttpException && status === 400 && (message ?? '').includes('JSON')) {
+    return {
+      status: HttpStatus.BAD_REQUEST,
+      error: {
+        code: 'json.malformed',
+        message: sentence(`What was sent is not JSON: ${message}`),
+        remedy: 'Check brackets, quotes and commas at the place named.',
+      },
+    };
+  }
+  if (type === 'entity.too.large' || status === 413) {
+    return {
+      status: HttpStatus.PAYLOAD_TOO_LARGE,
+      error: {
+        code: 'body.too-large',
+        message: 'What was sent is larger than 1 MB.',
+        remedy: 'A piece takes a few kilobytes; check that this is the right file.',
+      },
+    };
+  }
+  if (exception instanceof HttpException) {
+    return {
+      status: exception.getStatus(),
+      error: {
+        code: `http.${exception.getStatus()}`,
+        message: sentence(exception.message),
+        remedy: 'See /api/docs for what the server understands.',
+      },
+    };
+  }
+  const text = `${(exception as { code?: string }).code ?? ''} ${(exception as Error).message ?? ''}`;
+  if (DATABASE_GONE.test(text)) {
+    return {
+      status: HttpStatus.SERVICE_UNAVAILABLE,
+      error: {
+        code: 'database.away',
+        message: 'The database does not answer.',
+        remedy:
+          'Your work is kept in this window and is sent when it is back. Is PostgreSQL running?',
+      },
+    };
+  }
+  return {
+    status: HttpStatus.INTERNAL_SERVER_ERROR,
+    error: {
+      code: 'internal',
+      message: 'The server ran into a fault of its own.',
+      remedy: 'Try again. If it stays, look for this request’s id in the server log.',
+    },
+  };
+}
+
+/** The one place where errors become answers, so that all have one shape. */
+@Catch()
+export class ErrorFilter implements ExceptionFilter {
+  private readonly log = new Logger('Error');
+
+  catch(exception: unknown, host: ArgumentsHost): void {
+    const http = host.switchToHttp();
+    const request = http.getRequest<Request & { id?: string }>();
+    const response = http.getResponse<Response>();
+    const { status, error } = answerTo(exception);
+    if (status >= 500) {
+      this.log.error({
+        requestId: request.id,
+        path: request.path,
+        code: error.code,
+        stack: exception instanceof Error ? exception.stack : String(exception),
+      });
+    }
+    if (response.headersSent) {
+      response.end();
+      return;
+    }
+    const body: ErrorBody = { error: { ...error, requestId: request.id } };
+    response.status(status).json(body);
+  }
+}

@@ -1,0 +1,47 @@
+import { MakeLogDto, ProgressDto, type MakeView } from '@coiled-strand/contract';
+import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { uuid } from '../http/uuid.pipe.js';
+import { bodyOf } from '../openapi/body-of.js';
+import { MakesService } from './makes.service.js';
+
+@ApiTags('makes')
+@Controller('makes')
+export class MakesController {
+  constructor(private readonly makes: MakesService) {}
+
+  @Get(':id')
+  get(@Param('id', uuid('make')) id: string): Promise<MakeView> {
+    return this.makes.get(id);
+  }
+
+  @Put(':id/progress')
+  @ApiOperation({ summary: 'How many actions are done' })
+  @bodyOf(ProgressDto)
+  progress(
+    @Param('id', uuid('make')) id: string,
+    @Body() { done }: ProgressDto,
+  ): Promise<MakeView> {
+    return this.makes.setProgress(id, done);
+  }
+
+  @Put(':id/log')
+  @ApiOperation({ summary: 'What was left over, measured and spent' })
+  @bodyOf(MakeLogDto)
+  log(@Param('id', uuid('make')) id: string, @Body() record: MakeLogDto): Promise<MakeView> {
+    return this.makes.log(id, record);
+  }
+
+  @Post(':id/abandon')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Give a make under way up; it can be resumed' })
+  abandon(@Param('id', uuid('make')) id: string): Promise<void> {
+    return this.makes.setAbandoned(id, true);
+  }
+
+  @Post(':id/resume')
+  @HttpCode(204)
+  resume(@Param('id', uuid('make')) id: string): Promise<void> {
+    return this.makes.setAbandoned(id, false);
+  }
+}

@@ -1,0 +1,125 @@
+import { PieceDto, PieceFileDto, type MakeView, type PieceView } from '@coiled-strand/contract';
+import type { PieceFile } from '@coiled-strand/core';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Headers,
+  HttpCode,
+  Param,
+  Post,
+  Put,
+  Res,
+} from '@nestjs/common';
+import { ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
+import type { Response } from 'express';
+import { etag, versionSeen } from '../http/etag.js';
+import { uuid } from '../http/uuid.pipe.js';
+import { MakesService } from '../makes/makes.service.js';
+import { bodyOf } from '../openapi/body-of.js';
+import { PiecesService } from './pieces.service.js';
+
+@ApiTags('pieces')
+@Controller('pieces')
+export class PiecesController {
+  constructor(
+    private readonly pieces: PiecesService,
+    private readonly makes: MakesService,
+  ) {}
+
+  @Get()
+  @ApiOperation({ summary: 'The pieces on the bench' })
+  list(): Promise<PieceView[]> {
+    return this.pieces.list();
+  }
+
+  @Post()
+  @ApiOperation({ summary: 'Lay a new piece on the bench' })
+  @bodyOf(PieceDto)
+  async add(
+    @Body() piece: PieceDto,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<PieceView> {
+    return tagged(response, await this.pieces.add(piece));
+  }
+
+  @Post('import')
+  @ApiOperation({ summary: 'Store a piece from its file; faults are named by path' })
+  @bodyOf(PieceFileDto)
+  async import(
+    @Body() file: object,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<PieceView> {
+    return tagged(response, await this.pieces.import(file));
+  }
+
+  @Get(':id')
+  @ApiOperation({ summary: 'One piece; its ETag is its version' })
+  async get(
+    @Param('id', uuid('piece')) id: string,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<PieceView> {
+    return tagged(response, await this.pieces.get(id));
+  }
+
+  @Put(':id')
+  @ApiOperation({ summary: 'Change a piece; 412 with the stored one when it changed meanwhile' })
+  @ApiHeader({ name: 'If-Match', required: true, description: 'The ETag last seen' })
+  @bodyOf(PieceDto)
+  async change(
+    @Param('id', uuid('piece')) id: string,
+    @Headers('if-match') ifMatch: string | undefined,
+    @Body() piece: PieceDto,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<PieceView> {
+    return tagged(response, await this.pieces.change(id, piece, versionSeen(ifMatch)));
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Put a piece away; it can be restored' })
+  remove(@Param('id', uuid('piece')) id: string): Promise<void> {
+    return this.pieces.setArchived(id, true);
+  }
+
+  @Post(':id/restore')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Bring back a piece that was put away' })
+  restore(@Param('id', uuid('piece')) id: string): Promise<void> {
+    return this.pieces.setArchived(id, false);
+  }
+
+  @Get(':id/file')
+  @ApiOperation({ summary: 'The piece as a file' })
+  async file(
+    @Param('id', uuid('piece')) id: string,
+    @Res({ passthrough: true }) response: Response,
+  ): Promise<PieceFile> {
+    const file = await this.pieces.export(id);
+    const name = file.piece.name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'piece';
+    response.setHeader(
+      'Content-Disposition',
+      `attachment; filename*=UTF-8''${encodeURIComponent(name)}.strand.json`,
+    );
+    return file;
+  }
+
+  @Get(':id/makes')
+  @ApiOperation({ summary: 'Every make of the piece, the newest first' })
+  makesOf(@Param('id', uuid('piece')) id: string): Promise<MakeView[]> {
+    return this.makes.ofPiece(id);
+  }
+
+  @Post(':id/makes')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Begin a make, or go on with the one under way' })
+  begin(@Param('id', uuid('piece')) id: string): Promise<MakeView> {
+    return this.makes.begin(id);
+  }
+}
+
+function tagged(response: Response, piece: PieceView): PieceView {
+  response.setHeader('ETag', etag(piece.version));
+  return piece;
+}

@@ -1,0 +1,15 @@
+import { Module } from '@nestjs/common';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import { MakeRow } from '../makes/make.entity.js';
+import { MakesModule } from '../makes/makes.module.js';
+import { WorkshopModule } from '../workshop/workshop.module.js';
+import { PieceRow } from './piece.entity.js';
+import { PiecesController } from './pieces.controller.js';
+import { PiecesService } from './pieces.service.js';
+
+@Module({
+  imports: [WorkshopModule, MakesModule, TypeOrmModule.forFeature([PieceRow, MakeRow])],
+  controllers: [PiecesController],
+  providers: [PiecesService],
+})
+export class PiecesModule {}

@@ -1,0 +1,141 @@
+import { PieceFileDto, validateAs, type PieceView } from '@coiled-strand/contract';
+import {
+  planPiece,
+  toPieceFile,
+  upgradeFile,
+  wrapperFaults,
+  type FileFault,
+  type Piece,
+  type PieceFile,
+} from '@coiled-strand/core';
+import { HttpStatus, Injectable } from '@nestjs/common';
+import { InjectRepository } from '@nestjs/typeorm';
+import { In, IsNull, Repository } from 'typeorm';
+import { AppError, invalid, notFound } from '../errors/app-error.js';
+import { MakeRow } from '../makes/make.entity.js';
+import { CurrentWorkshop } from '../workshop/current-workshop.js';
+import { PieceRow } from './piece.entity.js';
+
+@Injectable()
+export class PiecesService {
+  constructor(
+    @InjectRepository(PieceRow) private readonly pieces: Repository<PieceRow>,
+    @InjectRepository(MakeRow) private readonly makes: Repository<MakeRow>,
+    private readonly workshop: CurrentWorkshop,
+  ) {}
+
+  async list(): Promise<PieceView[]> {
+    const rows = await this.pieces.find({
+      where: { workshopId: await this.workshop.id(), archivedAt: IsNull() },
+      order: { createdAt: 'ASC', id: 'ASC' },
+    });
+    return this.views(rows);
+  }
+
+  async get(id: string): Promise<PieceView> {
+    const [view] = await this.views([await this.row(id)]);
+    return view!;
+  }
+
+  async add(piece: Piece): Promise<PieceView> {
+    const row = this.pieces.create({
+      workshopId: await this.workshop.id(),
+      version: 1,
+      spec: piece,
+      archivedAt: null,
+    });
+    const [view] = await this.views([await this.pieces.save(row)]);
+    return view!;
+  }
+
+  /**
+   * Writes a changed piece if nobody has written since the version that was seen.
+   * @throws AppError 412 with the piece as it is now, when somebody has
+   */
+  async change(id: string, piece: Piece, seen: number): Promise<PieceView> {
+    const workshopId = await this.workshop.id();
+    const { affected } = await this.pieces
+      .createQueryBuilder()
+      .update()
+      .set({ spec: () => ':spec', version: () => 'version + 1', updatedAt: () => 'now()' })
+      .where('id = :id and workshop_id = :workshopId and version = :seen and archived_at is null', {
+        id,
+        workshopId,
+        seen,
+      })
+      .setParameter('spec', JSON.stringify(piece))
+      .execute();
+    const current = await this.get(id);
+    if (!affected) {
+      throw new AppError(
+        HttpStatus.PRECONDITION_FAILED,
+        'piece.changed',
+        'This piece was changed in another window since you opened it.',
+        'Choose which version to keep; the other is not lost.',
+        { current },
+      );
+    }
+    return current;
+  }
+
+  /** Puts a piece away, or brings it back. */
+  async setArchived(id: string, archived: boolean): Promise<void> {
+    const { affected } = await this.pieces.update(
+      { id, workshopId: await this.workshop.id() },
+      { archivedAt: archived ? new Date() : null },
+    );
+    if (!affected) throw notFound('piece');
+  }
+
+  async export(id: string): Promise<PieceFile> {
+    return toPieceFile((await this.row(id)).spec);
+  }
+
+  /**
+   * Stores a piece from a file, or names every fault by path and stores nothing.
+   * @throws AppError 422 with the faults
+   */
+  async import(file: unknown): Promise<PieceView> {
+    const wrapper = wrapperFaults(file);
+    if (wrapper.length > 0) throw invalid(wrapper, 'The file');
+    const result = validateAs(PieceFileDto, upgradeFile(file as object));
+    if (!result.ok) throw invalid(result.faults, 'The file');
+    const implausible = planPiece(result.value.piece)
+      .findings.filter((finding) => finding.severity === 'error')
+      .map((finding): FileFault => ({
+        path: `piece.${finding.path}`,
+        message: `${finding.message} ${finding.remedy}`,
+      }));
+    if (implausible.length > 0) throw invalid(implausible, 'The file');
+    return this.add(result.value.piece);
+  }
+
+  private async row(id: string): Promise<PieceRow> {
+    const row = await this.pieces.findOneBy({
+      id,
+      workshopId: await this.workshop.id(),
+      archivedAt: IsNull(),
+    });
+    if (!row) throw notFound('piece');
+    return row;
+  }
+
+  private async views(rows: readonly PieceRow[]): Promise<PieceView[]> {
+    const makes = await this.makes.find({
+      select: { id: true, pieceId: true, done: true, total: true, loggedAt: true, piece: true },
+      where: { pieceId: In(rows.map((row) => row.id)), abandonedAt: IsNull() },
+    });
+    return rows.map((row): PieceView => {
+      const own = makes.filter((make) => make.pieceId === row.id);
+      const open = own.find((make) => make.loggedAt === null);
+      return {
+        id: row.id,
+        version: row.version,
+        piece: row.spec,
+        updatedAt: row.updatedAt.toISOString(),
+        make: open ? { id: open.id, done: open.done, total: open.total, piece: open.piece } : null,
+        logged: own.filter((make) => make.loggedAt !== null).length,
+      };
+    });
+  }
+}

@@ -1,0 +1,203 @@
+import { describe, expect, it } from '@jest/globals';
+import type { PieceView } from '@coiled-strand/contract';
+import type { PieceFile, Plan } from '@coiled-strand/core';
+import { planPiece } from '@coiled-strand/core';
+import { useTestApp } from '../testing/test-app.js';
+
+const api = useTestApp();
+
+const first = async (): Promise<PieceView> => {
+  const { body } = await api().get('/api/pieces').expect(200);
+  return (body as PieceView[])[0]!;
+};
+const fresh = async (): Promise<PieceView> => {
+  const { piece } = await first();
+  const { body } = await api()
+    .post('/api/pieces')
+    .send({ ...piece, name: 'Fresh' })
+    .expect(201);
+  return body as PieceView;
+};
+
+describe('pieces', () => {
+  it('come from the demo scenario, with the earlier make counted', async () => {
+    const meridian = await first();
+    expect(meridian.piece.name).toBe('Meridian');
+    expect(meridian.logged).toBe(1);
+    expect(meridian.make).toBeNull();
+  });
+
+  it('are changed by whoever saw the last version, whose ETag rises', async () => {
+    const piece = await fresh();
+    const response = await api()
+      .put(`/api/pieces/${piece.id}`)
+      .set('If-Match', '"1"')
+      .send({ ...piece.piece, name: 'Renamed' })
+      .expect(200);
+    expect(response.headers['etag']).toBe('"2"');
+    const again = await api().get(`/api/pieces/${piece.id}`).expect(200);
+    expect(again.headers['etag']).toBe('"2"');
+    expect((again.body as PieceView).piece.name).toBe('Renamed');
+  });
+
+  it('are never overwritten by a window that saw an older version', async () => {
+    const { id, piece } = await fresh();
+    const put = (name: string) =>
+      api()
+        .put(`/api/pieces/${id}`)
+        .set('If-Match', '"1"')
+        .send({ ...piece, name });
+    const answers = await Promise.all([put('one'), put('two'), put('three')]);
+    expect(answers.map((a) => a.status).sort()).toEqual([200, 412, 412]);
+    const lost = answers.find((a) => a.status === 412);
+    const won = answers.find((a) => a.status === 200);
+    expect(lost?.body.error).toMatchObject({ code: 'piece.changed' });
+    expect(lost?.body.error.current.piece.name).toBe((won?.body as PieceView).piece.name);
+  });
+
+  it('ask for the version when it is missing or unreadable', async () => {
+    const { id, piece } = await fresh();
+    const missing = await api().put(`/api/pieces/${id}`).send(piece).expect(428);
+    expect(missing.body.error.code).toBe('version.missing');
+    await api().put(`/api/pieces/${id}`).set('If-Match', 'yes').send(piece).expect(400);
+  });
+
+  it('name the fault by path and keep the stored piece', async () => {
+    const { id, piece } = await fresh();
+    const bad = { ...piece, wearer: { ...piece.wearer, wrist: 'wide' } };
+    const { body } = await api()
+      .put(`/api/pieces/${id}`)
+      .set('If-Match', '"1"')
+      .send(bad)
+      .expect(422);
+    expect(body.error.faults).toEqual([
+      expect.objectContaining({ path: 'wearer.wrist', message: expect.stringContaining('number') }),
+    ]);
+    expect(((await api().get(`/api/pieces/${id}`)).body as PieceView).version).toBe(1);
+  });
+
+  it('are put away and brought back', async () => {
+    const { id } = await fresh();
+    await api().delete(`/api/pieces/${id}`).expect(204);
+    await api().get(`/api/pieces/${id}`).expect(404);
+    await api().post(`/api/pieces/${id}/restore`).expect(204);
+    await api().get(`/api/pieces/${id}`).expect(200);
+  });
+});
+
+describe('files', () => {
+  it('come back in as they went out', async () => {
+    const { id, piece } = await first();
+    const { body, headers } = await api().get(`/api/pieces/${id}/file`).expect(200);
+    expect(headers['content-disposition']).toContain('Meridian.strand.json');
+    const { body: copy } = await api().post('/api/pieces/import').send(body).expect(201);
+    expect((copy as PieceView).id).not.toBe(id);
+    expect((copy as PieceView).piece).toEqual(piece);
+    const again = await api()
+      .get(`/api/pieces/${(copy as PieceView).id}/file`)
+      .expect(200);
+    expect(again.text).toBe(JSON.stringify(body));
+  });
+
+  it('of the first version are read, and come out as the present one', async () => {
+    const cord = {
+      name: 'Old cord',
+      kind: 'paracord',
+      diameter: 4,
+      colour: { name: 'slate', hex: '#5b6b78' },
+    };
+    const old = {
+      format: 'coiled-strand/piece',
+      version: 1,
+      piece: {
+        name: 'Old band',
+        wearer: { name: 'Somebody', wrist: 183 },
+        ease: { rule: 'two-fingers' },
+        scheme: 'one-cord',
+        cords: [cord],
+        parts: [
+          {
+            id: 'band',
+            technique: 'square-knot-sinnet',
+            form: 'flat',
+            tension: 'even',
+            length: null,
+          },
+        ],
+        closure: {
+          type: 'side-release-buckle',
+          buckle: {
+            name: 'Buckle',
+            slot: 16,
+            barToBar: 34,
+            thickness: 9.5,
+            bar: 3,
+            colour: '#2b3136',
+          },
+        },
+        ends: 'singe',
+        cutting: { sureness: 0.95, step: 10 },
+      },
+    };
+    const { body } = await api().post('/api/pieces/import').send(old).expect(201);
+    expect((body as PieceView).piece.strands[0]?.legs).toEqual(['turned', 'turned']);
+    const { body: file } = await api()
+      .get(`/api/pieces/${(body as PieceView).id}/file`)
+      .expect(200);
+    expect(file).toMatchObject({ version: 2, piece: { closure: { slot: 16 } } });
+  });
+
+  it.each<[string, (file: PieceFile) => unknown]>([
+    ['format', (f) => ({ ...f, format: 'something/else' })],
+    ['version', (f) => ({ ...f, version: 3 })],
+    ['piece.parts[0].tension', (f) => edit(f, { parts: [{ ...f.piece.parts[0], tension: 3 }] })],
+    ['piece.parts[0].kind', (f) => edit(f, { parts: [{ id: 'x', kind: 'felt' }] })],
+    ['piece.closure.slot', (f) => edit(f, { closure: { ...f.piece.closure, slot: null } })],
+    ['piece.wearer.wrist', (f) => edit(f, { wearer: { name: 'x', wrist: 18 } })],
+    ['piece.strands', (f) => edit(f, { strands: [] })],
+    ['piece.colour', (f) => edit(f, { colour: 'blue' })],
+  ])('with a fault at %s are refused whole', async (path, change) => {
+    const { id } = await first();
+    const { body: file } = await api().get(`/api/pieces/${id}/file`);
+    const count = async (): Promise<number> =>
+      ((await api().get('/api/pieces')).body as unknown[]).length;
+    const before = await count();
+    const { body } = await api()
+      .post('/api/pieces/import')
+      .send(change(file as PieceFile) as object)
+      .expect(422);
+    expect((body.error.faults as { path: string }[]).map((f) => f.path)).toContain(path);
+    expect(await count()).toBe(before);
+  });
+});
+
+const edit = (file: PieceFile, more: object): unknown => ({
+  ...file,
+  piece: { ...file.piece, ...more },
+});
+
+describe('POST /api/plan', () => {
+  it('answers as the core does, from an exported file', async () => {
+    const { id, piece } = await first();
+    const { body: file } = await api().get(`/api/pieces/${id}/file`);
+    const { body: plan } = await api().post('/api/plan').send(file).expect(200);
+    expect(plan).toEqual(JSON.parse(JSON.stringify(planPiece(piece))));
+    expect((plan as Plan).strands).toHaveLength(2);
+  });
+  it('answers with findings when there is no plan', async () => {
+    const { id } = await first();
+    const { body: file } = await api().get(`/api/pieces/${id}/file`);
+    const flame = edit(file as PieceFile, {
+      strands: (file as PieceFile).piece.strands.map((strand) => ({
+        ...strand,
+        cord: { ...strand.cord, kind: 'hemp' },
+      })),
+    });
+    const { body } = await api()
+      .post('/api/plan')
+      .send(flame as object)
+      .expect(200);
+    expect(body.ok).toBe(false);
+    expect(body.findings[0].code).toBe('ends.flame');
+  });
+});

@@ -1,0 +1,52 @@
+import type { Stored } from '@coiled-strand/contract';
+import { Injectable } from '@nestjs/common';
+import { DataSource, type EntityTarget } from 'typeorm';
+import { notFound } from '../errors/app-error.js';
+import { CurrentWorkshop } from '../workshop/current-workshop.js';
+import type { StashItem } from './stash.entities.js';
+
+/** Lists, adds and changes the things on one of the workshop's lists. */
+@Injectable()
+export class StashService {
+  constructor(
+    private readonly dataSource: DataSource,
+    private readonly workshop: CurrentWorkshop,
+  ) {}
+
+  async list<T extends object>(list: EntityTarget<StashItem<T>>): Promise<Stored<T>[]> {
+    const workshopId = await this.workshop.id();
+    const items = await this.dataSource
+      .getRepository(list)
+      .createQueryBuilder('item')
+      .where('item.workshop_id = :workshopId', { workshopId })
+      .orderBy('item.created_at', 'ASC')
+      .addOrderBy('item.id', 'ASC')
+      .getMany();
+    return items.map(({ id, value }) => ({ id, value }));
+  }
+
+  async add<T extends object>(list: EntityTarget<StashItem<T>>, value: T): Promise<Stored<T>> {
+    const repository = this.dataSource.getRepository(list);
+    const item = repository.create();
+    Object.assign(item, { workshopId: await this.workshop.id(), value });
+    const saved = await repository.save(item);
+    return { id: saved.id, value: saved.value };
+  }
+
+  async change<T extends object>(
+    list: EntityTarget<StashItem<T>>,
+    id: string,
+    value: T,
+    what: string,
+  ): Promise<Stored<T>> {
+    const workshopId = await this.workshop.id();
+    const { affected } = await this.dataSource
+      .createQueryBuilder()
+      .update(list)
+      .set({ value } as never)
+      .where('id = :id and workshop_id = :workshopId', { id, workshopId })
+      .execute();
+    if (!affected) throw notFound(what);
+    return { id, value };
+  }
+}

@@ -1,0 +1,75 @@
+import { randomBytes } from 'node:crypto';
+import { afterAll, beforeAll } from '@jest/globals';
+import type { NestExpressApplication } from '@nestjs/platform-express';
+import pg from 'pg';
+import request from 'supertest';
+import type { Config } from '../config/config.js';
+import { createApp } from '../create-app.js';
+
+export interface TestApp {
+  readonly app: NestExpressApplication;
+  readonly databaseUrl: string;
+  close(): Promise<void>;
+}
+
+/** Address of a PostgreSQL where tests may create databases; `npm test` starts one. */
+function adminUrl(): string {
+  const url = process.env.TEST_DATABASE_URL;
+  if (!url) throw new Error('TEST_DATABASE_URL is not set; run the tests with npm test');
+  return url;
+}
+
+export async function admin(sql: string): Promise<void> {
+  const client = new pg.Client({ connectionString: adminUrl() });
+  await client.connect();
+  try {
+    await client.query(sql);
+  } finally {
+    await client.end();
+  }
+}
+
+export async function createDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
+  const name = `t_${randomBytes(6).toString('hex')}`;
+  await admin(`create database ${name}`);
+  const url = new URL(adminUrl());
+  url.pathname = `/${name}`;
+  return {
+    url: url.toString(),
+    drop: () => admin(`drop database if exists ${name} with (force)`),
+  };
+}
+
+export const testConfig = (databaseUrl: string, demo: boolean): Config => ({
+  databaseUrl,
+  port: 0,
+  host: '127.0.0.1',
+  webRoot: null,
+  demo,
+  logLevels: [],
+});
+
+/** The real application on a database of its own, without the web files. */
+export async function startTestApp(demo = true): Promise<TestApp> {
+  const database = await createDatabase();
+  const app = await createApp(testConfig(database.url, demo));
+  await app.init();
+  return {
+    app,
+    databaseUrl: database.url,
+    close: async () => {
+      await app.close();
+      await database.drop();
+    },
+  };
+}
+
+/** The real application for all tests of one file; returns how to send it a request. */
+export function useTestApp(): () => ReturnType<typeof request> {
+  let test: TestApp;
+  beforeAll(async () => {
+    test = await startTestApp();
+  }, 60_000);
+  afterAll(() => test.close());
+  return () => request(test.app.getHttpServer());
+}

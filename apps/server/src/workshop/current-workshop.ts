@@ -1,0 +1,28 @@
+import { Injectable } from '@nestjs/common';
+import { InjectRepository } from '@nestjs/typeorm';
+import { Repository } from 'typeorm';
+import { notFound } from '../errors/app-error.js';
+import { Workshop } from './workshop.entity.js';
+
+/**
+ * The workshop a request works in. There is one until there are accounts; every query asks here, so
+ * that accounts will change this file and no other.
+ */
+@Injectable()
+export class CurrentWorkshop {
+  constructor(@InjectRepository(Workshop) private readonly workshops: Repository<Workshop>) {}
+
+  async get(): Promise<Workshop> {
+    const [workshop] = await this.workshops.find({ order: { createdAt: 'ASC' }, take: 1 });
+    if (!workshop) throw notFound('workshop');
+    return workshop;
+  }
+
+  async id(): Promise<string> {
+    return (await this.get()).id;
+  }
+
+  async save(workshop: Workshop): Promise<Workshop> {
+    return this.workshops.save(workshop);
+  }
+}

@@ -1,0 +1,13 @@
+import { Module } from '@nestjs/common';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import { CurrentWorkshop } from './current-workshop.js';
+import { WorkshopController } from './workshop.controller.js';
+import { Workshop } from './workshop.entity.js';
+
+@Module({
+  imports: [TypeOrmModule.forFeature([Workshop])],
+  controllers: [WorkshopController],
+  providers: [CurrentWorkshop],
+  exports: [CurrentWorkshop],
+})
+export class WorkshopModule {}

@@ -1,0 +1,70 @@
+import type { ErrorBody } from '@coiled-strand/contract';
+
+/** An answer of the server that is a fault, with its words and remedy. */
+export class ApiError extends Error {
+  constructor(
+    readonly status: number,
+    readonly body: ErrorBody['error'],
+  ) {
+    super(body.message);
+  }
+}
+
+/** The server gave no answer: it is down, or the network is. */
+export class Unreachable extends Error {
+  constructor() {
+    super('The server does not answer.');
+  }
+}
+
+/** True for faults that pass by themselves: no answer, or a server that is not ready. */
+export const isPassing = (error: unknown): boolean =>
+  error instanceof Unreachable || (error instanceof ApiError && error.status >= 500);
+
+interface Call {
+  readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
+  readonly body?: unknown;
+  readonly ifMatch?: number;
+  readonly keepalive?: boolean;
+}
+
+/**
+ * Calls the API.
+ * @throws ApiError for a fault the server names, Unreachable when there is no answer
+ */
+export async function call<T>(
+  path: string,
+  { method = 'GET', body, ...more }: Call = {},
+): Promise<T> {
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}`, {
+      method,
+      headers: {
+        ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(more.ifMatch === undefined ? {} : { 'If-Match': `"${more.ifMatch}"` }),
+      },
+      body: body === undefined ? undefined : JSON.stringify(body),
+      keepalive: more.keepalive ?? false,
+    });
+  } catch {
+    throw new Unreachable();
+  }
+  const text = await response.text();
+  const parsed: unknown = parse(text);
+  if (response.ok) return parsed as T;
+  if (typeof parsed === 'object' && parsed !== null && 'error' in parsed) {
+    throw new ApiError(response.status, (parsed as ErrorBody).error);
+  }
+  // A proxy in between, or a server going down, answers in words of its own.
+  throw new Unreachable();
+}
+
+function parse(text: string): unknown {
+  if (text === '') return undefined;
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}

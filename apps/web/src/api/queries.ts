@@ -1,0 +1,145 @@
+import type {
+  BeadView,
+  CordView,
+  FittingDto,
+  FittingView,
+  MakeLogDto,
+  MakeView,
+  PieceView,
+  SettingsDto,
+  WearerView,
+  WorkshopView,
+} from '@coiled-strand/contract';
+import type { Bead, Cord, Piece, Wearer } from '@coiled-strand/core';
+import {
+  QueryClient,
+  useMutation,
+  useQuery,
+  useQueryClient,
+  type UseMutationResult,
+} from '@tanstack/react-query';
+import { call, isPassing } from './client';
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (count, error) => isPassing(error) && count < 3,
+      staleTime: 5_000,
+      // The server is on this machine: what the browser thinks of the network says nothing about it.
+      networkMode: 'always',
+    },
+    mutations: { networkMode: 'always' },
+  },
+});
+
+export const keys = {
+  workshop: ['workshop'],
+  wearers: ['wearers'],
+  cords: ['cords'],
+  beads: ['beads'],
+  fittings: ['fittings'],
+  pieces: ['pieces'],
+  piece: (id: string) => ['piece', id],
+  makes: (id: string) => ['piece', id, 'makes'],
+} as const;
+
+export const useWorkshop = () =>
+  useQuery({ queryKey: keys.workshop, queryFn: () => call<WorkshopView>('/workshop') });
+export const useWearers = () =>
+  useQuery({ queryKey: keys.wearers, queryFn: () => call<WearerView[]>('/wearers') });
+export const useCords = () =>
+  useQuery({ queryKey: keys.cords, queryFn: () => call<CordView[]>('/cords') });
+export const useBeads = () =>
+  useQuery({ queryKey: keys.beads, queryFn: () => call<BeadView[]>('/beads') });
+export const useFittings = () =>
+  useQuery({ queryKey: keys.fittings, queryFn: () => call<FittingView[]>('/fittings') });
+export const usePieces = () =>
+  useQuery({ queryKey: keys.pieces, queryFn: () => call<PieceView[]>('/pieces') });
+export const usePieceQuery = (id: string) =>
+  useQuery({
+    queryKey: keys.piece(id),
+    queryFn: () => call<PieceView>(`/pieces/${id}`),
+    refetchInterval: 15_000,
+    refetchOnWindowFocus: 'always',
+    staleTime: 0,
+  });
+export const useMakes = (pieceId: string) =>
+  useQuery({
+    queryKey: keys.makes(pieceId),
+    queryFn: () => call<MakeView[]>(`/pieces/${pieceId}/makes`),
+    refetchOnWindowFocus: 'always',
+  });
+
+/** A mutation that refreshes the lists it touches. */
+function useChange<In, Out>(
+  run: (input: In) => Promise<Out>,
+  touches: readonly (readonly string[])[],
+): UseMutationResult<Out, Error, In> {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: run,
+    onSuccess: () => Promise.all(touches.map((queryKey) => client.invalidateQueries({ queryKey }))),
+  });
+}
+
+export const useAddWearer = () =>
+  useChange(
+    (wearer: Wearer) => call<WearerView>('/wearers', { method: 'POST', body: wearer }),
+    [keys.wearers],
+  );
+export const useChangeWearer = () =>
+  useChange(
+    ({ id, value }: WearerView) =>
+      call<WearerView>(`/wearers/${id}`, { method: 'PUT', body: value }),
+    [keys.wearers],
+  );
+export const useAddCord = () =>
+  useChange((cord: Cord) => call<CordView>('/cords', { method: 'POST', body: cord }), [keys.cords]);
+export const useAddBead = () =>
+  useChange((bead: Bead) => call<BeadView>('/beads', { method: 'POST', body: bead }), [keys.beads]);
+export const useAddFitting = () =>
+  useChange(
+    (fitting: FittingDto) => call<FittingView>('/fittings', { method: 'POST', body: fitting }),
+    [keys.fittings],
+  );
+export const useChangeSettings = () =>
+  useChange(
+    (settings: SettingsDto) =>
+      call<WorkshopView>('/workshop/settings', { method: 'PUT', body: settings }),
+    [keys.workshop],
+  );
+export const useAddPiece = () =>
+  useChange(
+    (piece: Piece) => call<PieceView>('/pieces', { method: 'POST', body: piece }),
+    [keys.pieces],
+  );
+export const useImportPiece = () =>
+  useChange(
+    (file: object) => call<PieceView>('/pieces/import', { method: 'POST', body: file }),
+    [keys.pieces],
+  );
+export const usePutAway = () =>
+  useChange((id: string) => call<void>(`/pieces/${id}`, { method: 'DELETE' }), [keys.pieces]);
+export const useBringBack = () =>
+  useChange((id: string) => call<void>(`/pieces/${id}/restore`, { method: 'POST' }), [keys.pieces]);
+export const useBeginMake = (pieceId: string) =>
+  useChange(
+    () => call<MakeView>(`/pieces/${pieceId}/makes`, { method: 'POST' }),
+    [keys.piece(pieceId), keys.pieces],
+  );
+export const useAbandonMake = (pieceId: string) =>
+  useChange(
+    (id: string) => call<void>(`/makes/${id}/abandon`, { method: 'POST' }),
+    [keys.piece(pieceId), keys.pieces],
+  );
+export const useResumeMake = (pieceId: string) =>
+  useChange(
+    (id: string) => call<void>(`/makes/${id}/resume`, { method: 'POST' }),
+    [keys.piece(pieceId), keys.pieces],
+  );
+export const useLogMake = (pieceId: string) =>
+  useChange(
+    ({ id, record }: { id: string; record: MakeLogDto }) =>
+      call<MakeView>(`/makes/${id}/log`, { method: 'PUT', body: record }),
+    [keys.piece(pieceId), keys.pieces],
+  );

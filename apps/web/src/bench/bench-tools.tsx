@@ -1,0 +1,78 @@
+import { Box, Flex } from '@chakra-ui/react';
+import { Button } from '../shell/button';
+import { ToolButton } from '../shell/tool-button';
+import { Maximize2, Minus, Plus, Route, Ruler as RulerIcon } from 'lucide-react';
+import { useDevice } from '../settings/device-store';
+import { useSelection } from './selection-store';
+import { REAL_SIZE, useBenchView } from './view-store';
+
+interface Props {
+  /** The flat view has tails to show and can be zoomed about its middle. */
+  readonly flat: boolean;
+}
+
+/** Zoom, whole piece, real size; over the corner of the bench. */
+export function BenchTools({ flat }: Props) {
+  const { framing, setFraming, tails, setTails, zoomBy } = useBenchView();
+  const lanes = useSelection((state) => state.lanes);
+  const setLanes = useSelection((state) => state.setLanes);
+  const calibrated = useDevice((device) => device.calibrated);
+  return (
+    <Flex gap="1">
+      {flat && (
+        <>
+          <Button
+            variant="bare"
+            size="icon"
+            aria-label="Tails"
+            aria-pressed={tails}
+            title="Show or hide the tails that are trimmed"
+            onClick={() => setTails(!tails)}
+            textDecoration={tails ? 'none' : 'line-through'}
+            w="auto"
+            px="3"
+          >
+            Tails
+          </Button>
+          <ToolButton
+            label="Strands through the work"
+            aria-pressed={lanes}
+            onClick={() => setLanes(!lanes)}
+          >
+            <Route size={18} />
+          </ToolButton>
+          <ToolButton label="Zoom out" hotkey="−" onClick={() => zoomBy(1 / 1.3)}>
+            <Minus size={18} />
+          </ToolButton>
+          <ToolButton label="Zoom in" hotkey="+" onClick={() => zoomBy(1.3)}>
+            <Plus size={18} />
+          </ToolButton>
+        </>
+      )}
+      <ToolButton
+        label="Whole piece"
+        hotkey="0"
+        aria-pressed={framing.mode === 'whole'}
+        onClick={() => setFraming({ mode: 'whole' })}
+      >
+        <Maximize2 size={17} />
+      </ToolButton>
+      <Button
+        variant={framing.mode === 'real' ? 'solid' : 'bare'}
+        aria-pressed={framing.mode === 'real'}
+        aria-label="Real size"
+        title={
+          calibrated
+            ? 'As large as the piece itself, by your screen setting (1)'
+            : 'As large as the piece itself, if the screen is set right: see Settings (1)'
+        }
+        onClick={() => setFraming(REAL_SIZE)}
+      >
+        <RulerIcon size={17} />
+        <Box as="span" display={{ base: 'none', md: 'inline' }}>
+          Real size
+        </Box>
+      </Button>
+    </Flex>
+  );
+}

@@ -1,0 +1,42 @@
+import { drawBench, firstSideFor, planPiece, type Piece } from '@coiled-strand/core';
+import { useMemo } from 'react';
+import './bench.css';
+import { Layers } from './shapes';
+
+interface Props {
+  readonly piece: Piece;
+  /** What is done so far, by part; all when absent. */
+  readonly done?: Readonly<Record<string, number>>;
+  /** Millimetres across the picture; the piece's own length when absent. */
+  readonly span?: number;
+  /** Whether a shorter stretch is shown from the start or about the middle. */
+  readonly from?: 'start' | 'middle';
+  readonly height: number;
+}
+
+/** A small true drawing of a piece. */
+export function MiniPiece({ piece, done, span, from = 'start', height }: Props) {
+  const drawing = useMemo(() => {
+    const plan = planPiece(piece);
+    if (!plan.ok) return null;
+    return drawBench(piece, plan, {
+      firstSide: firstSideFor('right'),
+      tails: false,
+      ...(done === undefined ? {} : { done }),
+    });
+  }, [piece, done]);
+  if (!drawing) return null;
+  const { bounds } = drawing;
+  const width = span ?? bounds.width;
+  const x = from === 'middle' ? bounds.x + (bounds.width - width) / 2 : bounds.x;
+  return (
+    <svg
+      aria-hidden
+      viewBox={`${x} ${bounds.y} ${width} ${bounds.height}`}
+      preserveAspectRatio={span === undefined ? 'xMidYMid meet' : 'xMinYMid meet'}
+      style={{ display: 'block', width: '100%', height }}
+    >
+      <Layers layers={drawing.layers} />
+    </svg>
+  );
+}

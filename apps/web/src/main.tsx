@@ -1,0 +1,26 @@
+import 'reflect-metadata';
+import '@fontsource-variable/rosario/wght.css';
+import './theme/base.css';
+import { createRoot } from 'react-dom/client';
+import { App } from './app';
+import { queryClient, keys } from './api/queries';
+import { flush, whenSent } from './stages/make/progress-store';
+import type { MakeView } from '@coiled-strand/contract';
+
+const isMakes = ({ queryKey }: { readonly queryKey: readonly unknown[] }): boolean =>
+  queryKey[2] === 'makes';
+
+// Progress that an earlier window could not send goes out first.
+whenSent((makeId, done) => {
+  // An answer asked for before this one would set the counter back.
+  void queryClient.cancelQueries({ queryKey: ['piece'], predicate: isMakes });
+  queryClient.setQueriesData<MakeView[]>({ queryKey: ['piece'], predicate: isMakes }, (makes) =>
+    makes?.map((make) => (make.id === makeId ? { ...make, done } : make)),
+  );
+  void queryClient.invalidateQueries({ queryKey: keys.pieces });
+});
+void flush();
+
+const root = document.getElementById('root');
+if (!root) throw new Error('the page has no root element');
+createRoot(root).render(<App />);

@@ -1,0 +1,103 @@
+import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
+import type { PieceView } from '@coiled-strand/contract';
+import { EXAMPLE_PIECE, type Piece } from '@coiled-strand/core';
+import { act, render } from '@testing-library/react';
+import { leave, useAutosave } from './autosave';
+import { readDraft } from './draft';
+import { usePiece } from './piece-store';
+
+// A server of one piece with versions, to have it fail at will; the real one is in the browser tests.
+const server = { version: 1, piece: EXAMPLE_PIECE, away: false, puts: 0 };
+const view = (): PieceView => ({
+  id: 'p',
+  version: server.version,
+  piece: server.piece,
+  updatedAt: '',
+  make: null,
+  logged: 0,
+});
+const answer = (status: number, body: unknown): Response =>
+  ({ ok: status < 400, status, text: () => Promise.resolve(JSON.stringify(body)) }) as Response;
+
+function Saver() {
+  useAutosave();
+  return null;
+}
+const setWrist = (wrist: number): void =>
+  act(() => usePiece.getState().edit((p) => ({ ...p, wearer: { ...p.wearer, wrist } })));
+const wait = (ms: number): Promise<void> => act(() => jest.advanceTimersByTimeAsync(ms));
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  localStorage.clear();
+  Object.assign(server, { version: 1, piece: EXAMPLE_PIECE, away: false, puts: 0 });
+  globalThis.fetch = ((_path: string, init: RequestInit) => {
+    if (server.away) return Promise.reject(new TypeError('Failed to fetch'));
+    server.puts += 1;
+    const seen = (init.headers as Record<string, string>)['If-Match'];
+    if (seen !== `"${server.version}"`) {
+      const error = { code: 'piece.changed', message: 'x', remedy: 'y', current: view() };
+      return Promise.resolve(answer(412, { error }));
+    }
+    server.version += 1;
+    server.piece = JSON.parse(init.body as string) as Piece;
+    return Promise.resolve(answer(200, view()));
+  }) as typeof fetch;
+  usePiece.getState().close();
+  usePiece.getState().open(view());
+  render(<Saver />);
+});
+afterEach(async () => {
+  await leave();
+  jest.useRealTimers();
+});
+
+describe('autosave', () => {
+  it('saves by itself once the hand rests', async () => {
+    for (const wrist of [181, 182, 184]) setWrist(wrist);
+    expect(server.puts).toBe(0);
+    await wait(1000);
+    expect(server.puts).toBe(1);
+    expect(server.piece.wearer.wrist).toBe(184);
+    expect(usePiece.getState().save).toBe('saved');
+  });
+
+  it('tries again until the server is back', async () => {
+    server.away = true;
+    setWrist(184);
+    await wait(4000);
+    expect(usePiece.getState().save).toBe('waiting');
+    expect(readDraft('p')?.piece.wearer.wrist).toBe(184);
+    server.away = false;
+    await wait(9000);
+    expect(server.piece.wearer.wrist).toBe(184);
+    expect(readDraft('p')).toBeNull();
+  });
+
+  it('stops and asks when another window was first', async () => {
+    server.version = 2;
+    server.piece = { ...EXAMPLE_PIECE, name: 'Theirs' };
+    setWrist(184);
+    await wait(2000);
+    expect(server.puts).toBe(1);
+    expect(usePiece.getState().conflict?.theirs.piece.name).toBe('Theirs');
+    act(() => usePiece.getState().keepMine());
+    await wait(1000);
+    expect(server.piece.wearer.wrist).toBe(184);
+  });
+
+  it('sends what was edited in the last moment before leaving', async () => {
+    setWrist(184);
+    await act(() => leave());
+    expect(server.piece.wearer.wrist).toBe(184);
+    expect(readDraft('p')).toBeNull();
+    expect(usePiece.getState().id).toBeNull();
+  });
+
+  it('keeps it in the browser when it cannot be sent on leaving', async () => {
+    server.away = true;
+    setWrist(184);
+    await act(() => leave());
+    expect(readDraft('p')).toMatchObject({ version: 1, piece: { wearer: { wrist: 184 } } });
+  });
+});

@@ -1,0 +1,115 @@
+import { Box, Flex, Text } from '@chakra-ui/react';
+import type { Finding } from '@coiled-strand/core';
+import { CircleAlert, Info, TriangleAlert } from 'lucide-react';
+import { memo, useState } from 'react';
+import { CLOSURE, useSelection } from '../bench/selection-store';
+import { Button } from '../shell/button';
+import { counted } from './counts';
+import { sameDocument } from './differences';
+import { putAt } from './put-at';
+import { usePiece } from './piece-store';
+import { useUnits } from '../settings/use-units';
+
+const LOOK = {
+  error: { icon: CircleAlert, colour: 'danger', bg: 'dangerFaint', word: 'Cannot be planned' },
+  warning: { icon: TriangleAlert, colour: 'warn', bg: 'warnFaint', word: 'Check' },
+  note: { icon: Info, colour: 'muted', bg: 'faint', word: 'Note' },
+} as const;
+
+/** The part that a finding concerns, or the closure, as the bench names it. */
+function partOf(path: string): string | null {
+  if (path === CLOSURE || path.startsWith(`${CLOSURE}.`)) return CLOSURE;
+  const index = /^parts\[(\d+)\]/.exec(path)?.[1];
+  if (index === undefined) return null;
+  return usePiece.getState().history?.now.parts[Number(index)]?.id ?? null;
+}
+
+interface OfferProps {
+  readonly finding: Finding;
+}
+
+/** What can be done about it at once: mend it, or look at the part it concerns. */
+function Offers({ finding: { fix, path } }: OfferProps) {
+  const { say } = useUnits();
+  const part = partOf(path);
+  if (!fix && part === null) return null;
+  return (
+    <Flex gap="4" flexWrap="wrap">
+      {fix && (
+        <Button
+          variant="text"
+          fontSize="sm"
+          onClick={() => usePiece.getState().edit((piece) => putAt(piece, fix.path, fix.value))}
+        >
+          {say(fix.label)}
+        </Button>
+      )}
+      {part !== null && (
+        <Button variant="text" fontSize="sm" onClick={() => useSelection.getState().select(part)}>
+          Show where
+        </Button>
+      )}
+    </Flex>
+  );
+}
+
+/** One finding, drawn anew only when it says something else. */
+const FindingRow = memo(
+  function FindingRow({ finding }: OfferProps) {
+    const { say } = useUnits();
+    const look = LOOK[finding.severity];
+    const Icon = look.icon;
+    return (
+      <Flex gap="3" bg={look.bg} borderRadius="soft" px="3" py="2" data-finding={finding.code}>
+        <Box color={look.colour} pt="1" flexShrink={0}>
+          <Icon size={18} aria-label={look.word} />
+        </Box>
+        <Box>
+          <Text fontWeight="600" lineHeight="1.35">
+            {say(finding.message)}
+          </Text>
+          <Text fontSize="sm" lineHeight="1.35">
+            {say(finding.remedy)}
+          </Text>
+          <Offers finding={finding} />
+        </Box>
+      </Flex>
+    );
+  },
+  (before, after) => sameDocument(before.finding, after.finding),
+);
+
+/**
+ * What the plan finds to say, with what to do about it. Where there is little room, notes wait behind a
+ * line that counts them, so that they do not push the work away.
+ */
+export function Findings({ findings }: { readonly findings: readonly Finding[] }) {
+  const [open, setOpen] = useState(false);
+  if (findings.length === 0) return null;
+  const notes = findings.filter(({ severity }) => severity === 'note');
+  return (
+    <Flex direction="column" gap="2" mb="4" role="status" aria-label="Findings">
+      <Rows findings={findings.filter(({ severity }) => severity !== 'note')} />
+      {notes.length > 0 && (
+        <Button
+          variant="text"
+          alignSelf="flex-start"
+          display={{ base: 'inline-flex', lg: 'none' }}
+          aria-expanded={open}
+          onClick={() => setOpen(!open)}
+        >
+          {open ? 'Fold the notes' : counted(notes.length, 'note')}
+        </Button>
+      )}
+      <Flex direction="column" gap="2" display={{ base: open ? 'flex' : 'none', lg: 'flex' }}>
+        <Rows findings={notes} />
+      </Flex>
+    </Flex>
+  );
+}
+
+// A finding about the same thing keeps its place while its numbers change.
+const Rows = ({ findings }: { readonly findings: readonly Finding[] }) =>
+  findings.map((finding, i) => (
+    <FindingRow key={`${finding.code}-${finding.path}-${i}`} finding={finding} />
+  ));

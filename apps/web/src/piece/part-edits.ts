@@ -1,0 +1,151 @@
+import {
+  changePart,
+  duplicatePart,
+  freshId,
+  insertPart,
+  mirrorAbout,
+  movePart,
+  partKind,
+  removePart,
+  repeatParts,
+  type Bead,
+  type Part,
+  type Piece,
+  type PieceBead,
+} from '@coiled-strand/core';
+import { useSelection } from '../bench/selection-store';
+import { sameDocument } from './differences';
+import { usePiece } from './piece-store';
+
+/** Edits of the parts of the piece on the bench, for pointer, touch and keys alike. */
+
+const edit = (change: (piece: Piece) => Piece, mergeKey?: string): void =>
+  usePiece.getState().edit(change, mergeKey);
+const now = (): Piece | undefined => usePiece.getState().history?.now;
+const select = (id: string | null): void => useSelection.getState().select(id);
+
+export const partActions = {
+  move: (id: string, to: number): void => edit((piece) => movePart(piece, id, to)),
+  remove: (id: string): void => {
+    const parts = now()?.parts ?? [];
+    const at = parts.findIndex((part) => part.id === id);
+    edit((piece) => removePart(piece, id));
+    select(parts[at + 1]?.id ?? parts[at - 1]?.id ?? null);
+  },
+  duplicate: (id: string): void => {
+    edit((piece) => duplicatePart(piece, id));
+    const parts = now()?.parts ?? [];
+    select(parts[parts.findIndex((part) => part.id === id) + 1]?.id ?? id);
+  },
+  mirror: (id: string): void =>
+    edit((piece) =>
+      mirrorAbout(
+        piece,
+        piece.parts.findIndex((part) => part.id === id),
+      ),
+    ),
+};
+
+/** Repeats a part and the one before it, a usual pair of bead and knots. */
+export const repeatPair = (id: string, times: number): void =>
+  edit((piece) => {
+    const at = piece.parts.findIndex((part) => part.id === id);
+    return repeatParts(piece, Math.max(0, at - 1), at, times);
+  });
+
+export const setPartLength = (id: string, length: number | null, mergeKey?: string): void =>
+  edit(
+    (piece) =>
+      changePart(piece, id, (part) => {
+        const freed = 'units' in part && 'length' in part ? { units: null } : {};
+        return { ...part, ...freed, length } as Part;
+      }),
+    mergeKey,
+  );
+
+export const setPartField = (id: string, key: string, value: unknown): void =>
+  edit((piece) => changePart(piece, id, (part) => ({ ...part, [key]: value })));
+
+/** A short name for a bead, from its own: `wood-12`. */
+function beadId(bead: Bead, taken: readonly PieceBead[]): string {
+  const base = `${bead.shape}-${String(bead.length).replace('.', '-')}`.slice(0, 30);
+  return freshId(taken, base);
+}
+
+/** The same bead, whatever a piece calls it. */
+const sameBead = (one: Bead, other: Bead): boolean =>
+  sameDocument({ ...one, id: undefined }, { ...other, id: undefined });
+
+/** The piece with a bead among its beads, and the id it has there. */
+export function withBead(piece: Piece, bead: Bead): { piece: Piece; id: string } {
+  const same = piece.beads.find((own) => sameBead(own, bead));
+  if (same) return { piece, id: same.id };
+  const id = beadId(bead, piece.beads);
+  return { piece: { ...piece, beads: [...piece.beads, { ...bead, id }] }, id };
+}
+
+/** Where a new part goes: behind the selected one, else before what fills the end, else last. */
+export function placeForNew(piece: Piece): number {
+  const { part } = useSelection.getState();
+  const at = piece.parts.findIndex((p) => p.id === part);
+  if (at >= 0) return at + 1;
+  const last = piece.parts.at(-1);
+  return last && partKind(last.kind).fills(last) ? piece.parts.length - 1 : piece.parts.length;
+}
+
+/** Adds a part of a kind, from a bead where it needs one; the new part is selected. */
+export function addPart(kindId: string, at?: number, bead?: Bead): void {
+  const piece = now();
+  if (!piece) return;
+  const kind = partKind(kindId);
+  const wanted = bead ?? piece.beads[0];
+  const { piece: withIt, id: beadName } =
+    kind.entry.needsBead && wanted
+      ? withBead(piece, wanted)
+      : { piece, id: piece.beads[0]?.id ?? '' };
+  const id = freshId(withIt.parts, kindId);
+  const cord = withIt.strands[0]?.cord;
+  if (!cord) return;
+  const part = kind.make({ id, bead: beadName, cord }) as Part;
+  edit(() => insertPart(withIt, at ?? placeForNew(piece), part));
+  select(id);
+}
+
+/**
+ * Strings a bead at a seam: into the row that lies beside it, or as a part of its own.
+ *
+ * @param seam index among the parts
+ */
+export function stringBead(bead: Bead, seam?: number): void {
+  const piece = now();
+  if (!piece) return;
+  const { part: selected } = useSelection.getState();
+  const at = seam ?? placeForNew(piece);
+  const beside = seam === undefined ? piece.parts.find((part) => part.id === selected) : undefined;
+  if (beside?.kind === 'beads') {
+    const { piece: withIt, id } = withBead(piece, bead);
+    edit(() =>
+      changePart(withIt, beside.id, (part) =>
+        part.kind === 'beads' ? { ...part, beads: [...part.beads, id] } : part,
+      ),
+    );
+    return;
+  }
+  addPart('beads', at, bead);
+}
+
+/** Changes one value of a part to a bead, which becomes one of the piece's where it is not yet. */
+export const setPartBead = (id: string, key: string, bead: Bead): void =>
+  edit((piece) => {
+    const { piece: withIt, id: name } = withBead(piece, bead);
+    return changePart(withIt, id, (part) => ({ ...part, [key]: name }));
+  });
+
+/** Adds a bead behind the row of a part. */
+export const appendBead = (id: string, bead: Bead): void =>
+  edit((piece) => {
+    const { piece: withIt, id: name } = withBead(piece, bead);
+    return changePart(withIt, id, (part) =>
+      part.kind === 'beads' ? { ...part, beads: [...part.beads, name] } : part,
+    );
+  });

@@ -1,0 +1,207 @@
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '../shell/button';
+import {
+  doneByPart,
+  drawBench,
+  firstSideFor,
+  partKind,
+  type Part,
+  type Piece,
+  type Plan,
+  type PlanResult,
+} from '@coiled-strand/core';
+import { Watch } from 'lucide-react';
+import { memo, useMemo, useState } from 'react';
+import { useLocation, useNavigate, useSearchParams } from 'react-router';
+import { withView } from './view-param';
+import { useWorkshop } from '../api/queries';
+import { Bench, type BenchFrame } from '../bench/bench';
+import { BenchTools } from '../bench/bench-tools';
+import { ClosedView } from '../bench/closed-view';
+import { LengthHandle } from '../bench/length-handle';
+import { PartsLayer } from '../bench/parts-layer';
+import { useSelection } from '../bench/selection-store';
+import { StrandLanes } from '../bench/strand-lanes';
+import { useBenchView } from '../bench/view-store';
+import { useUnits } from '../settings/use-units';
+import { BenchDrop } from './bead-drag';
+import { countsOf } from './counts';
+import { partActions, setPartLength } from './part-edits';
+import type { Make } from './use-make';
+
+const HEIGHT = { base: '220px', md: '304px' } as const;
+/** While hands are full the piece is the progress bar, and the step needs the room. */
+const LOW = { base: '170px', md: '206px' } as const;
+/** Shortest and longest in mm that a part is dragged to. */
+const LENGTHS = { min: 1, max: 2000 } as const;
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: PlanResult;
+  /** The make whose progress is shown instead of the finished piece. */
+  readonly make: Make | null;
+  /** Whether the end may be dragged. */
+  readonly editable: boolean;
+}
+
+/** The piece on the bench, flat along the rule or closed round the body. */
+export function PieceBench({ piece, plan, make, editable }: Props) {
+  // The last plan that worked stays in sight while a value is being mended.
+  const [last, setLast] = useState<{ piece: Piece; plan: Plan } | null>(null);
+  if (plan.ok && last?.plan !== plan) setLast({ piece, plan });
+  const shown = plan.ok ? { piece, plan } : last;
+  const [search] = useSearchParams();
+  if (!shown) {
+    return (
+      <Flex h={HEIGHT} bg="bench" align="center" justify="center" px="5">
+        <Text color="muted" textAlign="center">
+          The piece appears here as soon as the values below can be planned.
+        </Text>
+      </Flex>
+    );
+  }
+  return search.get('view') === 'closed' ? (
+    <Box position="relative" className="no-print">
+      <ClosedView piece={shown.piece} plan={shown.plan} height={make ? LOW : HEIGHT} />
+      <Tools flat={false} />
+    </Box>
+  ) : (
+    <FlatBench {...shown} make={make} editable={editable && plan.ok} />
+  );
+}
+
+interface FlatProps {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly make: Make | null;
+  readonly editable: boolean;
+}
+
+function FlatBench({ piece, plan, make, editable }: FlatProps) {
+  const hand = useWorkshop().data?.settings.hand ?? 'right';
+  const units = useUnits();
+  const tails = useBenchView((view) => view.tails);
+  const lanes = useSelection((state) => state.lanes);
+  const actions = usePartActions();
+  const drawing = useMemo(
+    () =>
+      drawBench(piece, plan, {
+        firstSide: firstSideFor(hand),
+        tails: tails && !make,
+        ...(make ? { done: doneByPart(make.steps, make.done) } : {}),
+      }),
+    [piece, plan, hand, tails, make],
+  );
+  return (
+    <Box position="relative" className="no-print">
+      <BenchDrop>
+        <Bench
+          drawing={drawing}
+          height={make ? LOW : HEIGHT}
+          label={`${piece.name} on the bench: ${units.size(plan.fit.length)} long, ${countsOf(plan).join(', ')}`}
+          {...(plan.fit.fitted > 0
+            ? {
+                aim: {
+                  at: plan.fit.fitted,
+                  label: `The fit asks for ${units.size(plan.fit.fitted)}`,
+                },
+              }
+            : {})}
+        >
+          {(frame) => (
+            <>
+              {lanes && <StrandLanes frame={frame} piece={piece} plan={plan} />}
+              {editable && (
+                <PartsLayer
+                  frame={frame}
+                  piece={piece}
+                  plan={plan}
+                  drawing={drawing}
+                  actions={actions}
+                />
+              )}
+              {editable && <Stretch frame={frame} piece={piece} plan={plan} />}
+            </>
+          )}
+        </Bench>
+      </BenchDrop>
+      <Tools flat />
+    </Box>
+  );
+}
+
+/** What can be done with parts; looking at one leads to where its numbers are. */
+function usePartActions() {
+  const navigate = useNavigate();
+  const { pathname, search } = useLocation();
+  return useMemo(
+    () => ({
+      ...partActions,
+      open: (id: string): void => {
+        useSelection.getState().select(id);
+        if (!pathname.endsWith('/layout')) {
+          void navigate({ pathname: pathname.replace(/[^/]+$/, 'layout'), search });
+        }
+      },
+    }),
+    [navigate, pathname, search],
+  );
+}
+
+/** Whether a part has a length of its own that can be set. */
+const stretches = (part: Part): boolean =>
+  'length' in part && partKind(part.kind).fields.some((f) => f.key === 'length' && 'open' in f);
+
+interface StretchProps {
+  readonly frame: BenchFrame;
+  readonly piece: Piece;
+  readonly plan: Plan;
+}
+
+/** The end of the selected part, or of the only part there is. */
+function Stretch({ frame, piece, plan }: StretchProps) {
+  const selected = useSelection((state) => state.part);
+  const index =
+    piece.parts.length === 1 ? 0 : piece.parts.findIndex((part) => part.id === selected);
+  const part = piece.parts[index];
+  const place = plan.parts[index];
+  if (!part || !place || !stretches(part)) return null;
+  const { entry } = partKind(part.kind);
+  return (
+    <LengthHandle
+      frame={frame}
+      label={`Length of ${entry.label.toLowerCase()}`}
+      start={place.start}
+      length={place.layout.length}
+      min={LENGTHS.min}
+      max={LENGTHS.max}
+      onChange={(mm, mergeKey) => setPartLength(part.id, mm, mergeKey)}
+      onReset={() => setPartLength(part.id, null)}
+    />
+  );
+}
+
+const Tools = memo(function Tools({ flat }: { readonly flat: boolean }) {
+  const [search, setSearch] = useSearchParams();
+  const closed = search.get('view') === 'closed';
+  const toggle = (): void => {
+    setSearch((old) => withView(old, closed ? null : 'closed'), { replace: true });
+  };
+  return (
+    <Flex position="absolute" top="1" right={{ base: '1', md: '4' }} gap="1" align="center">
+      <BenchTools flat={flat} />
+      <Button
+        variant={closed ? 'solid' : 'bare'}
+        aria-pressed={closed}
+        aria-label="Worn"
+        onClick={toggle}
+        title="Close it round the body (V)"
+      >
+        <Watch size={17} />
+        <Box as="span" display={{ base: 'none', md: 'inline' }}>
+          Worn
+        </Box>
+      </Button>
+    </Flex>
+  );
+});

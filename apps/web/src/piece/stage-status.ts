@@ -1,0 +1,78 @@
+import type { PieceView } from '@coiled-strand/contract';
+import { closureKind, type Piece, type Plan, type PlanResult } from '@coiled-strand/core';
+import type { Units } from '../settings/use-units';
+import { countsOf } from './counts';
+import type { StageId } from './stages';
+
+export interface MakeState {
+  /** Actions done and in all, and where finishing begins. */
+  readonly done: number;
+  readonly total: number;
+  readonly finishFrom: number;
+}
+
+/** The size it closes on, or how long it is laid out when it is worn open. */
+const sizeOf = (plan: Plan, units: Units): string =>
+  plan.fit.circumference > 0
+    ? `${units.size(plan.fit.circumference)} inside`
+    : `${units.size(plan.fit.length)} long`;
+
+/** All cuts while they are few, else how many there are. */
+const cutsOf = (plan: Plan, units: Units): string => {
+  const cuts = [...plan.strands, ...plan.auxiliary];
+  return cuts.length <= 3
+    ? cuts.map((cut) => units.cord(cut.cut)).join(' + ')
+    : `${cuts.length} cords, ${units.cord(plan.totals.cut)}`;
+};
+
+/** What there is most of, and how it closes. */
+function laidOut(piece: Piece, plan: Plan): string {
+  return [...countsOf(plan, 2), closureKind(piece.closure.type).entry.label.toLowerCase()].join(
+    ', ',
+  );
+}
+
+/** One line a stage: what it says already, or what it still needs. */
+export function stageStatus(
+  piece: Piece,
+  plan: PlanResult,
+  view: Pick<PieceView, 'logged'>,
+  make: MakeState | null,
+  units: Units,
+): Readonly<Record<StageId, string>> {
+  const planned = plan.ok
+    ? {
+        fit: sizeOf(plan, units),
+        cut: cutsOf(plan, units),
+      }
+    : { fit: 'needs a look', cut: 'waits for a plan' };
+  const tying = make && Math.min(make.done, make.finishFrom);
+  return {
+    ...planned,
+    layout: plan.ok ? laidOut(piece, plan) : 'needs a look',
+    make: !make
+      ? plan.ok
+        ? 'not begun'
+        : 'waits for a plan'
+      : tying === make.finishFrom
+        ? 'tied'
+        : `${make.done} of ${make.finishFrom} steps`,
+    finish:
+      !make || make.done < make.finishFrom
+        ? 'after the knots'
+        : make.done >= make.total
+          ? 'done'
+          : `${make.total - make.done} to do`,
+    log: view.logged > 0 ? `${view.logged} made` : 'after the first',
+  };
+}
+
+/** What a piece on the bench waits for, in one line. */
+export function waitsFor(view: PieceView, plan: PlanResult, finishFrom: number | null): string {
+  if (!plan.ok) return 'Waits for a measurement to be mended';
+  const { make } = view;
+  if (!make) return view.logged > 0 ? 'Planned; made before' : 'Planned; waits to be cut';
+  if (make.done >= make.total) return 'Finished; waits to be logged';
+  if (finishFrom !== null && make.done >= finishFrom) return 'Tied; waits to be finished';
+  return make.done === 0 ? 'Begun; waits for the first cut' : 'On the bench, being made';
+}

@@ -1,0 +1,37 @@
+import { formatLength, isImperial, speak, type LengthUnit } from '@coiled-strand/core';
+import { useMemo } from 'react';
+import { useWorkshop } from '../api/queries';
+
+export interface Units {
+  readonly unit: LengthUnit;
+  readonly cordUnit: LengthUnit;
+  /** A finished length or size. */
+  readonly size: (mm: number) => string;
+  /** A length of cord to cut. */
+  readonly cord: (mm: number) => string;
+  /** One of many in a sum: fine enough that count times this is the sum shown. */
+  readonly each: (mm: number) => string;
+  /** A sentence of the core in this maker's unit. */
+  readonly say: (text: string) => string;
+  /** Smallest step of an arrow key, in mm. */
+  readonly nudge: number;
+}
+
+/** Lengths the way this workshop says them. */
+export function useUnits(): Units {
+  const settings = useWorkshop().data?.settings;
+  const unit = settings?.unit ?? 'cm';
+  const cordUnit = settings?.cordUnit ?? 'cm';
+  return useMemo(
+    () => ({
+      unit,
+      cordUnit,
+      size: (mm) => formatLength(mm, unit, { denominator: 16 }),
+      cord: (mm) => formatLength(mm, cordUnit, { denominator: 8 }),
+      each: (mm) => (isImperial(cordUnit) ? `${(mm / 25.4).toFixed(2)} in` : `${mm.toFixed(1)} mm`),
+      say: (text) => speak(text, unit),
+      nudge: isImperial(unit) ? 25.4 / 16 : 1,
+    }),
+    [unit, cordUnit],
+  );
+}

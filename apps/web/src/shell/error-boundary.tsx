@@ -1,0 +1,41 @@
+import { Flex, Heading, Text } from '@chakra-ui/react';
+import { Button } from './button';
+import { Component, type ReactNode } from 'react';
+
+interface State {
+  readonly error: Error | null;
+}
+
+/** Catches a fault of the page itself, says so, and offers a way on. Edits are kept in the browser. */
+export class ErrorBoundary extends Component<{ readonly children: ReactNode }, State> {
+  override state: State = { error: null };
+
+  static getDerivedStateFromError(error: Error): State {
+    return { error };
+  }
+
+  override render(): ReactNode {
+    const { error } = this.state;
+    if (!error) return this.props.children;
+    return (
+      <Flex direction="column" gap="4" maxW="520px" mx="auto" mt="20" px="5" role="alert">
+        <Heading fontSize="xl">This page tripped over something</Heading>
+        <Text>
+          Your edits are kept in this browser. Reload to go on; if it happens again, go back to the
+          workshop and open the piece anew.
+        </Text>
+        <Text fontSize="sm" color="muted">
+          {error.message}
+        </Text>
+        <Flex gap="3">
+          <Button variant="solid" onClick={() => window.location.reload()}>
+            Reload
+          </Button>
+          <Button asChild>
+            <a href="/">To the workshop</a>
+          </Button>
+        </Flex>
+      </Flex>
+    );
+  }
+}

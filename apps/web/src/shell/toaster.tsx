@@ -1,0 +1,19 @@
+import { createToaster, Portal, Toast, Toaster as ChakraToaster } from '@chakra-ui/react';
+
+export const toaster = createToaster({ placement: 'bottom', duration: 7000 });
+
+/** Short word on what just happened, with the way back. */
+export function Toaster() {
+  return (
+    <Portal>
+      <ChakraToaster toaster={toaster} insetInline="4">
+        {(toast) => (
+          <Toast.Root>
+            <Toast.Title>{toast.title}</Toast.Title>
+            {toast.action && <Toast.ActionTrigger>{toast.action.label}</Toast.ActionTrigger>}
+          </Toast.Root>
+        )}
+      </ChakraToaster>
+    </Portal>
+  );
+}

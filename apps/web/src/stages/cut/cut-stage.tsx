@@ -1,0 +1,254 @@
+import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
+import { Button } from '../../shell/button';
+import {
+  END_SCHOOLS,
+  END_TREATMENTS,
+  closureKind,
+  suitsEnd,
+  type AuxiliaryPlan,
+  type Plan,
+  type RuleOfThumb,
+  type StrandPlan,
+} from '@coiled-strand/core';
+import { Printer } from 'lucide-react';
+import { Choices } from '../../fields/choices';
+import { SelectField } from '../../fields/select-field';
+import { usePiece } from '../../piece/piece-store';
+import { useStage } from '../../piece/piece-route';
+import { Reasons } from '../../piece/reasons';
+import { StrandBadge } from '../../piece/strand-badge';
+import { PRACTICE_CHOICES, STEPS, SURENESS } from '../../settings/cutting-choices';
+import { useUnits } from '../../settings/use-units';
+import { CordStrip } from './cord-strip';
+import './print.css';
+
+/** Every cord with its length and the reasons for it. */
+export function CutStage() {
+  const { piece, plan } = useStage();
+  const edit = usePiece((state) => state.edit);
+  if (!plan.ok) {
+    return <Text>Mend what is named beside this first; then the cut list appears here.</Text>;
+  }
+  const { cutting } = piece;
+  const steps = STEPS.some((s) => s.value === cutting.step)
+    ? STEPS
+    : [...STEPS, { value: cutting.step, label: `${cutting.step} mm` }];
+  return (
+    <Flex direction="column" gap="8">
+      <PrintHead plan={plan} />
+      <Flex direction="column" gap="8">
+        {plan.strands.map((strand) => (
+          <StrandCut key={strand.number} strand={strand} />
+        ))}
+        {plan.auxiliary.map((cord) => (
+          <AuxiliaryCut key={cord.id} cord={cord} />
+        ))}
+      </Flex>
+      <Needs plan={plan} />
+      <Comparison plan={plan} />
+      <Grid className="no-print" templateColumns={{ base: '1fr', md: '3fr 2fr' }} gap="6">
+        <Choices
+          label="How sure that every cord lasts"
+          value={cutting.sureness}
+          onChange={(sureness) =>
+            edit((old) => ({ ...old, cutting: { ...old.cutting, sureness } }))
+          }
+          choices={SURENESS.map((s) => ({ value: s.value, label: s.label }))}
+        />
+        <Choices
+          label="How practised your hands are"
+          value={cutting.practice}
+          onChange={(practice) =>
+            edit((old) => ({ ...old, cutting: { ...old.cutting, practice } }))
+          }
+          choices={PRACTICE_CHOICES}
+        />
+        <SelectField
+          label="Round up to"
+          value={String(cutting.step)}
+          options={steps.map((s) => ({ value: String(s.value), label: s.label }))}
+          onChange={(step) =>
+            edit((old) => ({ ...old, cutting: { ...old.cutting, step: Number(step) } }))
+          }
+        />
+        <Box gridColumn="1 / -1">
+          <Choices
+            label="How the ends will be secured"
+            value={piece.ends}
+            minWidth="200px"
+            onChange={(ends) => edit((old) => ({ ...old, ends }))}
+            choices={END_TREATMENTS.map((ends) => ({
+              value: ends,
+              label: END_SCHOOLS[ends].label,
+              detail: piece.strands.every(({ cord }) => suitsEnd(ends, cord.kind))
+                ? END_SCHOOLS[ends].because
+                : 'Not for this cord: it would burn.',
+            }))}
+          />
+        </Box>
+      </Grid>
+      <Box className="no-print">
+        <Button variant="solid" onClick={() => window.print()}>
+          <Printer size={18} /> Print the cut list
+        </Button>
+      </Box>
+    </Flex>
+  );
+}
+
+function PrintHead({ plan }: { readonly plan: Plan }) {
+  const { piece } = useStage();
+  const units = useUnits();
+  return (
+    <Box className="print-only">
+      <Heading as="h1" fontSize="2xl">
+        {piece.name}: cut list
+      </Heading>
+      <Text>
+        {piece.wearer.name}
+        {plan.fit.girth > 0 && `, ${piece.wear.site} ${units.size(plan.fit.girth)}`}.{' '}
+        {units.size(plan.fit.length)} of work
+        {plan.fit.circumference > 0 && `, closes on ${units.size(plan.fit.circumference)}`}.{' '}
+        {closureKind(piece.closure.type).entry.label}.
+      </Text>
+    </Box>
+  );
+}
+
+function StrandCut({ strand }: { readonly strand: StrandPlan }) {
+  const units = useUnits();
+  return (
+    <Box className="print-keep" data-testid={`cut-${strand.number}`}>
+      <Flex align="center" gap="4" flexWrap="wrap">
+        <Box className="print-only tick-box" aria-hidden />
+        <StrandBadge number={strand.number} cord={strand.cord} size={38} />
+        <Box flex="1" minW="160px">
+          <Text fontSize="sm" color="muted">
+            {strand.role}
+          </Text>
+          <Text fontWeight="600" lineHeight="1.2">
+            {strand.cord.name}
+          </Text>
+        </Box>
+        <Box textAlign={{ base: 'left', sm: 'right' }}>
+          <Text fontSize="2xl" fontWeight="600" lineHeight="1.1" data-testid="cut-length">
+            {units.cord(strand.cut)}
+          </Text>
+          <Text fontSize="sm" color="muted">
+            {strand.fold === null ? 'used single' : `fold at ${units.cord(strand.fold)}`}
+          </Text>
+        </Box>
+      </Flex>
+      <CordStrip strand={strand} />
+      <Box maxW="640px">
+        <Reasons
+          reasons={strand.reasons}
+          total="Sum"
+          format={units.cord}
+          after={{ label: 'Cut, rounded up', value: units.cord(strand.cut) }}
+        />
+      </Box>
+    </Box>
+  );
+}
+
+/** A cord cut besides the strands: its colour, its length, its reasons. */
+function AuxiliaryCut({ cord }: { readonly cord: AuxiliaryPlan }) {
+  const units = useUnits();
+  return (
+    <Box className="print-keep" data-testid={`cut-${cord.id}`}>
+      <Flex align="center" gap="4" flexWrap="wrap">
+        <Box className="print-only tick-box" aria-hidden />
+        <Box
+          w="38px"
+          h="38px"
+          borderRadius="round"
+          border="1px solid {colors.line}"
+          style={{ background: cord.cord?.colour.hex ?? 'transparent' }}
+        />
+        <Box flex="1" minW="160px">
+          <Text fontSize="sm" color="muted">
+            {cord.label}
+          </Text>
+          <Text fontWeight="600" lineHeight="1.2">
+            {cord.cord?.name ?? 'Any thin strong thread'}
+          </Text>
+        </Box>
+        <Text fontSize="2xl" fontWeight="600" lineHeight="1.1">
+          {units.cord(cord.cut)}
+        </Text>
+      </Flex>
+      <Box maxW="640px" mt="2">
+        <Reasons
+          reasons={cord.reasons}
+          total="Sum"
+          format={units.cord}
+          after={{ label: 'Cut, rounded up', value: units.cord(cord.cut) }}
+        />
+      </Box>
+    </Box>
+  );
+}
+
+/** Beads and findings to lay out beside the cords. */
+function Needs({ plan }: { readonly plan: Plan }) {
+  const { beads, needs } = plan.counters;
+  if (beads.length + needs.length === 0) return null;
+  return (
+    <Box className="print-keep" maxW="640px">
+      <Heading as="h2" fontSize="lg" mb="2">
+        To have ready
+      </Heading>
+      {beads.map(({ id, name, count, inHand }) => (
+        <Text key={id}>
+          {count} × {name}
+          {inHand !== null && inHand < count && `, ${count - inHand} to buy`}
+        </Text>
+      ))}
+      {needs.map(({ label, count }) => (
+        <Text key={label}>
+          {count} × {label}
+        </Text>
+      ))}
+    </Box>
+  );
+}
+
+function Comparison({ plan }: { readonly plan: Plan }) {
+  const units = useUnits();
+  const { rules, totals } = plan;
+  return (
+    <Box className="print-keep" maxW="640px">
+      <Text>
+        <b>Altogether {units.cord(totals.cut)}.</b>{' '}
+        {rules.map((rule) => (
+          <RuleLine key={rule.label} rule={rule} cut={totals.cut} />
+        ))}
+      </Text>
+      <Text color="muted">
+        About {units.cord(totals.leftover)} will be left over: the trimmed ends, and as much of the
+        reserve as your hand does not need.
+      </Text>
+    </Box>
+  );
+}
+
+/** What a rule of thumb of the trade would cut, beside what the plan cuts. */
+function RuleLine({ rule, cut }: { readonly rule: RuleOfThumb; readonly cut: number }) {
+  const units = useUnits();
+  const { low, high, label } = rule;
+  const less = (low + high) / 2 - cut;
+  return (
+    <>
+      The rule of thumb ({label[0]?.toLowerCase()}
+      {label.slice(1)}) says {units.cord(low)}
+      {high > low && ` to ${units.cord(high)}`}, which is{' '}
+      {Math.abs(less) < 15
+        ? 'about the same'
+        : less > 0
+          ? `${units.cord(less)} more`
+          : `${units.cord(-less)} less`}
+      , whatever the cord and tension.
+    </>
+  );
+}

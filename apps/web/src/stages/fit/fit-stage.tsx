@@ -1,0 +1,212 @@
+import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
+import { Button } from '../../shell/button';
+import { easeAmount, handGirth, type EaseRule, type Wearer } from '@coiled-strand/core';
+import { memo } from 'react';
+import { useAddWearer, useChangeWearer, useWearers } from '../../api/queries';
+import { Choices } from '../../fields/choices';
+import { LengthField } from '../../fields/length-field';
+import { SelectField } from '../../fields/select-field';
+import { TextField } from '../../fields/text-field';
+import { TickField } from '../../fields/tick-field';
+import { sameDocument } from '../../piece/differences';
+import { usePiece, usePiecePart } from '../../piece/piece-store';
+import { useStage } from '../../piece/piece-route';
+import { Reasons } from '../../piece/reasons';
+import { useUnits } from '../../settings/use-units';
+import { toaster } from '../../shell/toaster';
+import { WearFields } from './wear-fields';
+
+const OWN = 'own';
+
+/** Who wears it, how tight, and what length follows. */
+export function FitStage() {
+  const { plan } = useStage();
+  const units = useUnits();
+  return (
+    <Grid templateColumns={{ base: '1fr', xl: 'minmax(0, 1fr) minmax(0, 1fr)' }} gap="10">
+      <Flex direction="column" gap="7">
+        <WearerFields />
+        <WearFields />
+        <EaseFields />
+      </Flex>
+      <Flex direction="column" gap="7">
+        {plan.ok && (
+          <Box>
+            <Heading as="h2" fontSize="lg" mb="2">
+              From the body to the work
+            </Heading>
+            {plan.fit.targetReasons.length > 0 && (
+              <Box mb="4">
+                <Reasons
+                  reasons={plan.fit.targetReasons}
+                  total="Inside, when closed"
+                  format={units.size}
+                />
+              </Box>
+            )}
+            <Reasons
+              reasons={plan.fit.lengthReasons}
+              total={plan.fit.filled ? 'Length of the work' : 'The fit asks for'}
+              format={units.size}
+              {...(plan.fit.filled
+                ? {}
+                : { after: { label: 'As it is', value: units.size(plan.fit.length) } })}
+            />
+          </Box>
+        )}
+      </Flex>
+    </Grid>
+  );
+}
+
+const OTHER_GIRTHS = [
+  { key: 'ankle', label: 'Ankle girth' },
+  { key: 'neck', label: 'Neck girth' },
+  { key: 'head', label: 'Head girth' },
+] as const;
+
+const WearerFields = memo(function WearerFields() {
+  const wearer = usePiecePart((piece) => piece.wearer);
+  const units = useUnits();
+  const edit = usePiece((state) => state.edit);
+  const { data: wearers = [] } = useWearers();
+  const add = useAddWearer();
+  const change = useChangeWearer();
+  const set = (more: Partial<Wearer>): void =>
+    edit((piece) => ({ ...piece, wearer: { ...piece.wearer, ...more } }));
+  const known = wearers.find((w) => w.value.name === wearer.name);
+  const same = known !== undefined && sameDocument(known.value, wearer);
+  const hand = handGirth(wearer.wrist, wearer.hand);
+  const remember = async (): Promise<void> => {
+    if (known) await change.mutateAsync({ id: known.id, value: wearer });
+    else await add.mutateAsync(wearer);
+    toaster.create({ title: `${wearer.name} is kept among your wearers.` });
+  };
+  const fault = add.error ?? change.error;
+  return (
+    <Box>
+      <Heading as="h2" fontSize="lg" mb="3">
+        Who wears it
+      </Heading>
+      <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr' }} gap="4">
+        <SelectField
+          label="Wearer"
+          value={known?.id ?? OWN}
+          options={[
+            ...(known ? [] : [{ value: OWN, label: wearer.name }]),
+            ...wearers.map((w) => ({
+              value: w.id,
+              label: `${w.value.name}, ${units.size(w.value.wrist)}`,
+            })),
+          ]}
+          onChange={(id) => {
+            const chosen = wearers.find((w) => w.id === id);
+            if (chosen) edit((piece) => ({ ...piece, wearer: chosen.value }));
+          }}
+        />
+        <TextField label="Name" required value={wearer.name} onChange={(name) => set({ name })} />
+        <LengthField
+          label="Wrist girth, bare"
+          value={wearer.wrist}
+          unit={units.unit}
+          onChange={(wrist) => set({ wrist })}
+          hint="7 1/4 in, 18.3 cm, 183mm"
+        />
+        <LengthField
+          label="Hand girth, if known"
+          value={wearer.hand ?? null}
+          unit={units.unit}
+          placeholder={`about ${units.size(hand.mm)}, estimated`}
+          onChange={(girth) => set({ hand: girth })}
+          onClear={() => set({ hand: undefined })}
+        />
+        {OTHER_GIRTHS.map(({ key, label }) => (
+          <LengthField
+            key={key}
+            label={label}
+            value={wearer[key] ?? null}
+            unit={units.unit}
+            placeholder="if known"
+            onChange={(girth) => set({ [key]: girth })}
+            onClear={() => set({ [key]: undefined })}
+          />
+        ))}
+        <TextField
+          label="Does not bear"
+          value={wearer.allergy ?? ''}
+          onChange={(allergy) => set({ allergy: allergy === '' ? undefined : allergy })}
+        />
+      </Grid>
+      <Flex mt="4" gap="5" align="center" flexWrap="wrap" minH="40px">
+        <TickField
+          label="A child"
+          checked={wearer.child ?? false}
+          onChange={(child) => set({ child })}
+        />
+        {!same && (
+          <Button variant="text" onClick={() => void remember()}>
+            {known ? `Remember these for ${wearer.name}` : `Keep ${wearer.name} among my wearers`}
+          </Button>
+        )}
+      </Flex>
+      {fault && (
+        <Text color="danger" role="alert" fontSize="sm">
+          Not kept: {fault.message}
+        </Text>
+      )}
+    </Box>
+  );
+});
+
+const EASES: readonly { value: EaseRule; label: string; detail: string }[] = [
+  { value: 'snug', label: 'Snug', detail: 'does not turn' },
+  { value: 'half-inch', label: 'Half an inch', detail: 'close, moves a little' },
+  { value: 'three-quarters', label: 'Three quarters', detail: 'easy' },
+  { value: 'two-fingers', label: 'Two fingers', detail: 'usual under a buckle' },
+  { value: 'own', label: 'Own', detail: 'as measured' },
+];
+
+const EaseFields = memo(function EaseFields() {
+  const ease = usePiecePart((piece) => piece.ease);
+  const units = useUnits();
+  const edit = usePiece((state) => state.edit);
+  return (
+    <Box>
+      <Heading as="h2" fontSize="lg" mb="3">
+        How much room
+      </Heading>
+      <Choices
+        label="Added to the girth"
+        value={ease.rule}
+        minWidth="138px"
+        choices={EASES.map((choice) => ({
+          ...choice,
+          detail:
+            choice.value === 'own'
+              ? choice.detail
+              : `${units.size(easeAmount({ rule: choice.value }))}, ${choice.detail}`,
+        }))}
+        onChange={(rule) =>
+          edit((old) => ({
+            ...old,
+            ease: rule === 'own' ? { rule, amount: easeAmount(safe(old.ease)) } : { rule },
+          }))
+        }
+      />
+      {ease.rule === 'own' && (
+        <Box mt="4" maxW="240px">
+          <LengthField
+            label="Room"
+            value={ease.amount ?? null}
+            unit={units.unit}
+            onChange={(amount) => edit((old) => ({ ...old, ease: { rule: 'own', amount } }))}
+          />
+        </Box>
+      )}
+    </Box>
+  );
+});
+
+/** A file may say "own" without an amount; the field then starts from two fingers. */
+const safe = (ease: { rule: EaseRule; amount?: number }) =>
+  ease.rule === 'own' && ease.amount === undefined ? ({ rule: 'two-fingers' } as const) : ease;

@@ -1,0 +1,30 @@
+import type { Bead } from '@coiled-strand/core';
+import { SelectField } from '../../fields/select-field';
+import { useBeadChoices } from './use-bead-choices';
+
+interface Props {
+  readonly label: string;
+  /** Id of the bead within the piece. */
+  readonly id: string;
+  readonly onChange: (bead: Bead) => void;
+}
+
+/** One bead: of those in the piece, or from the stash. */
+export function BeadField({ label, id, onChange }: Props) {
+  const choices = useBeadChoices();
+  const known = choices.some((choice) => choice.id === id);
+  return (
+    <SelectField
+      label={label}
+      value={id}
+      options={[
+        ...(known ? [] : [{ value: id, label: `“${id}” is not among the beads` }]),
+        ...choices.map(({ key, bead }) => ({ value: key, label: bead.name })),
+      ]}
+      onChange={(key) => {
+        const choice = choices.find((c) => c.key === key);
+        if (choice) onChange(choice.bead);
+      }}
+    />
+  );
+}

@@ -1,0 +1,228 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import {
+  partKind,
+  sitesOf,
+  sumOf,
+  type Part,
+  type PartPlan,
+  type PartSite,
+  type Piece,
+  type Reason,
+} from '@coiled-strand/core';
+import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Repeat, Trash2 } from 'lucide-react';
+import { useMemo } from 'react';
+import { useSelection } from '../../bench/selection-store';
+import { Answer } from '../../piece/answers';
+import {
+  appendBead,
+  partActions,
+  repeatPair,
+  setPartBead,
+  setPartField,
+} from '../../piece/part-edits';
+import { useStage } from '../../piece/piece-route';
+import { useUnits } from '../../settings/use-units';
+import { ToolButton } from '../../shell/tool-button';
+import { FieldInputs } from './field-inputs';
+import { PartRoles } from './part-roles';
+import { Passages } from './passages';
+
+/** The selected part: its numbers with their reasons, and everything that can be set. */
+export function PartPane() {
+  const { piece, plan } = useStage();
+  const selected = useSelection((state) => state.part);
+  const index = useMemo(() => {
+    const at = piece.parts.findIndex((part) => part.id === selected);
+    return at >= 0 ? at : piece.parts.length === 1 ? 0 : -1;
+  }, [piece.parts, selected]);
+  const part = piece.parts[index];
+  if (!part) return <PartList piece={piece} />;
+  return (
+    <Inspector
+      piece={piece}
+      part={part}
+      index={index}
+      planned={plan.ok ? plan.parts[index] : undefined}
+    />
+  );
+}
+
+/** Nothing is selected yet: all parts by name, as buttons. */
+function PartList({ piece }: { readonly piece: Piece }) {
+  const select = useSelection((state) => state.select);
+  return (
+    <Box>
+      <Text mb="3">
+        {piece.parts.length === 0
+          ? 'Nothing lies between the ends yet. Add the first part.'
+          : 'Tap a part on the bench, or here, to see its numbers and to change it.'}
+      </Text>
+      <Flex as="ol" listStyleType="none" gap="1" flexWrap="wrap" m="0" p="0">
+        {piece.parts.map((part, i) => (
+          <Box as="li" key={part.id}>
+            <Box
+              as="button"
+              onClick={() => select(part.id)}
+              px="3"
+              minH="40px"
+              bg="faint"
+              borderRadius="soft"
+              cursor="pointer"
+              _hover={{ bg: 'chalkFaint' }}
+            >
+              <Text as="span" color="muted" fontSize="sm" mr="2">
+                {i + 1}
+              </Text>
+              {partKind(part.kind).entry.label}
+            </Box>
+          </Box>
+        ))}
+      </Flex>
+    </Box>
+  );
+}
+
+interface InspectorProps {
+  readonly piece: Piece;
+  readonly part: Part;
+  readonly index: number;
+  readonly planned: PartPlan | undefined;
+}
+
+function Inspector({ piece, part, index, planned }: InspectorProps) {
+  const kind = partKind(part.kind);
+  const site = useMemo(() => sitesOf(piece)[index], [piece, index]);
+  const values = part as unknown as Readonly<Record<string, unknown>>;
+  return (
+    <Flex direction="column" gap="5" data-testid="inspector">
+      <Flex align="center" gap="2" flexWrap="wrap">
+        <Heading as="h2" fontSize="lg" flex="1" minW="160px">
+          {kind.entry.label}
+          <Text as="span" color="muted" fontWeight="400" fontSize="md" ml="2">
+            part {index + 1} of {piece.parts.length}
+          </Text>
+        </Heading>
+        <Actions id={part.id} index={index} count={piece.parts.length} />
+      </Flex>
+      {planned && <Numbers part={planned} site={site} />}
+      <FieldInputs
+        fields={kind.fields}
+        values={values}
+        now={planned ? { length: planned.layout.length, units: planned.layout.units } : {}}
+        runs={site?.runs ?? []}
+        onChange={(key, value) => setPartField(part.id, key, value)}
+        onBead={(key, bead) => setPartBead(part.id, key, bead)}
+        onAppendBead={(bead) => appendBead(part.id, bead)}
+      />
+      {site && <PartRoles piece={piece} part={part} site={site} />}
+    </Flex>
+  );
+}
+
+interface ActionsProps {
+  readonly id: string;
+  readonly index: number;
+  readonly count: number;
+}
+
+function Actions({ id, index, count }: ActionsProps) {
+  const { move, duplicate, mirror, remove } = partActions;
+  return (
+    <Flex role="group" aria-label="This part">
+      <ToolButton
+        label="Move towards the start"
+        hotkey="Shift ←"
+        disabled={index === 0}
+        onClick={() => move(id, index - 1)}
+      >
+        <ArrowLeft size={18} />
+      </ToolButton>
+      <ToolButton
+        label="Move towards the end"
+        hotkey="Shift →"
+        disabled={index === count - 1}
+        onClick={() => move(id, index + 1)}
+      >
+        <ArrowRight size={18} />
+      </ToolButton>
+      <ToolButton label="Duplicate" hotkey="D" onClick={() => duplicate(id)}>
+        <Copy size={17} />
+      </ToolButton>
+      <ToolButton
+        label="Repeat with the part before it"
+        disabled={index === 0}
+        onClick={() => repeatPair(id, 1)}
+      >
+        <Repeat size={17} />
+      </ToolButton>
+      <ToolButton
+        label="Mirror everything before it behind it"
+        hotkey="R"
+        onClick={() => mirror(id)}
+      >
+        <FlipHorizontal2 size={18} />
+      </ToolButton>
+      <ToolButton label="Delete" hotkey="Del" onClick={() => remove(id)}>
+        <Trash2 size={17} />
+      </ToolButton>
+    </Flex>
+  );
+}
+
+/** What the part takes of each strand, with the same codes together. */
+function reasonsByStrand(part: PartPlan): Map<number, Reason[]> {
+  const out = new Map<number, Reason[]>();
+  for (const { strand, reason } of part.layout.uses) {
+    const own = out.get(strand) ?? [];
+    const at = own.findIndex((r) => r.code === reason.code && r.label === reason.label);
+    const old = own[at];
+    if (old) own[at] = { ...old, mm: old.mm + reason.mm };
+    else {
+      const { times: _times, ...plain } = reason;
+      own.push(plain);
+    }
+    out.set(strand, own);
+  }
+  return out;
+}
+
+interface NumbersProps {
+  readonly part: PartPlan;
+  readonly site: PartSite | undefined;
+}
+
+/** Length, cross-section and cord of the part. */
+function Numbers({ part, site }: NumbersProps) {
+  const units = useUnits();
+  const { layout } = part;
+  const mm = (value: number): string => `${Number(value.toFixed(1))} mm`;
+  const cords = useMemo(() => reasonsByStrand(part), [part]);
+  return (
+    <Box>
+      <Text>
+        {units.say(`${mm(layout.length)} long`)}, {mm(layout.width)} wide, {mm(layout.thickness)}{' '}
+        thick
+        {layout.units > 1 &&
+          `; ${layout.units} ${layout.unitName}s, one every ${mm(layout.length / layout.units)}`}
+      </Text>
+      <Passages passages={layout.passages} />
+      <Flex gap="6" flexWrap="wrap" mt="1">
+        {[...cords].map(([strand, reasons]) => {
+          const cord = site?.runs.find((run) => run.strand === strand)?.cord;
+          return (
+            <Box key={strand} minW="190px">
+              <Answer
+                label="Cord in this part"
+                value={units.cord(sumOf(reasons))}
+                reasons={reasons}
+                total="In this part"
+                format={units.cord}
+                {...(cord ? { strand: { number: strand, cord } } : {})}
+              />
+            </Box>
+          );
+        })}
+      </Flex>
+    </Box>
+  );
+}

@@ -1,0 +1,44 @@
+import { Flex, Heading, Text } from '@chakra-ui/react';
+import { Button } from '../../shell/button';
+import { useBeginMake } from '../../api/queries';
+import { countsOf } from '../../piece/counts';
+import { isDirty, usePiece } from '../../piece/piece-store';
+import { useStage } from '../../piece/piece-route';
+import { useUnits } from '../../settings/use-units';
+
+/** Before the first step: what will be made, and the one button that begins. */
+export function BeginMake() {
+  const { view, plan } = useStage();
+  const units = useUnits();
+  const begin = useBeginMake(view.id);
+  const dirty = usePiece(isDirty);
+  if (!plan.ok) return <Text>The piece cannot be made before what is named above is mended.</Text>;
+  return (
+    <Flex direction="column" gap="4" maxW="560px">
+      <Heading as="h2" fontSize="xl">
+        Ready when you are
+      </Heading>
+      <Text>
+        {countsOf(plan).join(', ')} over {units.size(plan.fit.length)}, from{' '}
+        {[...plan.strands, ...plan.auxiliary].map((s) => units.cord(s.cut)).join(' and ')} of cord.
+        The plan is kept as it is now; you may go on changing the piece meanwhile.
+      </Text>
+      <Flex>
+        <Button
+          variant="solid"
+          size="large"
+          // What the server would freeze must be what is seen here.
+          disabled={begin.isPending || dirty}
+          onClick={() => begin.mutate()}
+        >
+          Begin making
+        </Button>
+      </Flex>
+      {begin.isError && (
+        <Text color="danger" role="alert">
+          {begin.error.message}
+        </Text>
+      )}
+    </Flex>
+  );
+}

@@ -1,0 +1,34 @@
+/// <reference types="node" />
+import { TextEncoder } from 'node:util';
+
+// React's act() warnings are only right when the environment says that it is a test.
+(globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
+
+/** jsdom has no layout, so nothing ever changes its size. */
+class NoResize implements ResizeObserver {
+  observe(): void {
+    return undefined;
+  }
+  unobserve(): void {
+    return undefined;
+  }
+  disconnect(): void {
+    return undefined;
+  }
+}
+globalThis.ResizeObserver ??= NoResize;
+
+// The router speaks of bytes; jsdom leaves that to Node.
+Object.assign(globalThis, { TextEncoder });
+
+/** jsdom matches no media. */
+globalThis.matchMedia ??= (media: string): MediaQueryList =>
+  ({
+    matches: false,
+    media,
+    addEventListener: () => undefined,
+    removeEventListener: () => undefined,
+  }) as unknown as MediaQueryList;
+
+// jsdom knows no pointers; what is asked of them here a mouse has as well.
+Object.assign(globalThis, { PointerEvent: globalThis.PointerEvent ?? MouseEvent });

@@ -1,0 +1,107 @@
+import { ChakraProvider } from '@chakra-ui/react';
+import type {
+  BeadView,
+  CordView,
+  FittingView,
+  PieceView,
+  WorkshopView,
+} from '@coiled-strand/contract';
+import type { Piece } from '@coiled-strand/core';
+import { QueryClientProvider } from '@tanstack/react-query';
+import { render, type RenderResult } from '@testing-library/react';
+import type { ReactNode } from 'react';
+import { MemoryRouter, Outlet, Route, Routes } from 'react-router';
+import { keys, queryClient } from './api/queries';
+import { useSelection } from './bench/selection-store';
+import type { StageContext } from './piece/piece-route';
+import { usePiece } from './piece/piece-store';
+import { usePlan } from './piece/use-plan';
+import { system } from './theme/system';
+
+export const SETTINGS: WorkshopView['settings'] = {
+  unit: 'cm',
+  cordUnit: 'ft',
+  step: 25.4,
+  sureness: 0.95,
+  practice: 'practised',
+  ends: { melts: 'singe', burns: 'glue', leather: 'glue' },
+  hand: 'right',
+};
+
+/** Renders a part of the page as it stands in a workshop with these settings. */
+export function renderIn(
+  settings: Partial<WorkshopView['settings']>,
+  node: ReactNode,
+  { cords = [], beads = [], fittings = [] }: Stash = {},
+): RenderResult {
+  queryClient.clear();
+  queryClient.setQueryDefaults(keys.workshop, { staleTime: Infinity });
+  queryClient.setQueryData<WorkshopView>(keys.workshop, {
+    name: 'Test bench',
+    maker: '',
+    settings: { ...SETTINGS, ...settings },
+  });
+  for (const [key, value] of [
+    [keys.cords, cords],
+    [keys.beads, beads],
+    [keys.fittings, fittings],
+    [keys.wearers, []],
+  ] as const) {
+    queryClient.setQueryDefaults(key, { staleTime: Infinity });
+    queryClient.setQueryData(key, value);
+  }
+  return render(
+    <ChakraProvider value={system}>
+      <QueryClientProvider client={queryClient}>{node}</QueryClientProvider>
+    </ChakraProvider>,
+  );
+}
+
+/** What lies in the drawers of the workshop that a part of the page is shown in. */
+export interface Stash {
+  readonly cords?: readonly CordView[];
+  readonly beads?: readonly BeadView[];
+  readonly fittings?: readonly FittingView[];
+}
+
+export const viewOf = (piece: Piece): PieceView => ({
+  id: 'piece-1',
+  version: 1,
+  piece,
+  updatedAt: '2026-01-01T00:00:00Z',
+  make: null,
+  logged: 0,
+});
+
+/** The piece on the bench as it is now. */
+export function pieceNow(): Piece {
+  const piece = usePiece.getState().history?.now;
+  if (!piece) throw new Error('no piece is open');
+  return piece;
+}
+
+function Stage({ view }: { readonly view: PieceView }) {
+  const { piece, plan } = usePlan();
+  const context: StageContext = { view, piece, plan, make: null };
+  return <Outlet context={context} />;
+}
+
+/** Renders a part of a stage as it stands for a piece on the bench, which it may edit. */
+export function renderStage(piece: Piece, node: ReactNode, stash: Stash = {}): RenderResult {
+  localStorage.clear();
+  usePiece.getState().close();
+  useSelection.setState({ part: null, pane: 'part', drop: null, lanes: false });
+  const view = viewOf(piece);
+  usePiece.getState().open(view);
+  return renderIn(
+    {},
+    <MemoryRouter initialEntries={['/pieces/piece-1/layout']}>
+      <Routes>
+        <Route path="/pieces/:id" element={<Stage view={view} />}>
+          <Route path="layout" element={node} />
+        </Route>
+      </Routes>
+    </MemoryRouter>,
+    stash,
+  );
+}

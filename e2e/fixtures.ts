@@ -1,0 +1,114 @@
+import type { PieceView, WorkshopView } from '@coiled-strand/contract';
+import { TEMPLATES } from '@coiled-strand/core';
+import { test as base, type Page } from '@playwright/test';
+import { createDatabase } from '../scripts/lib/database.mjs';
+import { freePort } from '../scripts/lib/port.mjs';
+import { startServer } from '../scripts/lib/server.mjs';
+
+/** A running server on a database of its own, which can be stopped and started again. */
+export interface Running {
+  readonly url: string;
+  stop(): Promise<void>;
+  start(): Promise<void>;
+  get<T>(path: string): Promise<T>;
+  put(path: string, body: unknown): Promise<void>;
+}
+
+async function launch(): Promise<Running & { remove(): Promise<void> }> {
+  const admin = process.env['TEST_DATABASE_URL'];
+  if (!admin) throw new Error('TEST_DATABASE_URL is not set; run the tests with npm test');
+  const database = await createDatabase(admin, 'e2e');
+  const port = await freePort();
+  const url = `http://127.0.0.1:${port}`;
+  const begin = async (): Promise<ReturnType<typeof startServer>> => {
+    const server = startServer(
+      { DATABASE_URL: database.url, PORT: String(port) },
+      'e2e-server.log',
+    );
+    await server.ready;
+    return server;
+  };
+  let server = await begin();
+  return {
+    url,
+    stop: () => server.kill(),
+    start: async () => {
+      server = await begin();
+    },
+    get: async <T>(path: string) => (await (await fetch(`${url}/api${path}`)).json()) as T,
+    put: async (path, body) => {
+      await fetch(`${url}/api${path}`, {
+        method: 'PUT',
+        headers: { 'Content-Type': 'application/json' },
+        body: JSON.stringify(body),
+      });
+    },
+    remove: async () => {
+      await server.stop();
+      await database.drop();
+    },
+  };
+}
+
+interface Fixtures {
+  /** Opens the workshop and waits for it. */
+  readonly workshop: Page;
+}
+
+export const test = base.extend<Fixtures, { readonly server: Running }>({
+  server: [
+    // Playwright reads the fixtures wanted from this pattern.
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const server = await launch();
+      await use(server);
+      await server.remove();
+    },
+    { scope: 'worker' },
+  ],
+  baseURL: async ({ server }, use) => {
+    await use(server.url);
+  },
+  workshop: async ({ page }, use) => {
+    await page.goto('/');
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    await use(page);
+  },
+});
+export { expect } from '@playwright/test';
+
+/** The stored piece of a name, as the server has it. */
+export async function stored(server: Running, name: string): Promise<PieceView> {
+  const pieces = await server.get<PieceView[]>('/pieces');
+  const piece = pieces.find((p) => p.piece.name === name);
+  if (!piece) throw new Error(`no piece is called ${name}`);
+  return piece;
+}
+
+/** Who the pieces of the tests are for. */
+const WEARER = { name: 'Tobias Renn', wrist: 183, hand: 226 };
+
+/**
+ * Lays a new piece on the bench, as the dialog does, and opens it at Fit.
+ *
+ * @param template how the label of its template begins; a flat one-colour band when left out
+ */
+export async function newPiece(
+  page: Page,
+  name: string,
+  template = 'A square-knot band',
+): Promise<void> {
+  const start = TEMPLATES.find(({ label }) => label.startsWith(template));
+  if (!start) throw new Error(`no template begins with ${template}`);
+  const workshop = (await (await page.request.get('/api/workshop')).json()) as WorkshopView;
+  const { step, sureness, practice, ends } = workshop.settings;
+  const piece = start.make({ name, wearer: WEARER, cutting: { step, sureness, practice }, ends });
+  const answer = await page.request.post('/api/pieces', { data: piece });
+  const { id } = (await answer.json()) as PieceView;
+  await page.goto(`/pieces/${id}/fit`);
+  await page.getByTestId('bench').waitFor();
+}
+
+/** Waits until the server has what is seen. */
+export const saved = (page: Page): Promise<void> =>
+  page.locator('[data-testid=save-state][data-state=saved]').waitFor({ state: 'attached' });

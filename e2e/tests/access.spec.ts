@@ -1,0 +1,114 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import type { WorkshopView } from '@coiled-strand/contract';
+import { expect, newPiece, test } from '../fixtures.js';
+
+const STAGES = ['fit', 'layout', 'cut', 'make', 'finish', 'log'] as const;
+
+for (const scheme of ['light', 'dark'] as const) {
+  test(`every screen holds to WCAG 2.2 AA in the ${scheme} theme`, async ({ page }) => {
+    await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
+    const check = async (what: string): Promise<void> => {
+      // A colour on its way to another is neither of both.
+      await page.evaluate(() =>
+        Promise.all(
+          document
+            .getAnimations()
+            .filter((a) => a.effect?.getComputedTiming().endTime !== Infinity)
+            .map((a) => a.finished.catch(() => undefined)),
+        ),
+      );
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+        .analyze();
+      const found = violations.map(
+        (v) => `${v.id}: ${v.nodes.map((n) => n.target.join(' ')).join(', ')}`,
+      );
+      expect(found, what).toEqual([]);
+    };
+    await page.goto('/');
+    await page.getByTestId('piece').first().waitFor();
+    await check('workshop');
+    await page.getByRole('button', { name: 'New piece' }).click();
+    await page.getByRole('dialog').waitFor();
+    await check('new piece');
+    await newPiece(page, `Seen ${scheme}`);
+    const base = page.url().replace(/\/fit$/, '');
+    for (const stage of STAGES) {
+      await page.goto(`${base}/${stage}`);
+      await page.getByTestId('bench').waitFor();
+      if (stage === 'make') await page.getByRole('button', { name: 'Begin making' }).click();
+      if (stage === 'make') await page.getByText('Step 1 of').waitFor();
+      await check(stage);
+      if (stage !== 'layout') continue;
+      for (const pane of ['Beads', 'Cords', 'Closure', 'Fill to length']) {
+        await page.getByRole('main').getByRole('button', { name: pane, exact: true }).click();
+        await check(pane);
+      }
+      await page.getByRole('button', { name: 'Add a part' }).click();
+      await page.getByRole('dialog', { name: 'Add a part' }).waitFor();
+      await check('add a part');
+    }
+    await page.getByRole('button', { name: 'Settings' }).click();
+    await page.getByRole('dialog').waitFor();
+    await check('settings');
+  });
+}
+
+test('on a phone a whole make is tapped through, with targets of 44 px', async ({
+  browser,
+  server,
+}) => {
+  const context = await browser.newContext({
+    baseURL: server.url,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  });
+  const page = await context.newPage();
+  await newPiece(page, 'On the phone');
+  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
+  expect(wide).toBeLessThanOrEqual(390);
+  await page.getByRole('link', { name: /Make/ }).tap();
+  await page.getByRole('button', { name: 'Begin making' }).tap();
+  await expect(page.getByText('Step 1 of')).toBeVisible();
+  for (const button of await page.getByTestId('tap-area').getByRole('button').all()) {
+    const box = (await button.boundingBox())!;
+    expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(44);
+  }
+  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Done, next' }).tap();
+  await expect(page.getByTestId('counter')).toHaveText('0');
+  await page.getByTestId('counter').tap();
+  await page.getByTestId('counter').tap();
+  await expect(page.getByTestId('counter')).toHaveText('2');
+  await context.close();
+});
+
+test('a whole make by keyboard alone, for a left-handed maker', async ({ page, server }) => {
+  const { settings } = await server.get<WorkshopView>('/workshop');
+  await newPiece(page, 'Left-handed');
+  await page.getByRole('button', { name: 'Settings' }).focus();
+  await page.keyboard.press('Enter');
+  // The dialog takes the focus when it has opened; a key pressed before that goes elsewhere.
+  await expect(page.getByRole('dialog').locator(':focus')).toBeVisible();
+  await page.getByRole('radio', { name: /^Right/ }).press('ArrowRight');
+  await expect(page.getByRole('radio', { name: /^Left/ })).toBeChecked();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('m');
+  await page.getByRole('button', { name: 'Begin making' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Step 1 of')).toBeVisible();
+  for (let i = 0; i < 4; i++) await page.keyboard.press('Space');
+  await expect(page.getByText('Right cord over')).toBeVisible();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Left cord over')).toBeVisible();
+  for (let i = 0; i < 60; i++) await page.keyboard.press('Space');
+  await expect(page.getByText('All knots are tied')).toBeVisible();
+  await page.keyboard.press('e');
+  for (let i = 0; i < 4; i++) {
+    await page.getByRole('checkbox', { checked: false }).first().focus();
+    await page.keyboard.press('Space');
+  }
+  await expect(page.getByRole('heading', { name: 'Finished' })).toBeVisible();
+  // The settings are the workshop's; the other tests are made by a right-handed one.
+  await server.put('/workshop/settings', settings);
+});

@@ -1,0 +1,155 @@
+import type { Page } from '@playwright/test';
+import { expect, newPiece, saved, stored, test } from '../fixtures.js';
+
+const setWrist = async (page: Page, text: string): Promise<void> => {
+  const wrist = page.getByRole('textbox', { name: 'Wrist girth, bare' });
+  await wrist.fill(text);
+  await wrist.press('Enter');
+};
+const wristOf = (page: Page) => page.getByRole('textbox', { name: 'Wrist girth, bare' });
+
+test('a second window shows the same piece and follows', async ({ page, context }) => {
+  await newPiece(page, 'Two windows');
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(wristOf(other)).toHaveValue('18.3 cm');
+  await setWrist(page, '17.5');
+  await expect(wristOf(other)).toHaveValue('17.5 cm');
+});
+
+test.describe('two windows that change the same piece at once', () => {
+  /** Two browsers that do not hear each other; both edit, the second is told. */
+  const collide = async (page: Page, name: string): Promise<Page> => {
+    await newPiece(page, name);
+    const context = await page.context().browser()!.newContext();
+    const other = await context.newPage();
+    await other.goto(page.url());
+    await expect(wristOf(other)).toHaveValue('18.3 cm');
+    await setWrist(page, '17');
+    await saved(page);
+    await setWrist(other, '19');
+    await expect(other.getByRole('dialog', { name: /another window/ })).toBeVisible();
+    await expect(other.getByRole('dialog')).toContainText('wearer.wrist');
+    return other;
+  };
+
+  test('keep mine: it is stored, and theirs is one undo away', async ({ page, server }) => {
+    const other = await collide(page, 'Mine');
+    await other.getByRole('button', { name: 'Keep mine' }).click();
+    await saved(other);
+    await expect.poll(async () => (await stored(server, 'Mine')).piece.wearer.wrist).toBe(190);
+    await other.getByRole('button', { name: 'Undo' }).click();
+    await expect(wristOf(other)).toHaveValue('17 cm');
+    await other.context().close();
+  });
+
+  test('take the other: mine is one undo away', async ({ page, server }) => {
+    const other = await collide(page, 'Theirs');
+    await other.getByRole('button', { name: 'Take the other' }).click();
+    await expect(wristOf(other)).toHaveValue('17 cm');
+    expect((await stored(server, 'Theirs')).piece.wearer.wrist).toBe(170);
+    await other.getByRole('button', { name: 'Undo' }).click();
+    await expect(wristOf(other)).toHaveValue('19 cm');
+    await other.context().close();
+  });
+
+  test('keep both: mine becomes a piece of its own', async ({ page, server }) => {
+    const other = await collide(page, 'Both');
+    await other.getByRole('button', { name: /Keep both/ }).click();
+    await expect(other.getByRole('textbox', { name: 'Name of the piece' })).toHaveValue(
+      'Both (other window)',
+    );
+    expect((await stored(server, 'Both')).piece.wearer.wrist).toBe(170);
+    expect((await stored(server, 'Both (other window)')).piece.wearer.wrist).toBe(190);
+    await other.context().close();
+  });
+});
+
+test('nothing is lost while the server is away: edits wait and arrive', async ({
+  page,
+  server,
+}) => {
+  await newPiece(page, 'Patient');
+  await saved(page);
+  await server.stop();
+  await setWrist(page, '16');
+  await expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'waiting');
+  await setWrist(page, '16.5');
+  await server.start();
+  await saved(page);
+  expect((await stored(server, 'Patient')).piece.wearer.wrist).toBe(165);
+});
+
+test('edits survive a tab that is closed while the server is away', async ({ page, server }) => {
+  await newPiece(page, 'Closed tab');
+  await saved(page);
+  const address = page.url();
+  const context = page.context();
+  await server.stop();
+  await setWrist(page, '15.5');
+  await expect(page.getByTestId('save-state')).toHaveAttribute('data-state', 'waiting');
+  await page.close();
+  await server.start();
+  const again = await context.newPage();
+  await again.goto(address);
+  await expect(wristOf(again)).toHaveValue('15.5 cm');
+  await expect.poll(async () => (await stored(server, 'Closed tab')).piece.wearer.wrist).toBe(155);
+});
+
+test('an edit of the last moment before leaving the piece is stored', async ({ page, server }) => {
+  await newPiece(page, 'Left at once');
+  await saved(page);
+  await setWrist(page, '16.2');
+  await page.getByRole('link', { name: /to the workshop/ }).click();
+  await expect
+    .poll(async () => (await stored(server, 'Left at once')).piece.wearer.wrist)
+    .toBe(162);
+});
+
+test('knots counted while the server is away are not lost', async ({ page, server }) => {
+  await newPiece(page, 'Counted');
+  await page.getByRole('link', { name: /Make/ }).click();
+  await page.getByRole('button', { name: 'Begin making' }).click();
+  await expect(page.getByText('Step 1 of')).toBeVisible();
+  await server.stop();
+  for (let i = 0; i < 9; i++) await page.keyboard.press('Space');
+  await expect(page.getByTestId('counter')).toHaveText('5');
+  await server.start();
+  await expect
+    .poll(async () => (await stored(server, 'Counted')).make?.done, { timeout: 15_000 })
+    .toBe(9);
+});
+
+test('says so when the server is not there at all, and comes back by itself', async ({
+  page,
+  server,
+}) => {
+  await page.goto('/');
+  await page.getByRole('heading', { level: 1 }).waitFor();
+  await page.route('**/api/**', (route) => route.abort());
+  await page.reload();
+  await expect(page.getByRole('alert')).toContainText('does not answer', { timeout: 15_000 });
+  await page.unroute('**/api/**');
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await expect(page.getByTestId('piece').first()).toBeVisible();
+  expect(server.url).not.toBe('');
+});
+
+test('a piece that is not there is named, with the way back', async ({ page }) => {
+  await page.goto('/pieces/00000000-0000-4000-8000-000000000000/fit');
+  await expect(page.getByRole('alert')).toContainText('There is no such piece');
+  await page.getByRole('link', { name: 'To the workshop', exact: true }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Thistledown Bench');
+  await page.goto('/nowhere');
+  await expect(page.getByText('Nothing lies here')).toBeVisible();
+});
+
+test('a piece is put away and brought back', async ({ workshop: page }) => {
+  const pieces = page.getByTestId('piece');
+  await pieces.first().waitFor();
+  const count = await pieces.count();
+  await page.getByRole('button', { name: 'Put Meridian away' }).click();
+  await expect(pieces).toHaveCount(count - 1);
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(pieces).toHaveCount(count);
+});

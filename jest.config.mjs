@@ -1,0 +1,56 @@
+const swc = {
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    {
+      swcrc: false,
+      jsc: {
+        target: 'es2022',
+        parser: { syntax: 'typescript', decorators: true, tsx: true },
+        transform: {
+          legacyDecorator: true,
+          decoratorMetadata: true,
+          useDefineForClassFields: false,
+          react: { runtime: 'automatic' },
+        },
+        keepClassNames: true,
+      },
+      module: { type: 'es6' },
+    },
+  ],
+};
+const shared = {
+  extensionsToTreatAsEsm: ['.ts', '.tsx'],
+  transform: swc,
+  moduleNameMapper: {
+    '^(\\.{1,2}/.*)\\.js$': '$1',
+    '^@coiled-strand/core$': '<rootDir>/../../packages/core/src/index.ts',
+    '^@coiled-strand/contract$': '<rootDir>/../../packages/contract/src/index.ts',
+  },
+  transformIgnorePatterns: ['/node_modules/'],
+};
+const project = (displayName, rootDir, more = {}) => ({
+  ...shared,
+  displayName,
+  rootDir,
+  testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
+  testEnvironment: 'node',
+  ...more,
+});
+
+export default {
+  // By default one core is left idle; with two, that is half of the machine.
+  maxWorkers: '100%',
+  // Whole panes are rendered and typed into; a busy machine takes its time for that.
+  testTimeout: 30_000,
+  projects: [
+    project('core', 'packages/core'),
+    project('contract', 'packages/contract', { setupFiles: ['reflect-metadata'] }),
+    project('server', 'apps/server', { setupFiles: ['reflect-metadata'] }),
+    project('web', 'apps/web', {
+      testEnvironment: 'jsdom',
+      // Styles mean nothing without a layout.
+      moduleNameMapper: { ...shared.moduleNameMapper, '\\.css$': '<rootDir>/src/test-style.ts' },
+      setupFiles: ['reflect-metadata', '<rootDir>/src/test-setup.ts'],
+    }),
+  ],
+};

@@ -1,0 +1,37 @@
+import { CLOSURE_KINDS, type Closure, type ClosureBase } from '@coiled-strand/core';
+import { Type } from 'class-transformer';
+import { IsIn, IsNotEmpty, IsString, MaxLength, ValidateNested } from 'class-validator';
+import { classNameOf, dtoOf } from './dto-of-fields.js';
+import { IsDefinedObject } from './is-defined-object.js';
+
+/** What all closures have; one of an unknown type is checked by this alone, and refused for its type. */
+export class ClosureDto implements ClosureBase {
+  @IsIn(CLOSURE_KINDS.map((kind) => kind.entry.type))
+  type!: string;
+}
+
+const CLOSURE_DTOS = CLOSURE_KINDS.map(({ entry, fields }) => ({
+  name: entry.type,
+  value: dtoOf(`${classNameOf(entry.type)}ClosureDto`, fields, ClosureDto),
+}));
+
+/** A value that is a closure, checked by the rules of its type. */
+export const IsClosure = (): PropertyDecorator => (target, key) => {
+  IsDefinedObject()(target, key);
+  ValidateNested()(target, key);
+  Type(() => ClosureDto, {
+    discriminator: { property: 'type', subTypes: CLOSURE_DTOS },
+    keepDiscriminatorProperty: true,
+  })(target, key);
+};
+
+/** A closure kept on the workshop's list: a buckle, a button, a clasp. */
+export class FittingDto {
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(80)
+  name!: string;
+
+  @IsClosure()
+  closure!: Closure;
+}

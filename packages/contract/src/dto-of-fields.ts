@@ -1,0 +1,87 @@
+import { ID_PATTERN, MAX_ROW, type Field } from '@coiled-strand/core';
+import { Type, type ClassConstructor } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsNotEmpty,
+  IsNumber,
+  IsString,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
+import { CordDto } from './cord.dto.js';
+import { IsDefinedObject } from './is-defined-object.js';
+
+const COLOUR = /^#[0-9a-f]{6}$/i;
+const PART_RUNS = 99;
+
+/** The rules for one value, as the form asks for it. */
+function rulesOf(field: Field): PropertyDecorator[] {
+  switch (field.type) {
+    case 'length':
+      return [...nullable(field), IsNumber(), Min(field.min), Max(field.max)];
+    case 'count':
+      return [...nullable(field), IsInt(), Min(field.min), Max(field.max)];
+    case 'choice':
+      return [IsIn(field.choices.map((choice) => choice.id))];
+    case 'text':
+      return [IsString(), IsNotEmpty(), MaxLength(80)];
+    case 'colour':
+      return [Matches(COLOUR, { message: `${field.key} must be a colour such as #5b6b78` })];
+    case 'bead':
+      return [Matches(ID_PATTERN, { message: `${field.key} must be the id of a bead` })];
+    case 'beads':
+      return [
+        IsArray(),
+        ArrayMinSize(1),
+        ArrayMaxSize(MAX_ROW),
+        Matches(ID_PATTERN, { each: true, message: `${field.key} must be ids of beads` }),
+      ];
+    case 'cord':
+      return [IsDefinedObject(), ValidateNested(), Type(() => CordDto)];
+    case 'runs':
+      return [
+        orNull(field.key),
+        IsArray(),
+        ArrayMaxSize(PART_RUNS),
+        IsInt({ each: true }),
+        Min(0, { each: true }),
+        Max(PART_RUNS, { each: true }),
+      ];
+  }
+}
+
+const orNull = (key: string): PropertyDecorator =>
+  ValidateIf((value: Record<string, unknown>) => value[key] !== null);
+const nullable = (field: { key: string; open?: string }): PropertyDecorator[] =>
+  field.open === undefined ? [] : [orNull(field.key)];
+
+/**
+ * A DTO for a kind of part or closure, from the fields that its form asks for: one description, and
+ * what the form offers is what the edge lets in.
+ *
+ * @param base what all of them have
+ */
+export function dtoOf<T extends object>(
+  name: string,
+  fields: readonly Field[],
+  base: ClassConstructor<T>,
+): ClassConstructor<T> {
+  const Base = base as ClassConstructor<object>;
+  const Dto = { [name]: class extends Base {} }[name]!;
+  for (const field of fields) {
+    for (const rule of rulesOf(field)) rule(Dto.prototype as object, field.key);
+  }
+  return Dto as ClassConstructor<T>;
+}
+
+/** 'square-knot-sinnet' as a class is called: SquareKnotSinnet. */
+export const classNameOf = (id: string): string =>
+  id.replace(/(^|-)([a-z])/g, (_, __, letter: string) => letter.toUpperCase());

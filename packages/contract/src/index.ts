@@ -1,0 +1,11 @@
+import 'reflect-metadata';
+
+export * from './cord.dto.js';
+export * from './bead.dto.js';
+export * from './part.dto.js';
+export * from './closure.dto.js';
+export * from './piece.dto.js';
+export * from './workshop.dto.js';
+export * from './make.dto.js';
+export * from './validate.js';
+export * from './views.js';

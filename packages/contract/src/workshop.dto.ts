@@ -1,0 +1,63 @@
+import {
+  endsFor,
+  LENGTH_UNITS,
+  PRACTICES,
+  type EndHabits,
+  type EndTreatment,
+  type LengthUnit,
+  type Practice,
+  type Side,
+} from '@coiled-strand/core';
+import { Type } from 'class-transformer';
+import { IsIn, IsNumber, Max, Min, ValidateNested } from 'class-validator';
+import { IsDefinedObject } from './is-defined-object.js';
+
+const SIDES: readonly Side[] = ['left', 'right'];
+
+/** How the ends of each kind of cord are secured; a flame is only for what melts. */
+export class EndHabitsDto implements EndHabits {
+  @IsIn(endsFor('melts'))
+  melts!: EndTreatment;
+
+  @IsIn(endsFor('burns'))
+  burns!: EndTreatment;
+
+  @IsIn(endsFor('leather'))
+  leather!: EndTreatment;
+}
+
+/** How this workshop measures and works. Lengths in mm. */
+export class SettingsDto {
+  /** For sizes and finished lengths. */
+  @IsIn(LENGTH_UNITS)
+  unit!: LengthUnit;
+
+  /** For lengths of cord. */
+  @IsIn(LENGTH_UNITS)
+  cordUnit!: LengthUnit;
+
+  /** Cuts are rounded up to this. */
+  @IsNumber()
+  @Min(1)
+  @Max(1000)
+  step!: number;
+
+  @IsNumber()
+  @Min(0.5)
+  @Max(0.999)
+  sureness!: number;
+
+  /** How practised the hands are. */
+  @IsIn(PRACTICES)
+  practice!: Practice;
+
+  /** How ends of each kind of cord are secured in new pieces. */
+  @IsDefinedObject()
+  @ValidateNested()
+  @Type(() => EndHabitsDto)
+  ends!: EndHabitsDto;
+
+  /** The hand that leads. */
+  @IsIn(SIDES)
+  hand!: Side;
+}

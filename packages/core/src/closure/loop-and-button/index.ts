@@ -1,0 +1,223 @@
+import {
+  plainClosure,
+  type ClosureBase,
+  type ClosureKind,
+  type ClosureSite,
+} from '../../face/closure-kind.js';
+import { KNOT_SPREAD, type Use } from '../../face/reason.js';
+import { loopFor } from '../../knot/loop.js';
+import { ellipse, plateOf } from '../../knot/plate.js';
+import { stopper } from '../../knot/stopper.js';
+import { straightRuns } from '../../knot/stroke.js';
+import type { Primitive } from '../../face/primitive.js';
+import { bundleOfRuns } from '../../part/pick.js';
+import { drawLoops, loopEnd, loopReach, loopStates } from '../loops.js';
+import { once } from '../steps.js';
+import { endTails, mm, useEach } from '../tails.js';
+
+/** A button at one end, one or two loops at the other. */
+export interface LoopAndButton extends ClosureBase {
+  readonly type: 'loop-and-button';
+  readonly name: string;
+  readonly shape: 'disc' | 'ball';
+  readonly diameter: number;
+  /** Thickness of a disc in mm, with its shank. */
+  readonly thickness: number;
+  readonly hole: number;
+  readonly colour: string;
+  readonly buttonAt: 'start' | 'end';
+  readonly loops: number;
+}
+
+const other = (side: 'start' | 'end'): 'start' | 'end' => (side === 'start' ? 'end' : 'start');
+
+/** Whether the button sits on the folds: then the cord only runs through it and back. */
+const onFold = (closure: LoopAndButton, site: ClosureSite): boolean =>
+  closure.buttonAt === 'start' && site.runs.every((run) => run.folded);
+
+/** What the button's cord takes up between work and button, in mm. */
+const shank = (closure: LoopAndButton): number =>
+  closure.shape === 'ball' ? closure.diameter / 2 : closure.thickness / 2;
+
+function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
+  const through = closure.shape === 'ball' ? closure.diameter : closure.thickness;
+  if (onFold(closure, site)) {
+    return useEach(
+      site.runs,
+      {
+        code: 'closure.button',
+        label: 'Through the button',
+        detail: 'half of the way through and back',
+      },
+      through,
+    );
+  }
+  const knot = stopper('overhand', bundleOfRuns(site.runs));
+  return [
+    ...useEach(
+      site.runs,
+      { code: 'closure.button', label: 'Through the button', detail: 'from back to front' },
+      through,
+    ),
+    ...useEach(
+      site.runs,
+      {
+        code: 'knot.button',
+        label: 'Knot that holds the button',
+        detail: 'an overhand knot in all cords together',
+        spread: KNOT_SPREAD,
+        assumed: site.runs.length > 1,
+      },
+      knot.inKnot,
+    ),
+    ...endTails(site.runs, site),
+  ];
+}
+
+export const loopAndButton: ClosureKind<LoopAndButton> = {
+  entry: {
+    type: 'loop-and-button',
+    label: 'Loop and button',
+    blurb: 'A button through one loop, or two for two sizes.',
+    opens: true,
+  },
+  fields: [
+    { type: 'text', key: 'name', label: 'Button' },
+    {
+      type: 'choice',
+      key: 'shape',
+      label: 'Shape',
+      choices: [
+        { id: 'disc', label: 'Disc' },
+        { id: 'ball', label: 'Ball' },
+      ],
+    },
+    { type: 'length', key: 'diameter', label: 'Diameter', min: 3, max: 60, small: true },
+    {
+      type: 'length',
+      key: 'thickness',
+      label: 'Thickness',
+      min: 0.5,
+      max: 40,
+      small: true,
+      when: (values) => values.shape === 'disc',
+    },
+    { type: 'length', key: 'hole', label: 'Hole or shank', min: 0.3, max: 20, small: true },
+    { type: 'colour', key: 'colour', label: 'Colour' },
+    {
+      type: 'choice',
+      key: 'buttonAt',
+      label: 'The button is at',
+      choices: [
+        { id: 'start', label: 'The start' },
+        { id: 'end', label: 'The end' },
+      ],
+    },
+    { type: 'count', key: 'loops', label: 'Loops', min: 1, max: 2 },
+  ],
+  make: (cord) => ({
+    type: 'loop-and-button',
+    name: 'Button',
+    shape: 'disc',
+    diameter: 12,
+    thickness: 4,
+    hole: Math.max(2, Number((cord.diameter * 2.1).toFixed(1))),
+    colour: '#7b6b58',
+    buttonAt: 'end',
+    loops: 1,
+  }),
+  aim: (closure, site) =>
+    loopStates(
+      site,
+      loopEnd(site, loopFor(closure), other(closure.buttonAt), closure.loops),
+      1,
+      shank(closure),
+    )[0]!.extra,
+  layOut(closure, site) {
+    const side = other(closure.buttonAt);
+    const loop = loopEnd(site, loopFor(closure), side, closure.loops);
+    const reach = loopReach(loop, closure.loops);
+    const button = closure.diameter + 4;
+    const fold = onFold(closure, site);
+    return plainClosure({
+      states: loopStates(site, loop, closure.loops, shank(closure)),
+      reach: side === 'start' ? { start: reach, end: button } : { start: button, end: reach },
+      uses: [...loop.uses, ...buttonUses(closure, site)],
+      passages: [
+        {
+          what: closure.name,
+          hole: closure.hole,
+          // On a fold each strand goes through and comes back: its two halves are both runs here.
+          runs: site.runs,
+        },
+      ],
+      needs: [{ label: closure.name, count: 1 }],
+      findings: [
+        {
+          code: 'loop.tight',
+          severity: 'note',
+          message: `The loop is tied ${mm(loop.perimeter)} round inside: the button just passes, since a loop loosens.`,
+          remedy: 'Try the button before the knot is pulled tight; it should need a push.',
+          path: 'diameter',
+        },
+      ],
+      measures: { perimeter: loop.perimeter, knot: loop.knot, fold: fold ? 1 : 0 },
+    });
+  },
+  draw(closure, site, _layout, { length, done }) {
+    const side = other(closure.buttonAt);
+    const state = done ? 'laid' : 'planned';
+    const loop = loopEnd(site, loopFor(closure), side, closure.loops);
+    const atStart = closure.buttonAt === 'start';
+    const gap = shank(closure);
+    const r = closure.diameter / 2;
+    const x = atStart ? -gap - r * 0.2 : length + gap + r * 0.2;
+    const shapes: Primitive[] = [
+      ...straightRuns(site.runs, 'closure-button', atStart ? x : length, atStart ? 0 : x, state),
+      plateOf('closure', 'button', closure.colour, [
+        ellipse(x, 0, r),
+        ...(closure.shape === 'disc'
+          ? [ellipse(x - r * 0.22, 0, r * 0.11), ellipse(x + r * 0.22, 0, r * 0.11)]
+          : []),
+      ]),
+      ...(closure.shape === 'disc'
+        ? [
+            plateOf(
+              'closure',
+              'rim',
+              closure.colour,
+              [ellipse(x, 0, r * 0.82), ellipse(x, 0, r * 0.74)],
+              'finding-recess',
+            ),
+          ]
+        : []),
+    ];
+    return [...drawLoops(site, loop, closure.loops, side, length, state), ...shapes];
+  },
+  steps(closure, site, layout) {
+    const p = mm(layout.measures.perimeter!);
+    const loopText =
+      closure.buttonAt === 'start'
+        ? `Tie the loop${closure.loops === 2 ? 's, one behind the other' : ''} ${p} round inside, with a knot in all cords. Push the button through before the knot is tight: it should just pass.`
+        : site.runs.every((run) => run.folded)
+          ? `Lay all folds together and tie one knot across all cords, so that the loop is ${p} round inside. Push the button through before the knot is tight: it should just pass.`
+          : `Turn the end back and tie one knot in both together, so that the loop is ${p} round inside. Push the button through before the knot is tight: it should just pass.`;
+    const loop = once(closure.loops === 2 ? 'Make the loops' : 'Make the loop', loopText);
+    const button = onFold(closure, site)
+      ? once(
+          `Thread ${closure.name} to the fold`,
+          'Pass the end of each strand through the button and bring it to the middle, so that both halves hang alike.',
+        )
+      : once(
+          `Tie ${closure.name} on`,
+          'Pass the cords through the button from behind, or through its shank, and tie one knot close to it. Try it in the loop on the wrist before anything is trimmed.',
+        );
+    return closure.buttonAt === 'start'
+      ? { start: [button], end: [loop] }
+      : { start: [loop], end: [button] };
+  },
+  mistakes: [
+    'The loop is tied easy: after a week the button falls out. It should need a push.',
+    'The button is tied before the piece was tried on; its place sets the size.',
+  ],
+};

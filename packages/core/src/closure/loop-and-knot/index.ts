@@ -1,0 +1,122 @@
+import {
+  plainClosure,
+  type ClosureBase,
+  type ClosureKind,
+  type ClosureSite,
+} from '../../face/closure-kind.js';
+import { KNOT_SPREAD } from '../../face/reason.js';
+import { loopFor } from '../../knot/loop.js';
+import { stopper, STOPPERS, STOPPER_FORMS, type StopperForm } from '../../knot/stopper.js';
+import { moved, straightRuns } from '../../knot/stroke.js';
+import { bundleOfRuns } from '../../part/pick.js';
+import { knotStrokes } from '../../part/stopper-knot/drawing.js';
+import { PRACTICE_FACTOR } from '../../material/practice.js';
+import { drawLoops, loopEnd, loopReach, loopStates } from '../loops.js';
+import { once } from '../steps.js';
+import { endTails, mm, useEach } from '../tails.js';
+
+/** A loop at the start, a stopper knot in all cords at the end. */
+export interface LoopAndKnot extends ClosureBase {
+  readonly type: 'loop-and-knot';
+  readonly form: StopperForm;
+}
+
+/** Extra end in mm that a thick knot in all cords needs while it is tied. Common practice, no source. */
+const ALLOWANCE = 50;
+
+const knotOf = (closure: LoopAndKnot, site: ClosureSite) =>
+  stopper(closure.form, bundleOfRuns(site.runs));
+
+/** The knot passes as a ball of its own width. */
+const loopOf = (closure: LoopAndKnot, site: ClosureSite) => {
+  const { width } = knotOf(closure, site);
+  return loopEnd(site, loopFor({ shape: 'ball', diameter: width, thickness: width }), 'start', 1);
+};
+
+export const loopAndKnot: ClosureKind<LoopAndKnot> = {
+  entry: {
+    type: 'loop-and-knot',
+    label: 'Loop and stopper knot',
+    blurb: 'Cord alone: a knot at one end passes a loop at the other.',
+    opens: true,
+  },
+  fields: [
+    {
+      type: 'choice',
+      key: 'form',
+      label: 'Knot',
+      choices: STOPPER_FORMS.map((id) => ({ id, label: STOPPERS[id].label })),
+    },
+  ],
+  make: () => ({ type: 'loop-and-knot', form: 'double-barrel' }),
+  aim: (closure, site) =>
+    loopStates(site, loopOf(closure, site), 1, knotOf(closure, site).length / 2)[0]!.extra,
+  layOut(closure, site) {
+    const knot = knotOf(closure, site);
+    const loop = loopOf(closure, site);
+    const allowance = ALLOWANCE * PRACTICE_FACTOR[site.practice];
+    return plainClosure({
+      states: loopStates(site, loop, 1, knot.length / 2),
+      reach: { start: loopReach(loop, 1), end: knot.length + 6 },
+      uses: [
+        ...loop.uses,
+        ...useEach(
+          site.runs,
+          {
+            code: 'knot.end',
+            label: STOPPERS[closure.form].label,
+            detail: 'in all cords together',
+            spread: KNOT_SPREAD,
+            assumed: site.runs.length > 1,
+          },
+          knot.inKnot,
+        ),
+        ...useEach(
+          site.runs,
+          {
+            code: 'end.allowance',
+            label: 'To work the knot with',
+            detail: 'a thick knot is tied loose and drawn up; trimmed afterwards',
+          },
+          allowance,
+        ),
+        ...endTails(site.runs, site),
+      ],
+      measures: { perimeter: loop.perimeter },
+    });
+  },
+  draw(closure, site, _layout, { length, done }) {
+    const state = done ? 'laid' : 'planned';
+    const size = knotOf(closure, site);
+    const knot = knotStrokes(closure.form, site.runs, 'closure-knot', 'closure', 0, 0, state);
+    return [
+      ...drawLoops(site, loopOf(closure, site), 1, 'start', length, state),
+      ...moved(
+        [
+          ...knot.below,
+          ...straightRuns(site.runs, 'closure-knot', 0, size.length + 4, state),
+          ...knot.above,
+        ],
+        length,
+      ),
+    ];
+  },
+  steps: (closure, _site, layout) => ({
+    start: [
+      once(
+        'Make the loop',
+        `Tie the loop ${mm(layout.measures.perimeter!)} round inside. It will just let the knot pass.`,
+      ),
+    ],
+    end: [
+      once(
+        `${STOPPERS[closure.form].label} in all cords`,
+        'Tie it loose, try the piece on with the knot pushed through the loop, then draw it up hard. It must pass the loop only with a push.',
+      ),
+    ],
+  }),
+  mistakes: [
+    'The knot is drawn up before it was tried: its place sets the size.',
+    'The loop is too easy; with wear the knot slips out.',
+  ],
+};

@@ -1,0 +1,153 @@
+import type { ClosureSite, ClosureState } from '../face/closure-kind.js';
+import type { Primitive } from '../face/primitive.js';
+import { KNOT_SPREAD, type Use } from '../face/reason.js';
+import { loopCord } from '../knot/loop.js';
+import { stopper } from '../knot/stopper.js';
+import { flipped, moved, straightRuns } from '../knot/stroke.js';
+import { CORD_KIND_FACTS, effectiveDiameter } from '../material/cord.js';
+import { EYE_LIES, eyeStrokes } from '../part/loop/drawing.js';
+import { bundleOfRuns } from '../part/pick.js';
+import { knotStrokes } from '../part/stopper-knot/drawing.js';
+import { endTails, useEach } from './tails.js';
+
+/** End in mm of a single cord's loop, turned back below its knot. */
+const TURNED_BACK = 40;
+
+export interface LoopEnd {
+  /** Inner perimeter in mm as it is tied: tight, since it loosens. */
+  readonly perimeter: number;
+  /** How far the loop lies out when it is closed: half its way round. */
+  readonly reach: number;
+  /** Length in mm of one knot that shuts a loop. */
+  readonly knot: number;
+  readonly uses: readonly Use[];
+  /** Whether it is made of the folds of the strands. */
+  readonly atFold: boolean;
+}
+
+/** How much a loop of these cords gives. */
+const stretchOf = (site: ClosureSite): number =>
+  Math.max(...site.runs.map((run) => CORD_KIND_FACTS[run.cord.kind].stretch));
+
+/**
+ * A loop at one end of the piece: of the folds, of two or more cords between knots, or of a single
+ * cord turned back. Tied at the tight limit times (1 - stretch), since it loosens with wear.
+ *
+ * @param needed inner perimeter in mm that lets its counterpart pass
+ * @param side where it lies
+ * @param loops how many in a row
+ */
+export function loopEnd(
+  site: ClosureSite,
+  needed: number,
+  side: 'start' | 'end',
+  loops: number,
+): LoopEnd {
+  const perimeter = needed * (1 - stretchOf(site));
+  const bundle = bundleOfRuns(site.runs);
+  const atFold = side === 'start' && site.runs.every((run) => run.folded);
+  const single = !atFold && site.runs.length === 1;
+  const knot = stopper('overhand', single ? 2 * bundle : bundle);
+  // Cords in parallel shut each loop with a knot behind it; folds and a turned end need none there.
+  const parallel = !atFold && !single;
+  const knots = parallel ? loops : loops - (atFold || single ? 0 : 1);
+  const round = (d: number): number => loopCord(perimeter, d) * (single ? 1 : 0.5);
+  return {
+    perimeter,
+    reach: perimeter / 2,
+    knot: knot.length,
+    atFold,
+    uses: [
+      ...useEach(
+        site.runs,
+        {
+          code: 'closure.loop',
+          label: single ? 'Loop' : 'Half of the loop',
+          detail: 'the way round inside, and π × the cord along its middle',
+        },
+        (run) => loops * round(effectiveDiameter(run.cord)),
+      ),
+      ...useEach(
+        site.runs,
+        {
+          code: 'knot.loop',
+          label: 'Knots that shut the loop',
+          detail: 'overhand, in all cords together, taken as one thick cord',
+          assumed: true,
+          spread: KNOT_SPREAD,
+        },
+        Math.max(1, knots) * knot.inKnot * (single ? 2 : 1),
+      ),
+      ...(single
+        ? useEach(
+            site.runs,
+            {
+              code: 'end.turned-back',
+              label: 'End of the loop',
+              detail: 'left below the knot, trimmed afterwards',
+            },
+            TURNED_BACK,
+          )
+        : side === 'end'
+          ? endTails(site.runs, site)
+          : []),
+    ],
+  };
+}
+
+/** One circumference for each loop; the first loop lies next to the work. */
+export function loopStates(
+  site: ClosureSite,
+  loop: LoopEnd,
+  loops: number,
+  rest: number,
+): ClosureState[] {
+  const height = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
+  return Array.from({ length: loops }, (_, i) => ({
+    id: `loop-${i + 1}`,
+    label: loops === 1 ? 'Closed' : i === 0 ? 'First loop' : 'Second loop',
+    extra: [
+      {
+        kind: 'flexible' as const,
+        length: (i + 1) * (loop.reach + loop.knot) + rest,
+        height,
+      },
+    ],
+  }));
+}
+
+/** The loop or loops lying out from the end of the work. */
+export function drawLoops(
+  site: ClosureSite,
+  loop: LoopEnd,
+  loops: number,
+  side: 'start' | 'end',
+  length: number,
+  state: 'laid' | 'planned',
+): Primitive[] {
+  const shapes: Primitive[] = [];
+  let x = 0;
+  for (let i = 0; i < loops; i++) {
+    // Outwards from the work: a knot, then the eye; drawn to the left and turned round for the end.
+    const knot = knotStrokes('overhand', site.runs, `closure-loop-${i}`, 'closure', 0, 0, state);
+    const at = x - loop.knot;
+    shapes.push(
+      ...moved(eyeStrokes(site.runs, loop.perimeter, `closure-${i}`, 'closure', state), at),
+      ...moved(knot.below, at),
+      // A second loop hangs from the far end of the first.
+      ...straightRuns(
+        site.runs,
+        `closure-${i}`,
+        at,
+        i === 0 ? x : x + loop.reach * (1 - EYE_LIES),
+        state,
+      ),
+      ...moved(knot.above, at),
+    );
+    x = at - loop.reach;
+  }
+  return side === 'start' ? shapes : moved(flipped(shapes), length);
+}
+
+/** What a closure with loops lays out on the side of the loops. */
+export const loopReach = (loop: LoopEnd, loops: number): number => loops * (loop.reach + loop.knot);

@@ -1,0 +1,219 @@
+import type { ClosureLayout, ClosureSite, ClosureState } from '../face/closure-kind.js';
+import type { Use } from '../face/reason.js';
+import { KNOT_SPREAD } from '../face/reason.js';
+import type { Run } from '../face/run.js';
+import { stopper, STOPPERS, type StopperForm } from '../knot/stopper.js';
+import { bundleOfRuns } from '../part/pick.js';
+import { effectiveDiameter, workingTail } from '../material/cord.js';
+import { PRACTICE_FACTOR } from '../material/practice.js';
+import type { Finding } from '../measure/finding.js';
+import { mm } from '../measure/speak.js';
+import { flexibleLengthFor, type RoundPart } from '../measure/fit.js';
+
+/** By how much the longest circumference must exceed what it passes, in mm. */
+export const PASS_MARGIN = 5;
+/** How much tighter than the size aimed at a slider still closes, in mm. Common practice, no source. */
+export const TIGHTER = 20;
+/** End in mm that stays beyond a stopper knot after trimming. Common practice, no source. */
+export const STUB = 4;
+
+export { mm };
+
+/** Runs whose strand ends at the start, not folds there. */
+export const freeAtStart = (site: ClosureSite): Run[] => site.runs.filter((run) => !run.folded);
+
+/** The same length for each of some runs. */
+export const useEach = (
+  runs: readonly Run[],
+  reason: Omit<Use['reason'], 'mm'>,
+  each: number | ((run: Run) => number),
+): Use[] =>
+  runs.map((run) => {
+    const length = typeof each === 'number' ? each : each(run);
+    return {
+      strand: run.strand,
+      half: run.half,
+      reason: { ...reason, mm: length, times: { count: 1, each: length } },
+    };
+  });
+
+/** What the fingers need beyond the last knot; trimmed away afterwards. */
+export const endTails = (runs: readonly Run[], site: ClosureSite): Use[] =>
+  useEach(
+    runs,
+    {
+      code: 'end.tail',
+      label: 'Ends to tie with',
+      detail: 'for the fingers to tie the last knot; trimmed afterwards',
+    },
+    (run) => workingTail(run.cord) * (0.5 + 0.5 * PRACTICE_FACTOR[site.practice]),
+  );
+
+/** A stopper knot in all of some runs together. */
+export const stopperUses = (runs: readonly Run[], form: StopperForm): Use[] => {
+  const bundle = bundleOfRuns(runs);
+  return useEach(
+    runs,
+    {
+      code: 'knot.end',
+      label: STOPPERS[form].label,
+      detail: 'at the end of the tail, over and above its length',
+      spread: KNOT_SPREAD,
+      assumed: runs.length > 1,
+    },
+    stopper(form, bundle).inKnot,
+  );
+};
+
+/** Tails that stay: they lie outside of the body and are drawn in and out. */
+export const tailUses = (runs: readonly Run[], length: number): Use[] =>
+  useEach(
+    runs,
+    {
+      code: 'closure.tails',
+      label: 'Sliding tails',
+      detail: 'from the body to the stopper knot',
+    },
+    length,
+  );
+
+export interface Slide {
+  /** Length of each tail in mm, from the body to its stopper. */
+  readonly tail: number;
+  readonly shortest: number;
+  readonly longest: number;
+  /** Tail that passing the hand takes. */
+  readonly needed: number;
+}
+
+/**
+ * Tails of a closure whose two tails overlap in something that holds `grip` of each.
+ *
+ * One slider over both: extra = s to 2 T - s. Two sliding knots: S + k to 2 S - k.
+ *
+ * @param grip length of the slider or of one sliding knot in mm
+ * @param tails as the maker set them, or null for what passing takes
+ * @param two whether there are two knots, one on each tail
+ */
+export function slide(
+  site: ClosureSite,
+  body: readonly RoundPart[],
+  grip: number,
+  tails: number | null,
+  two: boolean,
+): Slide {
+  const height = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
+  const want = site.pass.mm + PASS_MARGIN;
+  const extra = flexibleLengthFor(Math.max(want, site.target), height, body, site.turns);
+  // Long enough to pass, to close at the size aimed at, and to be tied at all.
+  const least = grip + TIGHTER / 2 + 5;
+  const needed = Math.max((extra + grip) / 2, least);
+  const tail = tails ?? needed;
+  return {
+    tail,
+    shortest: two ? tail + grip : grip,
+    longest: Math.max(2 * tail - grip, two ? tail + grip : grip),
+    needed,
+  };
+}
+
+/** What lies in the round when a slider stands at the size aimed at. */
+export const slideAim = (site: ClosureSite, grip: number): RoundPart[] => {
+  const height = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
+  return [{ kind: 'flexible', length: grip + TIGHTER, height }];
+};
+
+export const slideStates = (site: ClosureSite, at: Slide): ClosureState[] => {
+  const height = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
+  return [
+    {
+      id: 'shortest',
+      label: 'Drawn in',
+      extra: [{ kind: 'flexible', length: at.shortest, height }],
+    },
+    {
+      id: 'longest',
+      label: 'Drawn out',
+      extra: [{ kind: 'flexible', length: at.longest, height }],
+    },
+  ];
+};
+
+/** What there is to say about the tails of a sliding closure. */
+export function slideFindings(site: ClosureSite, at: Slide, grip: number): Finding[] {
+  const findings: Finding[] = [];
+  const { what, mm: girth, estimated } = site.pass;
+  if (at.tail < grip) {
+    findings.push({
+      code: 'closure.tails-short',
+      severity: 'error',
+      message: `Tails of ${mm(at.tail)} are too short for a slider of ${mm(grip)} to be tied over them.`,
+      remedy: `Make them at least ${mm(Math.ceil(at.needed))}.`,
+      path: 'tails',
+      fix: fixTails(at.needed),
+    });
+  } else if (at.tail < at.needed - 0.5) {
+    findings.push({
+      code: 'closure.range',
+      severity: 'warning',
+      message: `Drawn out it does not pass the ${what} (${mm(girth)}${estimated ? ', estimated' : ''}); each tail must be ${mm(at.needed - at.tail)} longer.`,
+      remedy: `Make the tails ${mm(Math.ceil(at.needed))}.`,
+      path: 'tails',
+      fix: fixTails(at.needed),
+    });
+  }
+  if (site.runs.some((run) => run.folded)) {
+    findings.push({
+      code: 'closure.folded',
+      severity: 'error',
+      message: 'A slider needs free ends at both sides; here a strand is folded at the start.',
+      remedy: 'Use the strands single, or choose a loop closure.',
+      path: 'type',
+    });
+  }
+  return findings;
+}
+
+const fixTails = (needed: number) => ({
+  label: `Tails of ${mm(Math.ceil(needed))}`,
+  path: 'tails',
+  value: Math.ceil(needed),
+});
+
+/** The tails field that all sliding closures share. */
+export const TAILS_FIELD = {
+  type: 'length',
+  key: 'tails',
+  label: 'Each tail, to its stopper',
+  min: 5,
+  max: 800,
+  open: 'as long as passing takes',
+} as const;
+
+/** Everything of a layout that closures with one slider over both tails have alike. */
+export function slidingLayout(
+  site: ClosureSite,
+  body: readonly RoundPart[],
+  grip: number,
+  tails: number | null,
+): {
+  readonly at: Slide;
+  readonly layout: Pick<ClosureLayout, 'states' | 'uses' | 'reach' | 'findings' | 'measures'>;
+} {
+  const at = slide(site, body, grip, tails, false);
+  const start = freeAtStart(site);
+  return {
+    at,
+    layout: {
+      states: slideStates(site, at),
+      reach: { start: at.tail + 12, end: at.tail + 12 },
+      uses: [
+        ...tailUses(start, at.tail),
+        ...tailUses(site.runs, at.tail),
+        ...endTails([...start, ...site.runs], site),
+      ],
+      findings: slideFindings(site, at, grip),
+      measures: { tail: at.tail, grip },
+    },
+  };
+}

@@ -1,0 +1,86 @@
+import { plainClosure, type ClosureBase, type ClosureKind } from '../../face/closure-kind.js';
+import { stopper } from '../../knot/stopper.js';
+import { effectiveDiameter } from '../../material/cord.js';
+import { bundleOfRuns } from '../../part/pick.js';
+import { once } from '../steps.js';
+import { drawTails } from '../tail-drawing.js';
+import { freeAtStart, mm, useEach } from '../tails.js';
+
+/** Ends that are tied to each other on the wearer. */
+export interface TieEnds extends ClosureBase {
+  readonly type: 'tie-ends';
+  /** Each end in mm, from the body. */
+  readonly length: number;
+}
+
+export const tieEnds: ClosureKind<TieEnds> = {
+  entry: {
+    type: 'tie-ends',
+    label: 'Tie ends',
+    blurb: 'Long ends, tied together on the wearer.',
+    opens: true,
+  },
+  fields: [{ type: 'length', key: 'length', label: 'Each end', min: 30, max: 600 }],
+  // Three to four inches each. Common practice, no source.
+  make: () => ({ type: 'tie-ends', length: 90 }),
+  aim: (_closure, site) => [
+    { kind: 'flexible', length: stopper('overhand', bundleOfRuns(site.runs)).length, height: 1 },
+  ],
+  layOut(closure, site) {
+    const start = freeAtStart(site);
+    const all = [...start, ...site.runs];
+    const height = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
+    return plainClosure({
+      states: [
+        { id: 'tied', label: 'Tied close', extra: tieEnds.aim(closure, site) },
+        {
+          id: 'loose',
+          label: 'Tied long',
+          // A knot and ends to tie it with again stay over on both sides.
+          extra: [{ kind: 'flexible', length: Math.max(1, 2 * closure.length - 120), height }],
+        },
+      ],
+      reach: { start: closure.length + 6, end: closure.length + 6 },
+      uses: useEach(
+        all,
+        { code: 'closure.ties', label: 'Ends to tie', detail: 'they stay' },
+        closure.length,
+      ),
+      findings:
+        start.length === 0
+          ? [
+              {
+                code: 'ties.fold',
+                severity: 'note',
+                message: 'The folds at the start make a loop that the ends are tied through.',
+                remedy: 'For ends on both sides use the strands single.',
+                path: 'type',
+              },
+            ]
+          : closure.length < 70
+            ? [
+                {
+                  code: 'ties.short',
+                  severity: 'warning',
+                  message: `Ends of ${mm(closure.length)} are hard to tie with one hand.`,
+                  remedy: 'Give them 75 mm to 100 mm each.',
+                  path: 'length',
+                },
+              ]
+            : [],
+      measures: { tail: closure.length },
+    });
+  },
+  draw: (closure, site, _layout, { length, done }) =>
+    drawTails(site, closure.length, length, 'overhand', done ? 'laid' : 'planned'),
+  steps: (closure) => ({
+    start: [],
+    end: [
+      once(
+        'A knot at the end of every tie',
+        `Each end ${mm(closure.length)} long; a small overhand knot keeps it from fraying.`,
+      ),
+    ],
+  }),
+  mistakes: ['Ends cut to length before the knots at their ends are tied.'],
+};

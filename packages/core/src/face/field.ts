@@ -1,0 +1,70 @@
+/** What the parts and closures ask the maker for: one description for the form, the checks and the docs. */
+interface FieldBase {
+  readonly key: string;
+  readonly label: string;
+  /** Shown only while this holds; its value is kept and checked all the same. */
+  readonly when?: (values: Readonly<Record<string, unknown>>) => boolean;
+}
+export interface LengthField extends FieldBase {
+  readonly type: 'length';
+  /** In mm. */
+  readonly min: number;
+  readonly max: number;
+  /** null leaves the length to the fit, or to what the closure needs. */
+  readonly open?: string;
+  /** Cord-sized measures are said in millimetres whatever the maker's unit. */
+  readonly small?: boolean;
+}
+export interface CountField extends FieldBase {
+  readonly type: 'count';
+  readonly min: number;
+  readonly max: number;
+  /** null leaves the count to another field. */
+  readonly open?: string;
+}
+export interface ChoiceField extends FieldBase {
+  readonly type: 'choice';
+  readonly choices: readonly {
+    readonly id: string;
+    readonly label: string;
+    readonly blurb?: string;
+  }[];
+}
+export interface TextField extends FieldBase {
+  readonly type: 'text';
+}
+export interface ColourField extends FieldBase {
+  readonly type: 'colour';
+}
+/** The id of a bead of the piece. */
+export interface BeadField extends FieldBase {
+  readonly type: 'bead';
+}
+/** A row of ids of beads of the piece, from the start of the part to its end. */
+export interface BeadsField extends FieldBase {
+  readonly type: 'beads';
+}
+/** A cord of its own, besides the strands. */
+export interface CordField extends FieldBase {
+  readonly type: 'cord';
+}
+/** Numbers of the runs concerned, from 0; null for all that lie there. */
+export interface RunsField extends FieldBase {
+  readonly type: 'runs';
+}
+export type Field =
+  | LengthField
+  | CountField
+  | ChoiceField
+  | TextField
+  | ColourField
+  | BeadField
+  | BeadsField
+  | CordField
+  | RunsField;
+
+/** Most beads in one row. */
+export const MAX_ROW = 400;
+
+/** Names of parts and beads within a piece. */
+export const ID_PATTERN = /^[a-z0-9][a-z0-9-]{0,39}$/;

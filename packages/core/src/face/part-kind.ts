@@ -1,0 +1,160 @@
+import type { Bead } from '../material/bead.js';
+import type { Cord } from '../material/cord.js';
+import type { Practice } from '../material/practice.js';
+import type { Finding } from '../measure/finding.js';
+import type { RoundPart } from '../measure/fit.js';
+import type { Field } from './field.js';
+import type { Primitive } from './primitive.js';
+import type { AuxiliaryCord, Need, Passage, Use } from './reason.js';
+import type { Run, LegRole } from './run.js';
+import type { Side } from './side.js';
+import type { Caution } from './step.js';
+
+/** How hard the hand pulls; sets the pitch. */
+export const TENSIONS = ['soft', 'even', 'hard'] as const;
+export type Tension = (typeof TENSIONS)[number];
+
+/** What all parts have, whatever their kind. */
+export interface PartBase {
+  /** Unique within the piece; what drawings and findings refer to. */
+  readonly id: string;
+  readonly kind: string;
+  /** What each run does here, where it differs from what its strand does elsewhere. */
+  readonly roles?: readonly LegRole[];
+}
+
+/** Where a part lies: what it has to work with. */
+export interface PartSite {
+  /** Every run that lies at this place, by its role here. */
+  readonly runs: readonly Run[];
+  /** @throws RangeError for an id that the piece has no bead for */
+  readonly bead: (id: string) => Bead;
+  /** Length in mm at its start where cut core ends lie hidden beside the core. */
+  readonly buried: number;
+  /** This hand's cord per knot / the model's; 1 until learnt. */
+  readonly takeUp: number;
+  readonly practice: Practice;
+  readonly first: boolean;
+  readonly last: boolean;
+}
+
+/** A bead where it lies. */
+export interface PlacedBead {
+  readonly id: string;
+  /** Middle of the bead in mm from the start of its part. */
+  readonly at: number;
+  /** Half its height to the side it lies on, where it is off the middle; the run it is strung on. */
+  readonly run?: number;
+}
+
+/** Cross-section of the finished work in mm. */
+export interface Section {
+  readonly width: number;
+  readonly thickness: number;
+  /** Length of finished work that one unit makes when left alone, in mm. */
+  readonly pitch: number;
+}
+
+/** A part laid out on its length. */
+export interface PartLayout extends Section {
+  /** Along the piece in mm. */
+  readonly length: number;
+  /** How many times the hand does it, >= 1. */
+  readonly units: number;
+  readonly unitName: string;
+  /** How it goes round a body; lengths add up to `length` unless it hangs. */
+  readonly round: readonly RoundPart[];
+  readonly uses: readonly Use[];
+  readonly passages: readonly Passage[];
+  readonly beads: readonly PlacedBead[];
+  readonly needs: readonly Need[];
+  readonly auxiliary: readonly AuxiliaryCord[];
+  /** Paths are relative to the part. */
+  readonly findings: readonly Finding[];
+}
+
+export interface DrawOptions {
+  readonly part: string;
+  /** Units already done; those after it are drawn as planned. */
+  readonly done: number;
+  readonly firstSide: Side;
+}
+
+/** One kind of action on a part, as its kind describes it. */
+export interface PartStep {
+  readonly title: string;
+  readonly text: string;
+  readonly units: number;
+  readonly unitName?: string;
+  readonly sideOf?: (unit: number, firstSide: Side) => Side;
+  /** What this very unit is: 'next: 6 mm grey'. */
+  readonly unitText?: (unit: number) => string;
+  readonly cautions: readonly Caution[];
+}
+
+/** What a new part is made from. */
+export interface PartStart {
+  readonly id: string;
+  /** A bead of the piece to begin with. */
+  readonly bead: string;
+  readonly cord: Cord;
+}
+
+/** What a kind of part says of itself where parts are chosen. */
+export interface PartEntry {
+  readonly id: string;
+  readonly label: string;
+  readonly blurb: string;
+  readonly group: 'cord' | 'knots' | 'beads' | 'focal';
+  /** Its word in a sentence of counts: 'half knot'. */
+  readonly unitName: string;
+  /** Whether it is strung from a bead of the piece. */
+  readonly needsBead: boolean;
+}
+
+/** The one face of every kind of part: model, drawing, steps and catalogue entry. */
+export interface PartKind<P extends PartBase = PartBase> {
+  readonly entry: PartEntry;
+  readonly fields: readonly Field[];
+  make(start: PartStart): P;
+  /** Whether its length is left to the fit. */
+  fills(part: P): boolean;
+  section(part: P, site: PartSite): Section;
+  /**
+   * @param share length in mm that the fit leaves to it; read only when it fills
+   */
+  layOut(part: P, site: PartSite, share: number): PartLayout;
+  /** The part on the bench from x = 0 to its length, y = 0 on its centre line. */
+  draw(part: P, site: PartSite, layout: PartLayout, options: DrawOptions): readonly Primitive[];
+  steps(part: P, site: PartSite, layout: PartLayout): readonly PartStep[];
+  /** Close-up of the unit to be tied next, hanging downwards from the work done. */
+  picture?(
+    part: P,
+    site: PartSite,
+    layout: PartLayout,
+    unit: number,
+    firstSide: Side,
+  ): readonly Primitive[];
+  /** The part turned end for end; the same part when it looks alike both ways. */
+  mirror?(part: P): P;
+}
+
+/** A layout with nothing special about it, to be filled in. */
+export const plainLayout = (
+  length: number,
+  section: Section,
+  more: Partial<PartLayout> = {},
+): PartLayout => ({
+  ...section,
+  length,
+  units: 1,
+  unitName: 'part',
+  round: length > 0 ? [{ kind: 'flexible', length, height: section.thickness / 2 }] : [],
+  uses: [],
+  passages: [],
+  beads: [],
+  needs: [],
+  auxiliary: [],
+  findings: [],
+  ...more,
+});

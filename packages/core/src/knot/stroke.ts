@@ -1,0 +1,74 @@
+import type { Arrow, CordStroke, Point, Primitive } from '../face/primitive.js';
+import type { Run } from '../face/run.js';
+import { CORD_KIND_FACTS, effectiveDiameter } from '../material/cord.js';
+import { lanesOf } from './lanes.js';
+
+/** A cord drawn along lines, at its diameter under tension. */
+export const strokeOf = (
+  run: Pick<Run, 'strand' | 'cord'>,
+  key: string,
+  part: string,
+  lines: readonly (readonly Point[])[],
+  state: CordStroke['state'],
+  ends: CordStroke['ends'] = 'butt',
+): CordStroke => ({
+  kind: 'cord',
+  key,
+  part,
+  strand: run.strand,
+  colour: run.cord.colour.hex,
+  texture: CORD_KIND_FACTS[run.cord.kind].texture,
+  diameter: effectiveDiameter(run.cord),
+  lines,
+  ends,
+  state,
+});
+
+/** Runs lying straight in their lanes from one place along the piece to another. */
+export function straightRuns(
+  runs: readonly Run[],
+  part: string,
+  from: number,
+  to: number,
+  state: CordStroke['state'] = 'laid',
+): CordStroke[] {
+  const lanes = lanesOf(runs);
+  return runs.map((run) => {
+    const y = lanes.get(run.index) ?? 0;
+    return strokeOf(
+      run,
+      `${part}-run-${run.index}-${Math.round(from * 10)}`,
+      part,
+      [
+        [
+          [from, y],
+          [to, y],
+        ],
+      ],
+      state,
+    );
+  });
+}
+
+const map = (shape: Primitive, move: (p: Point) => Point, turn: number): Primitive => {
+  switch (shape.kind) {
+    case 'cord':
+      return { ...shape, lines: shape.lines.map((line) => line.map(move)) };
+    case 'plate':
+      return { ...shape, outlines: shape.outlines.map((line) => line.map(move)) };
+    case 'bead':
+      return { ...shape, at: move(shape.at), turn: shape.turn + turn };
+    case 'arrow':
+      return { ...shape, line: shape.line.map(move) } satisfies Arrow;
+  }
+};
+
+/** The same shapes, moved along and across the bench by mm. */
+export const moved = (shapes: readonly Primitive[], dx: number, dy = 0): Primitive[] =>
+  dx === 0 && dy === 0
+    ? [...shapes]
+    : shapes.map((shape) => map(shape, ([x, y]): Point => [x + dx, y + dy], 0));
+
+/** The same shapes, turned left to right about x = 0. */
+export const flipped = (shapes: readonly Primitive[]): Primitive[] =>
+  shapes.map((shape) => map(shape, ([x, y]): Point => [-x, y], 0));

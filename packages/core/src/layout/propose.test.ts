@@ -1,0 +1,138 @@
+import { describe, expect, it } from '@jest/globals';
+import { isSymmetric } from '../piece/arrange.js';
+import { templateById } from '../template/templates.js';
+import { planned, testBead } from '../testing.js';
+import { orderRow, proposeLayouts, shareEvenly, type LayoutWish } from './propose.js';
+import { finish } from './solve.js';
+
+const start = {
+  name: 'x',
+  wearer: { name: 'Somebody', wrist: 165, hand: 200 },
+  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+} as const;
+const band = {
+  ...templateById('beaded-band').make(start),
+  beads: [testBead('six', 6, { hole: 1.4 }), testBead('four', 4, { hole: 1.2, count: 12 })],
+};
+const piece = {
+  ...band,
+  parts: band.parts.map((part) => (part.kind === 'beads' ? { ...part, beads: ['six'] } : part)),
+};
+const wish: LayoutWish = {
+  beads: [
+    { id: 'six', least: 0, most: 40 },
+    { id: 'four', least: 0, most: 40 },
+  ],
+  symmetric: true,
+  order: 'alternating',
+  between: 'half-knots',
+  knots: [2, 3],
+  ends: 20,
+  keep: 5,
+};
+
+describe('proposals', () => {
+  const proposals = finish(proposeLayouts(piece, wish));
+  it('land near the size, best first, and truly: planning gives that size', () => {
+    expect(proposals).toHaveLength(5);
+    const offs = proposals.map((p) => Math.abs(p.off));
+    expect(offs).toEqual([...offs].sort((a, b) => a - b));
+    expect(offs[0]).toBeLessThan(1);
+    for (const proposal of proposals) {
+      const { fit } = planned(proposal.piece);
+      expect(fit.circumference - fit.target).toBeCloseTo(proposal.off, 9);
+      expect(fit.circumference).toBeCloseTo(proposal.size, 9);
+    }
+  });
+  it('are symmetric when that is wished', () => {
+    for (const { row, piece: proposed } of proposals) {
+      expect(isSymmetric(row)).toBe(true);
+      expect(planned(proposed).counters.symmetric).toBe(true);
+    }
+  });
+  it('never use more than there is in hand, nor fewer half knots than wished', () => {
+    for (const { counts, knots } of proposals) {
+      expect(counts.find((c) => c.id === 'four')?.count ?? 0).toBeLessThanOrEqual(12);
+      expect([2, 3]).toContain(knots);
+    }
+  });
+  it('leave out a bead whose hole is too narrow, and say so when none is left', () => {
+    const narrow = { ...piece, beads: [testBead('six', 6, { hole: 0.4 }), testBead('four', 4)] };
+    const without = finish(proposeLayouts(narrow, wish));
+    expect(without.every((p) => !p.row.includes('six'))).toBe(true);
+    const none = { ...wish, beads: [{ id: 'six', least: 0, most: 40 }] };
+    expect(() => finish(proposeLayouts(narrow, none))).toThrow(/too narrow/);
+  });
+  it('work for a row that touches, on a piece worn open too', () => {
+    const lariat = templateById('lariat').make(start);
+    const row = finish(
+      proposeLayouts(templateById('large-bead-band').make(start), {
+        ...wish,
+        beads: [{ id: 'wood-12', least: 1, most: 30 }],
+        between: 'touching',
+        ends: 5,
+      }),
+    );
+    expect(Math.abs(row[0]?.off ?? 99)).toBeLessThanOrEqual(6.1);
+    const open = finish(
+      proposeLayouts(lariat, {
+        ...wish,
+        beads: [{ id: 'pearl-8', least: 1, most: 200 }],
+        between: 'touching',
+        symmetric: false,
+      }),
+    );
+    expect(Math.abs(open[0]?.off ?? 99)).toBeLessThanOrEqual(5.1);
+  });
+});
+
+describe('beads that take alike', () => {
+  const beads = [
+    { id: 'grey', least: 0, most: 40 },
+    { id: 'white', least: 0, most: 3 },
+    { id: 'blue', least: 0, most: 40 },
+  ];
+  it('share a count evenly, in pairs for two halves alike', () => {
+    expect(shareEvenly(beads, 9, false)).toEqual([3, 3, 3]);
+    expect(shareEvenly(beads, 12, false)).toEqual([5, 3, 4]);
+    const paired = shareEvenly(beads, 11, true);
+    expect(paired.reduce((a, b) => a + b)).toBe(11);
+    expect(paired.filter((n) => n % 2 === 1)).toHaveLength(1);
+  });
+  it('are proposed together, not one row for every mixture', () => {
+    const two = {
+      ...piece,
+      beads: [testBead('six', 6, { hole: 1.4 }), testBead('other', 6, { hole: 1.4 })],
+    };
+    const rows = finish(
+      proposeLayouts(two, {
+        ...wish,
+        beads: [
+          { id: 'six', least: 0, most: 40 },
+          { id: 'other', least: 0, most: 40 },
+        ],
+      }),
+    );
+    const sizes = rows.map(({ size, knots }) => `${size.toFixed(3)} ${knots}`);
+    expect(new Set(sizes).size).toBe(sizes.length);
+    expect(rows[0]?.counts.map(({ id }) => id)).toEqual(['six', 'other']);
+  });
+});
+
+describe('the order of a row', () => {
+  const size = (id: string) => ({ height: Number(id), length: Number(id) });
+  it('grades towards the middle, groups or alternates, with both halves alike', () => {
+    const ids = ['6', '6', '8', '8', '10'];
+    expect(orderRow(ids, { symmetric: true, order: 'graded' }, size)).toEqual([
+      '6',
+      '8',
+      '10',
+      '8',
+      '6',
+    ]);
+    for (const order of ['graded', 'blocks', 'alternating'] as const) {
+      expect(isSymmetric(orderRow(ids, { symmetric: true, order }, size))).toBe(true);
+      expect(orderRow(ids, { symmetric: false, order }, size).sort()).toEqual([...ids].sort());
+    }
+  });
+});

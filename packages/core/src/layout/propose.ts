@@ -1,0 +1,317 @@
+import { closureKind } from '../closure/registry.js';
+import { passage } from '../material/passage.js';
+import { angleOf, type RoundPart } from '../measure/fit.js';
+import type { BeadsPart } from '../part/beads/index.js';
+import { partKind, type Part } from '../part/registry.js';
+import { alternated, graded, inBlocks } from '../piece/arrange.js';
+import { freshId } from '../piece/edit.js';
+import { beadIdsOf, beadsById } from '../piece/palette.js';
+import type { Piece } from '../piece/piece.js';
+import { closureSiteOf, sitesOf } from '../piece/sites.js';
+import { fitParts, stretchOf } from '../plan/fit-plan.js';
+import { planPiece } from '../plan/plan.js';
+import { bestCounts, type Candidate, type CountAnswer } from './solve.js';
+
+export const ROW_ORDERS = ['graded', 'alternating', 'blocks'] as const;
+export type RowOrder = (typeof ROW_ORDERS)[number];
+export const ROW_GAPS = ['touching', 'overhand', 'double-barrel', 'half-knots'] as const;
+export type RowGap = (typeof ROW_GAPS)[number];
+
+/** What the maker wants laid out. */
+export interface LayoutWish {
+  /** Beads of the piece that may be used, and how many of each. */
+  readonly beads: readonly { readonly id: string; readonly least: number; readonly most: number }[];
+  readonly symmetric: boolean;
+  readonly order: RowOrder;
+  readonly between: RowGap;
+  /** Fewest and most half knots between neighbours; read only for half knots. */
+  readonly knots: readonly [number, number];
+  /** Length in mm of each part beside the row that would otherwise take what the fit asks for. */
+  readonly ends: number;
+  /** How many proposals. */
+  readonly keep: number;
+}
+
+export interface Proposal {
+  readonly piece: Piece;
+  readonly row: readonly string[];
+  readonly counts: readonly { readonly id: string; readonly count: number }[];
+  /** Half knots between neighbours; 0 without. */
+  readonly knots: number;
+  /** What planning it gives: inner circumference in mm, or length of a piece worn open. */
+  readonly size: number;
+  /** That size minus the one aimed at, in mm. */
+  readonly off: number;
+}
+
+/** First and last part that carries beads: what a proposal puts its row in place of. */
+function slotOf(parts: readonly Part[]): readonly [number, number] {
+  const carries = (part: Part): boolean => part.kind === 'beads';
+  const first = parts.findIndex(carries);
+  if (first >= 0) return [first, parts.findLastIndex(carries)];
+  const middle = Math.floor(parts.length / 2);
+  return [middle, middle - 1];
+}
+
+/** The row as parts: one of beads, or beads and half knots in turn. */
+function rowParts(
+  piece: Piece,
+  row: readonly string[],
+  { between }: Pick<LayoutWish, 'between'>,
+  knots: number,
+): Part[] {
+  const [from, to] = slotOf(piece.parts);
+  const outside = [...piece.parts.slice(0, from), ...piece.parts.slice(to + 1)];
+  const old = piece.parts.find((part): part is BeadsPart => part.kind === 'beads');
+  const through = { through: old?.through ?? 'core', runs: old?.runs ?? null } as const;
+  const beads = (ids: readonly string[], id: string): BeadsPart => ({
+    id,
+    kind: 'beads',
+    beads: ids,
+    ...through,
+    between: between === 'half-knots' ? 'touching' : between,
+    gap: 0,
+  });
+  if (between !== 'half-knots') return [beads(row, freshId(outside, 'beads'))];
+  const parts: Part[] = [];
+  const fresh = (kind: string): string => freshId([...outside, ...parts], kind);
+  row.forEach((id, i) => {
+    if (i > 0) {
+      parts.push({
+        id: fresh('square-knot-sinnet'),
+        kind: 'square-knot-sinnet',
+        form: 'flat',
+        tension: 'even',
+        length: null,
+        units: knots,
+      });
+    }
+    parts.push(beads([id], fresh('beads')));
+  });
+  return parts;
+}
+
+/** The piece with a row in its slot, and nothing left to the fit. */
+function withRow(piece: Piece, wish: LayoutWish, row: readonly string[], knots: number): Piece {
+  const [from, to] = slotOf(piece.parts);
+  const fix = (part: Part): Part =>
+    partKind(part.kind).fills(part) ? ({ ...part, length: wish.ends } as Part) : part;
+  return {
+    ...piece,
+    parts: [
+      ...piece.parts.slice(0, from).map(fix),
+      ...rowParts(piece, row, wish, knots),
+      ...piece.parts.slice(to + 1).map(fix),
+    ],
+  };
+}
+
+/** Counts as a row: its halves alike when it is to be symmetric. */
+export function orderRow(
+  ids: readonly string[],
+  { symmetric, order }: Pick<LayoutWish, 'symmetric' | 'order'>,
+  size: Parameters<typeof graded>[1],
+): string[] {
+  const arrange = (row: readonly string[]): string[] =>
+    order === 'graded' ? graded(row, size) : order === 'blocks' ? inBlocks(row) : alternated(row);
+  if (!symmetric) return arrange(ids);
+  const counts = new Map<string, number>();
+  for (const id of ids) counts.set(id, (counts.get(id) ?? 0) + 1);
+  const half = [...counts].flatMap(([id, n]) =>
+    Array.from({ length: Math.floor(n / 2) }, () => id),
+  );
+  const middle = [...counts].filter(([, n]) => n % 2 === 1).map(([id]) => id);
+  // Graded: small beads outside, so the half grows towards the middle.
+  const left =
+    order === 'graded'
+      ? [...half].sort((a, b) => size(a).height - size(b).height || size(a).length - size(b).length)
+      : arrange(half);
+  return [...left, ...middle, ...left.slice().reverse()];
+}
+
+/** How a piece without filling parts measures against its aim, in mm along the inside. */
+function measureOf(piece: Piece): { readonly has: number; readonly wants: number } {
+  const sites = sitesOf(piece);
+  const site = closureSiteOf(piece, sites);
+  const kind = closureKind(piece.closure.type);
+  const { layouts } = fitParts(piece, sites, site);
+  const stretch = 1 + stretchOf(piece);
+  const open = kind.openLength?.(piece.closure, site);
+  if (open) {
+    return {
+      has: layouts.reduce((sum, layout) => sum + layout.length, 0),
+      wants: open.reduce((sum, reason) => sum + reason.mm, 0) / stretch,
+    };
+  }
+  const r = site.target / (2 * Math.PI);
+  const worn = (part: RoundPart): RoundPart =>
+    part.kind === 'flexible' ? { ...part, length: part.length * stretch } : part;
+  const angle = [
+    ...layouts.flatMap((layout) => layout.round.map(worn)),
+    ...kind.aim(piece.closure, site),
+  ].reduce((sum, part) => sum + angleOf(part, r), 0);
+  return { has: angle * r, wants: site.turns * site.target };
+}
+
+/** Beads that fit on their cords, no more of each than there are in hand. */
+function allowed(piece: Piece, wish: LayoutWish): LayoutWish['beads'] {
+  const bead = beadsById(piece);
+  const [from, to] = slotOf(piece.parts);
+  const elsewhere = [...piece.parts.slice(0, from), ...piece.parts.slice(to + 1)].flatMap(
+    beadIdsOf,
+  );
+  return wish.beads.flatMap(({ id, least, most }) => {
+    const tried = withRow(piece, wish, [id], 1);
+    const at = tried.parts.findIndex((part) => part.kind === 'beads');
+    const site = sitesOf(tried)[at]!;
+    const { passages } = partKind('beads').layOut(tried.parts[at]!, site, 0);
+    const goes = passages.every(
+      ({ hole, runs }) =>
+        passage(
+          hole,
+          runs.map((run) => run.cord),
+        ).answer !== 'no',
+    );
+    const used = elsewhere.filter((other) => other === id).length;
+    const stock = Math.max(0, (bead(id).count ?? Infinity) - used);
+    const top = Math.min(most, stock);
+    return goes && least <= top ? [{ id, least, most: top }] : [];
+  });
+}
+
+/** Beads that take alike: one candidate to the solver, of which there may be several colours. */
+interface Alike {
+  readonly length: number;
+  readonly beads: LayoutWish['beads'];
+}
+
+function groupAlike(beads: LayoutWish['beads'], lengthOf: (id: string) => number): Alike[] {
+  const groups: { length: number; beads: LayoutWish['beads'][number][] }[] = [];
+  for (const bead of beads) {
+    const length = lengthOf(bead.id);
+    const same = groups.find((group) => Math.abs(group.length - length) < 1e-9);
+    if (same) same.beads.push(bead);
+    else groups.push({ length, beads: [bead] });
+  }
+  return groups;
+}
+
+/** Most of a group that can lie in pairs, and one in the middle. */
+const mostOf = ({ beads }: Alike, symmetric: boolean): number => {
+  const all = beads.reduce((sum, { most }) => sum + most, 0);
+  if (!symmetric) return all;
+  const paired = beads.reduce((sum, { most }) => sum + most - (most % 2), 0);
+  return Math.min(all, paired + 1);
+};
+
+/**
+ * Shares a count between beads that take alike, as evenly as there are: in pairs, when both halves are
+ * to be alike, with the odd one by itself.
+ */
+export function shareEvenly(
+  beads: LayoutWish['beads'],
+  count: number,
+  symmetric: boolean,
+): number[] {
+  const counts = beads.map(({ least }) => least);
+  let left = count - counts.reduce((sum, n) => sum + n, 0);
+  for (let step = symmetric ? 2 : 1; left > 0 && step > 0;) {
+    const open = beads.flatMap(({ most }, i) => (counts[i]! + step <= most ? [i] : []));
+    const next = open.sort((a, b) => counts[a]! - counts[b]!)[0];
+    if (next === undefined || left < step) {
+      step -= 1;
+      continue;
+    }
+    counts[next]! += step;
+    left -= step;
+  }
+  return counts;
+}
+
+/** Looked at more closely than is kept: planning them ranks them truly. */
+const SPARE = 4;
+
+/**
+ * Proposes rows of beads that land nearest to the size aimed at, best first. Beads are counted by the
+ * angle each takes on a body of that size, in which lengths add up exactly; what is near is then
+ * planned, and its deviation is the one that planning gives.
+ *
+ * Yields the share done, 0 to 1.
+ *
+ * @param piece the piece as it stands; its row of beads, from the first to the last, is replaced
+ * @throws RangeError when no bead may be used: its hole is too narrow, or there is none in hand
+ */
+export function* proposeLayouts(piece: Piece, wish: LayoutWish): Generator<number, Proposal[]> {
+  const beads = allowed(piece, wish);
+  const first = beads[0];
+  if (!first) {
+    throw new RangeError(
+      'None of these beads can be used: their holes are too narrow for the cords, or none is left in hand.',
+    );
+  }
+  const bead = beadsById(piece);
+  const [low, high] = wish.between === 'half-knots' ? wish.knots : [0, 0];
+  const tries = high - low + 1;
+  const near: { answer: CountAnswer; knots: number; groups: readonly Alike[] }[] = [];
+  for (let knots = low; knots <= high; knots++) {
+    const one = measureOf(withRow(piece, wish, [first.id], knots));
+    const two = measureOf(withRow(piece, wish, [first.id, first.id], knots));
+    const alone = (id: string): number => measureOf(withRow(piece, wish, [id], knots)).has;
+    const r = piece.wear.length ?? one.wants / piece.wear.turns;
+    const own = (id: string): number => {
+      const { length, height } = bead(id);
+      const open = closureKind(piece.closure.type).openLength !== undefined;
+      const inner = r / (2 * Math.PI);
+      return open ? length : angleOf({ kind: 'beads', length, height: height / 2 }, inner) * inner;
+    };
+    const gap = two.has - one.has - own(first.id);
+    const rest = one.has - own(first.id);
+    const groups = groupAlike(beads, (id) => alone(id) - rest);
+    const candidates: Candidate[] = groups.map((group) => ({
+      length: group.length,
+      least: group.beads.reduce((sum, { least }) => sum + least, 0),
+      most: mostOf(group, wish.symmetric),
+    }));
+    const search = bestCounts(
+      { candidates, gap, target: one.wants - rest, symmetric: wish.symmetric },
+      wish.keep * SPARE,
+    );
+    for (;;) {
+      const step = search.next();
+      if (step.done) {
+        near.push(...step.value.map((answer) => ({ answer, knots, groups })));
+        break;
+      }
+      yield (0.9 * (knots - low + step.value)) / tries;
+    }
+  }
+  const proposals = near
+    .sort((a, b) => Math.abs(a.answer.off) - Math.abs(b.answer.off))
+    .slice(0, wish.keep * SPARE)
+    .flatMap(({ answer, knots, groups }): Proposal[] => {
+      const counts = groups.flatMap((group, i) => {
+        const shared = shareEvenly(group.beads, answer.counts[i]!, wish.symmetric);
+        return group.beads.map(({ id }, n) => ({ id, count: shared[n]! }));
+      });
+      if (wish.symmetric && counts.filter(({ count }) => count % 2 === 1).length > 1) return [];
+      const ids = counts.flatMap(({ id, count }) => Array.from({ length: count }, () => id));
+      const row = orderRow(ids, wish, bead);
+      const proposed = withRow(piece, wish, row, knots);
+      const plan = planPiece(proposed);
+      if (!plan.ok) return [];
+      const open = plan.fit.circumference === 0;
+      const size = open ? plan.fit.length : plan.fit.circumference;
+      return [
+        {
+          piece: proposed,
+          row,
+          counts: counts.filter(({ count }) => count > 0),
+          knots,
+          size,
+          off: size - (open ? plan.fit.fitted : plan.fit.target),
+        },
+      ];
+    });
+  yield 1;
+  return proposals.sort((a, b) => Math.abs(a.off) - Math.abs(b.off)).slice(0, wish.keep);
+}

@@ -1,0 +1,77 @@
+import { describe, expect, it } from '@jest/globals';
+import { TEMPLATES, templateById } from '../template/templates.js';
+import { planned } from '../testing.js';
+import { doneByPart, totalActions } from './progress.js';
+import { makeSteps } from './steps.js';
+
+const start = {
+  name: 'x',
+  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
+  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+} as const;
+const habits = { unit: 'in', cordUnit: 'in', hand: 'right' } as const;
+const stepsOf = (id: string) => {
+  const piece = templateById(id).make(start);
+  return { piece, steps: makeSteps(piece, planned(piece), habits) };
+};
+const titles = (id: string): string[] => stepsOf(id).steps.map((step) => step.title);
+const before = (list: readonly string[], one: RegExp, other: RegExp): void => {
+  const [a, b] = [list.findIndex((t) => one.test(t)), list.findIndex((t) => other.test(t))];
+  expect(a).toBeGreaterThanOrEqual(0);
+  expect(b).toBeGreaterThan(a);
+};
+
+describe('steps of whole pieces', () => {
+  it.each(TEMPLATES.map((t) => t.id))('%s: every cord is cut before anything is tied', (id) => {
+    const { piece, steps } = stepsOf(id);
+    const plan = planned(piece);
+    const cuts = steps.filter((step) => step.title.startsWith('Cut '));
+    expect(cuts).toHaveLength(plan.strands.length + plan.auxiliary.length);
+    expect(steps.slice(0, cuts.length)).toEqual(cuts);
+  });
+  it('lay the working cord in where the knots begin', () => {
+    before(titles('beaded-band'), /^Lay cord 2 in/, /^Tie square knots/);
+  });
+  it('call the beads of a row by name', () => {
+    const { steps } = stepsOf('knotted-necklace');
+    const row = steps.find((step) => step.part === 'beads');
+    expect(row?.units).toBeGreaterThan(20);
+    expect(row?.unitText?.(0)).toMatch(/^Next: Amazonite 6 mm/);
+  });
+  it('try on before the last third, before the closure and before anything is cut', () => {
+    before(titles('beaded-band'), /^Lay it round once/, /^Lay both tails/);
+    before(titles('triple-wrap'), /^Try on before the ends are set/, /^Crimp both/);
+    before(titles('thick-cord'), /^Try it on before anything is glued/, /^Glue the ends in/);
+    before(titles('focal-cord'), /^Try it on before anything is cut/, /^Trim/);
+  });
+  it('say lengths in the maker’s unit, cord-sized ones in millimetres', () => {
+    const { steps } = stepsOf('knotted-centre');
+    const tie = steps.find((step) => step.title.includes('with each tail'));
+    expect(tie?.text).toMatch(/\d( \d\/\d)? in from the body/);
+    expect(steps.find((step) => step.title.startsWith('String'))?.unitText?.(0)).toContain('8 mm');
+  });
+  it('dye cut leather and only leather', () => {
+    expect(titles('focal-cord').some((title) => title.includes('Dye'))).toBe(true);
+    expect(titles('beaded-band').some((title) => title.includes('Dye'))).toBe(false);
+  });
+  it('name the ends that stay', () => {
+    const trim = (id: string) => stepsOf(id).steps.find((step) => step.id === 'trim')?.text;
+    expect(trim('beaded-band')).toContain('the closure’s tails stay whole');
+    expect(trim('knotted-centre')).toContain('name each end');
+  });
+});
+
+describe('progress over parts', () => {
+  it.each(TEMPLATES.map((t) => t.id))('%s: fills part by part and ends with the closure', (id) => {
+    const { piece, steps } = stepsOf(id);
+    const total = totalActions(steps);
+    const none = doneByPart(steps, 0);
+    const all = doneByPart(steps, total);
+    for (const part of piece.parts) {
+      expect(none[part.id]).toBe(0);
+      expect(all[part.id]).toBeGreaterThan(0);
+    }
+    expect(all.closure).toBe(1);
+    if (steps.some((step) => step.part === 'closure')) expect(none.closure).toBe(0);
+  });
+});

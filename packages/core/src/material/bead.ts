@@ -1,0 +1,27 @@
+import type { GirthLimits } from '../measure/girth.js';
+import type { Colour } from './cord.js';
+
+export const BEAD_SHAPES = ['round', 'oval', 'barrel', 'disc', 'cube', 'drop', 'ring'] as const;
+export type BeadShape = (typeof BEAD_SHAPES)[number];
+
+/** A bead as bought: what a plan needs to know of it. Lengths in mm. */
+export interface Bead {
+  readonly name: string;
+  readonly shape: BeadShape;
+  /** Along the cord. */
+  readonly length: number;
+  /** Across the cord: what lies between skin and outside. */
+  readonly height: number;
+  /** Diameter of the hole. */
+  readonly hole: number;
+  readonly colour: Colour;
+  /** Pieces in hand; left out when it does not matter. */
+  readonly count?: number;
+}
+
+/** Limits in mm for the measures of a bead, to catch slips of unit. */
+export const BEAD_LIMITS: Readonly<Record<'length' | 'height' | 'hole', GirthLimits>> = {
+  length: { possible: [0.5, 90], usual: [0.8, 40] },
+  height: { possible: [0.8, 60], usual: [2, 30] },
+  hole: { possible: [0.2, 30], usual: [0.5, 10] },
+};

@@ -1,0 +1,60 @@
+import { CORD_KIND_FACTS, type CordKind } from './cord.js';
+
+/** Ways of securing a trimmed end. */
+export const END_TREATMENTS = ['singe', 'glue', 'tuck'] as const;
+export type EndTreatment = (typeof END_TREATMENTS)[number];
+
+export interface EndSchool {
+  readonly label: string;
+  /** Why makers who do it this way do so. */
+  readonly because: string;
+}
+
+/** The common schools and their reasons; makers differ, so the choice is theirs. Common practice. */
+export const END_SCHOOLS: Readonly<Record<EndTreatment, EndSchool>> = {
+  singe: {
+    label: 'Singe and flatten',
+    because:
+      'Quick and lasting on synthetic cord: the end melts into a bead that cannot pull back.',
+  },
+  glue: {
+    label: 'Glue',
+    because: 'Soft to the skin and right for any fibre; needs a day to cure before it is worn.',
+  },
+  tuck: {
+    label: 'Tuck under the last knots',
+    because: 'No heat, no glue, and the piece can be untied again; holds by friction alone.',
+  },
+};
+
+/** Whether the treatment suits the fibre: a flame burns natural fibre and scorches leather. */
+export const suitsEnd = (treatment: EndTreatment, kind: CordKind): boolean =>
+  treatment !== 'singe' || CORD_KIND_FACTS[kind].ends === 'melts';
+
+/** Cords by what a flame does to their ends. */
+export const END_KINDS = ['melts', 'burns', 'leather'] as const;
+export type EndKind = (typeof END_KINDS)[number];
+
+/** How a maker secures the ends of each. */
+export type EndHabits = Readonly<Record<EndKind, EndTreatment>>;
+
+/** What most makers do. Common practice, no source. */
+export const USUAL_ENDS: EndHabits = { melts: 'singe', burns: 'glue', leather: 'glue' };
+
+/** Ways that suit cords of a kind. */
+export const endsFor = (kind: EndKind): readonly EndTreatment[] =>
+  END_TREATMENTS.filter((treatment) => treatment !== 'singe' || kind === 'melts');
+
+/** What a maker of these habits does with this cord. */
+export const usualEnd = (kind: CordKind, habits: EndHabits = USUAL_ENDS): EndTreatment =>
+  habits[CORD_KIND_FACTS[kind].ends];
+
+/** One way for all cords of a piece: the habit for the first, where it suits every other. */
+export const usualEndOfAll = (
+  kinds: readonly CordKind[],
+  habits: EndHabits = USUAL_ENDS,
+): EndTreatment => {
+  const first = kinds[0];
+  const wanted = first === undefined ? 'glue' : usualEnd(first, habits);
+  return kinds.every((kind) => suitsEnd(wanted, kind)) ? wanted : 'glue';
+};

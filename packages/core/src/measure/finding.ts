@@ -1,0 +1,13 @@
+/** Something the maker should know or must mend, in plain words, with what to do about it. */
+export interface Finding {
+  /** Stable name for programs: `area.fault`. */
+  readonly code: string;
+  /** An error stops the plan; a warning questions it; a note explains it. */
+  readonly severity: 'error' | 'warning' | 'note';
+  readonly message: string;
+  readonly remedy: string;
+  /** The value or part concerned, as a path into the piece: `parts[0].length`. */
+  readonly path: string;
+  /** A value that would mend it, offered to the maker: what to write where. */
+  readonly fix?: { readonly label: string; readonly path: string; readonly value: number | null };
+}

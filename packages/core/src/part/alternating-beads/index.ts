@@ -1,0 +1,97 @@
+import { plainLayout, type PartKind } from '../../face/part-kind.js';
+import { sideBySide } from '../../knot/lanes.js';
+import { straightUse } from '../../knot/straight.js';
+import { effectiveDiameter } from '../../material/cord.js';
+import { mm } from '../pick.js';
+import { drawAlternating } from './drawing.js';
+import { type AlternatingPart, periodOf, offsetOf } from './model.js';
+
+export type { AlternatingPart } from './model.js';
+
+export const alternatingBeads: PartKind<AlternatingPart> = {
+  entry: {
+    id: 'alternating-beads',
+    label: 'Alternating beads',
+    blurb: 'Beads from cord to cord, a ring over both after each.',
+    group: 'beads',
+    unitName: 'bead',
+    needsBead: true,
+  },
+  fields: [
+    { type: 'bead', key: 'bead', label: 'Bead' },
+    { type: 'bead', key: 'ring', label: 'Ring' },
+    { type: 'count', key: 'count', label: 'Beads', min: 1, max: 300 },
+  ],
+  make: ({ id, bead }) => ({ id, kind: 'alternating-beads', bead, ring: bead, count: 6 }),
+  fills: () => false,
+  section(part, site) {
+    const bead = site.bead(part.bead);
+    const d = sideBySide(site.runs).thickness;
+    return {
+      width: bead.height + 2 * offsetOf(bead, d),
+      thickness: Math.max(bead.height, site.bead(part.ring).height),
+      pitch: periodOf(bead.length, site.bead(part.ring).length, offsetOf(bead, d)).mm,
+    };
+  },
+  layOut(part, site) {
+    const bead = site.bead(part.bead);
+    const ring = site.bead(part.ring);
+    const [one, two] = site.runs;
+    const d = one ? effectiveDiameter(one.cord) : 1;
+    const period = periodOf(bead.length, ring.length, offsetOf(bead, d));
+    const section = alternatingBeads.section(part, site);
+    // The first bead and the last ring stand out by half a bead and half a ring.
+    const length = part.count * period.mm + Math.max(0, bead.length + ring.length - period.mm);
+    const first = bead.length / 2;
+    return plainLayout(length, section, {
+      units: part.count,
+      unitName: 'bead',
+      round: [{ kind: 'beads', length, height: bead.height / 2, count: part.count }],
+      uses: straightUse(site.runs, length),
+      beads: Array.from({ length: part.count }, (_, i) => [
+        { id: part.bead, at: first + i * period.mm, run: i % 2 },
+        { id: part.ring, at: first + i * period.mm + (bead.length + ring.length) / 2 },
+      ]).flat(),
+      passages: [
+        { what: bead.name, hole: bead.hole, runs: one ? [one] : [] },
+        { what: ring.name, hole: ring.hole, runs: one && two ? [one, two] : [...site.runs] },
+      ],
+      findings: [
+        ...(site.runs.length === 2
+          ? []
+          : [
+              {
+                code: 'alternating.cords',
+                severity: 'error' as const,
+                message: `Beads alternate on two cords; here lie ${site.runs.length}.`,
+                remedy: 'Fold one strand, or take two.',
+                path: '',
+              },
+            ]),
+        {
+          code: 'alternating.period',
+          severity: 'note',
+          message: `Each bead takes ${mm(period.mm)}: ${period.limit === 'along one cord' ? 'the beads nest, and bead and rings along one cord set it' : 'the beads of the two cords touch'}.`,
+          remedy:
+            'Measure five beads of your own and enter the bead’s length from it to correct this.',
+          path: 'bead',
+        },
+      ],
+    });
+  },
+  draw: drawAlternating,
+  steps(part, site) {
+    const bead = site.bead(part.bead);
+    const ring = site.bead(part.ring);
+    return [
+      {
+        title: `${part.count} beads from cord to cord`,
+        text: `String ${bead.name} on one cord, then ${ring.name} over both cords and push it up; the next bead goes on the other cord.`,
+        units: part.count,
+        unitName: 'bead',
+        sideOf: (unit, first) => (unit % 2 === 0 ? first : first === 'left' ? 'right' : 'left'),
+        cautions: [],
+      },
+    ];
+  },
+};

@@ -1,0 +1,96 @@
+import type { BeadSolid, Point, Primitive } from '../../face/primitive.js';
+import type { DrawOptions, PartLayout, PartSite } from '../../face/part-kind.js';
+import { lanesOf } from '../../knot/lanes.js';
+import { smoothLine } from '../../knot/spline.js';
+import { straightRuns, strokeOf } from '../../knot/stroke.js';
+import { effectiveDiameter } from '../../material/cord.js';
+import { knotStrokes } from '../stopper-knot/drawing.js';
+import type { Bead } from '../../material/bead.js';
+import { threading, type BeadsPart } from './model.js';
+
+/** A bead seen from the side, its hole along the piece. */
+export const beadSolid = (
+  bead: Bead,
+  key: string,
+  part: string,
+  at: Point,
+  state: 'laid' | 'planned',
+  turn = 0,
+): BeadSolid => ({
+  kind: 'bead',
+  key,
+  part,
+  shape: bead.shape,
+  colour: bead.colour.hex,
+  at,
+  length: bead.length,
+  height: bead.height,
+  turn,
+  state,
+});
+
+export function drawBeads(
+  part: BeadsPart,
+  site: PartSite,
+  layout: PartLayout,
+  { done }: DrawOptions,
+): readonly Primitive[] {
+  const lanes = lanesOf(site.runs);
+  const { through, around, beside } = threading(part, site);
+  const state = (i: number): 'laid' | 'planned' => (i < done ? 'laid' : 'planned');
+  // Strung on some of the cords, a bead sits in their lanes, and the others pass under its edge.
+  const middle =
+    part.through === 'some' && through.length > 0
+      ? through.reduce((sum, run) => sum + (lanes.get(run.index) ?? 0), 0) / through.length
+      : 0;
+  const knots =
+    part.between === 'overhand' || part.between === 'double-barrel' ? part.between : null;
+  const solids = layout.beads.map(({ id, at }, i) =>
+    beadSolid(site.bead(id), `${part.id}-bead-${i}`, part.id, [at, middle], state(i)),
+  );
+  const ties = knots
+    ? layout.beads
+        .slice(0, -1)
+        .map(({ id, at }, i) =>
+          knotStrokes(
+            knots,
+            through,
+            `${part.id}-knot-${i}`,
+            part.id,
+            at + site.bead(id).length / 2,
+            middle,
+            state(i),
+          ),
+        )
+    : [];
+  const arcs = around.map((run, i): Primitive => {
+    const s = i % 2 === 0 ? -1 : 1;
+    const d = effectiveDiameter(run.cord);
+    const lane = lanes.get(run.index) ?? 0;
+    const points: Point[] = [[0, lane]];
+    layout.beads.forEach(({ id, at }) => {
+      const { length, height } = site.bead(id);
+      const out = s * (height / 2 + d / 2);
+      const wide = Math.abs(out) > Math.abs(lane) ? out : lane;
+      points.push([at - length * 0.32, wide * 0.86], [at, wide], [at + length * 0.32, wide * 0.86]);
+    });
+    points.push([layout.length, lane]);
+    return strokeOf(
+      run,
+      `${part.id}-around-${run.index}`,
+      part.id,
+      [smoothLine(points, 6)],
+      done > 0 ? 'laid' : 'planned',
+    );
+  });
+  const inside = straightRuns(site.runs, part.id, 0, layout.length, done > 0 ? 'laid' : 'planned');
+  const indexOf = (shape: { key: string }, runs: typeof through): boolean =>
+    runs.some((run) => shape.key.startsWith(`${part.id}-run-${run.index}-`));
+  return [
+    ...inside.filter((shape) => indexOf(shape, [...through, ...beside])),
+    ...ties.flatMap((knot) => knot.below),
+    ...solids,
+    ...ties.flatMap((knot) => knot.above),
+    ...arcs,
+  ];
+}

@@ -1,0 +1,184 @@
+import { plainLayout, type PartKind } from '../../face/part-kind.js';
+import { KNOT_SPREAD, type Use } from '../../face/reason.js';
+import { sideBySide } from '../../knot/lanes.js';
+import { straightUse } from '../../knot/straight.js';
+import { effectiveDiameter } from '../../material/cord.js';
+import type { RoundPart } from '../../measure/fit.js';
+import { mm, nameRuns } from '../pick.js';
+import { drawBeads } from './drawing.js';
+import { type BeadsPart, threading, aroundBead, between, blocks } from './model.js';
+
+export type { BeadsPart } from './model.js';
+
+export const beads: PartKind<BeadsPart> = {
+  entry: {
+    id: 'beads',
+    label: 'Beads',
+    blurb: 'One bead, or a row with or without knots between.',
+    group: 'beads',
+    unitName: 'bead',
+    needsBead: true,
+  },
+  fields: [
+    { type: 'beads', key: 'beads', label: 'Beads, in order' },
+    {
+      type: 'choice',
+      key: 'through',
+      label: 'Strung on',
+      choices: [
+        { id: 'core', label: 'The core', blurb: 'working cords go round the bead' },
+        { id: 'all', label: 'All cords', blurb: 'together through the hole' },
+        { id: 'some', label: 'Chosen cords', blurb: 'the others pass beside' },
+      ],
+    },
+    { type: 'runs', key: 'runs', label: 'Cords', when: (values) => values.through === 'some' },
+    {
+      type: 'choice',
+      key: 'between',
+      label: 'Between the beads',
+      choices: [
+        { id: 'touching', label: 'Nothing' },
+        { id: 'overhand', label: 'Overhand knot' },
+        { id: 'double-barrel', label: 'Double barrel knot' },
+        { id: 'space', label: 'Bare cord' },
+      ],
+    },
+    {
+      type: 'length',
+      key: 'gap',
+      label: 'Bare cord between',
+      min: 0,
+      max: 300,
+      small: true,
+      when: (values) => values.between === 'space',
+    },
+  ],
+  make: ({ id, bead }) => ({
+    id,
+    kind: 'beads',
+    beads: [bead],
+    through: 'core',
+    runs: null,
+    between: 'touching',
+    gap: 0,
+  }),
+  fills: () => false,
+  section(part, site) {
+    const all = part.beads.map(site.bead);
+    const { around, through } = threading(part, site);
+    const height = Math.max(...all.map((bead) => bead.height));
+    const extra = around.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0);
+    const knot = between(part, through);
+    return {
+      width: Math.max(height + extra, sideBySide(site.runs).width, knot.width),
+      thickness: Math.max(height, sideBySide(site.runs).thickness, knot.width),
+      pitch: (all[0]?.length ?? 0) + knot.length,
+    };
+  },
+  layOut(part, site) {
+    const all = part.beads.map(site.bead);
+    const { through, around, beside } = threading(part, site);
+    const gap = between(part, through);
+    const strung = all.reduce((sum, bead) => sum + bead.length, 0);
+    const gaps = all.length - 1;
+    const length = strung + gaps * gap.length;
+    const section = beads.section(part, site);
+    let at = 0;
+    const placed = all.map((bead, i) => {
+      const middle = at + bead.length / 2;
+      at += bead.length + gap.length;
+      return { id: part.beads[i]!, at: middle };
+    });
+    const uses: Use[] = [...straightUse([...through, ...beside], length)];
+    if (gap.uses > 0 && gaps > 0) {
+      const each = gap.uses * site.takeUp;
+      uses.push(
+        ...through.map((run) => ({
+          strand: run.strand,
+          half: run.half,
+          reason: {
+            code: 'knot.between',
+            label: 'Knots between beads',
+            detail: 'pulled tight against the bead',
+            mm: gaps * each,
+            times: { count: gaps, each },
+            assumed: through.length > 1,
+            spread: KNOT_SPREAD,
+          },
+        })),
+      );
+    }
+    for (const run of around) {
+      const d = effectiveDiameter(run.cord);
+      uses.push({
+        strand: run.strand,
+        half: run.half,
+        reason: {
+          code: 'run.around',
+          label: 'Round the beads',
+          detail: 'along the side of each bead from hole to hole',
+          mm:
+            all.reduce((sum, bead) => sum + aroundBead(bead.length, bead.height, d), 0) +
+            gaps * gap.length,
+        },
+      });
+    }
+    const round: RoundPart[] = blocks(all).map(({ bead, count }) => ({
+      kind: 'beads',
+      length: count * bead.length,
+      height: bead.height / 2,
+      count,
+    }));
+    if (gaps > 0 && gap.length > 0) {
+      round.push({
+        kind: 'flexible',
+        length: gaps * gap.length,
+        // Between beads the cord hangs as high as they hold it.
+        height: section.thickness / 2,
+      });
+    }
+    const kinds = [...new Set(part.beads)];
+    return plainLayout(length, section, {
+      units: all.length,
+      unitName: 'bead',
+      round,
+      uses,
+      beads: placed,
+      passages: kinds.map((id) => ({
+        what: site.bead(id).name,
+        hole: site.bead(id).hole,
+        runs: through,
+      })),
+    });
+  },
+  draw: drawBeads,
+  steps(part, site, layout) {
+    const { through, around } = threading(part, site);
+    const name = (unit: number): string => {
+      const bead = site.bead(part.beads[unit]!);
+      return `${bead.name}, ${mm(bead.length)}`;
+    };
+    const knot =
+      part.between === 'overhand' || part.between === 'double-barrel'
+        ? ' Tie the knot close against each bead before the next.'
+        : part.between === 'space'
+          ? ` Leave ${mm(part.gap)} bare between neighbours.`
+          : '';
+    return [
+      {
+        title:
+          layout.units === 1
+            ? `String ${name(0)}`
+            : `String ${layout.units} beads on ${nameRuns(through, site)}`,
+        text: `${through.length > 1 ? 'Bring the cords together and pass them' : 'Pass the cord'} through the hole.${knot}${
+          around.length > 0 ? ' Lead the working cords round its sides, equally tight.' : ''
+        }`,
+        units: layout.units,
+        unitName: 'bead',
+        ...(layout.units > 1 ? { unitText: (unit: number) => `Next: ${name(unit)}` } : {}),
+        cautions: [],
+      },
+    ];
+  },
+  mirror: (part) => ({ ...part, beads: [...part.beads].reverse() }),
+};

@@ -1,0 +1,86 @@
+import { type PartBase, type PartSite } from '../../face/part-kind.js';
+import type { Run } from '../../face/run.js';
+import { coresOf, workingOf } from '../../knot/lanes.js';
+import { stopper } from '../../knot/stopper.js';
+import type { Bead } from '../../material/bead.js';
+import { bundleOfRuns, pickRuns } from '../pick.js';
+
+/** One bead or a row of them, with or without knots between. */
+export interface BeadsPart extends PartBase {
+  readonly kind: 'beads';
+  /** Ids of beads, from the start of the part to its end. */
+  readonly beads: readonly string[];
+  /** Which runs go through: the core inside the work, all of them, or those named. */
+  readonly through: 'core' | 'all' | 'some';
+  readonly runs: readonly number[] | null;
+  readonly between: 'touching' | 'overhand' | 'double-barrel' | 'space';
+  /** Bare cord between neighbours in mm; read only for `space`. */
+  readonly gap: number;
+}
+
+/** The runs that go through the holes, those that tie around, and those that lie beside. */
+export function threading(
+  part: BeadsPart,
+  site: PartSite,
+): { readonly through: Run[]; readonly around: Run[]; readonly beside: Run[] } {
+  const cores = coresOf(site.runs);
+  const working = workingOf(site.runs);
+  switch (part.through) {
+    case 'all':
+      return { through: [...site.runs], around: [], beside: [] };
+    case 'core': {
+      const through = cores.filter((run) => run.role === 'core');
+      return {
+        through,
+        around: working,
+        beside: cores.filter((run) => run.role !== 'core'),
+      };
+    }
+    case 'some': {
+      const through = pickRuns(site, part.runs);
+      return {
+        through,
+        around: working.filter((run) => !through.includes(run)),
+        beside: cores.filter((run) => !through.includes(run)),
+      };
+    }
+  }
+}
+
+/**
+ * Path in mm of a cord round the side of a bead, from one hole to the other: half an ellipse whose half
+ * axes are half the bead's length and half its height and cord (Ramanujan's first formula for the
+ * perimeter of an ellipse).
+ *
+ * @example aroundBead(6, 6, 1) // 10.23
+ */
+export function aroundBead(length: number, height: number, d: number): number {
+  const [a, b] = [length / 2, (height + d) / 2];
+  return (Math.PI * (3 * (a + b) - Math.sqrt((3 * a + b) * (a + 3 * b)))) / 2;
+}
+
+/** What lies between two neighbours: its length, and the cord a knot takes there. */
+export function between(
+  part: BeadsPart,
+  through: readonly Run[],
+): { length: number; uses: number; width: number } {
+  switch (part.between) {
+    case 'touching':
+      return { length: 0, uses: 0, width: 0 };
+    case 'space':
+      return { length: part.gap, uses: 0, width: 0 };
+    default:
+      return stopper(part.between, bundleOfRuns(through));
+  }
+}
+
+/** Runs of equal beads in a row, each as long as its beads. */
+export function blocks(beads: readonly Bead[]): { bead: Bead; count: number }[] {
+  const out: { bead: Bead; count: number }[] = [];
+  for (const bead of beads) {
+    const last = out.at(-1);
+    if (last?.bead === bead) last.count += 1;
+    else out.push({ bead, count: 1 });
+  }
+  return out;
+}

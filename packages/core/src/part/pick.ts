@@ -1,0 +1,24 @@
+import type { Run } from '../face/run.js';
+import type { PartSite } from '../face/part-kind.js';
+import { effectiveDiameter } from '../material/cord.js';
+import { bundleDiameter } from '../material/passage.js';
+
+/** The runs a part names, in its order; all that lie there when it names none. */
+export function pickRuns(site: PartSite, numbers: readonly number[] | null): Run[] {
+  if (numbers === null) return [...site.runs];
+  const named = site.runs.filter((run) => numbers.includes(run.index));
+  return named.length > 0 ? named : [...site.runs];
+}
+
+/** Diameter in mm of runs drawn together into one bundle. */
+export const bundleOfRuns = (runs: readonly Run[]): number =>
+  bundleDiameter(runs.map((run) => effectiveDiameter(run.cord)));
+
+/** "cord 2", "cords 1 and 2", "all cords": how a step names the runs it is done with. */
+export function nameRuns(runs: readonly Run[], site: PartSite): string {
+  if (runs.length === site.runs.length) return runs.length === 1 ? 'the cord' : 'all cords';
+  const strands = [...new Set(runs.map((run) => run.strand))];
+  return strands.length === 1 ? `cord ${strands[0]}` : `cords ${strands.join(' and ')}`;
+}
+
+export { mm } from '../measure/speak.js';

@@ -1,0 +1,242 @@
+import { otherSide, type Side } from '../../face/side.js';
+import {
+  type TENSIONS,
+  type PartBase,
+  type PartKind,
+  type PartLayout,
+  type PartSite,
+  type Section,
+  type Tension,
+} from '../../face/part-kind.js';
+import { KNOT_SPREAD, type Use } from '../../face/reason.js';
+import { bundleOf, type CoreBundle } from '../../knot/hull.js';
+import { coresOf, workingOf } from '../../knot/lanes.js';
+import { straightUse } from '../../knot/straight.js';
+import { effectiveDiameter } from '../../material/cord.js';
+import type { Finding } from '../../measure/finding.js';
+import { drawSinnet, pictureOfNext } from './drawing.js';
+import {
+  crossSection,
+  type FORMS,
+  halfKnotCord,
+  naturalPitch,
+  ratioOf,
+  type SinnetForm,
+  type SinnetSetting,
+} from './model.js';
+
+/** Square knots over a core: flat when the sides alternate, spiral when they do not. */
+export interface SinnetPart extends PartBase {
+  readonly kind: 'square-knot-sinnet';
+  readonly form: SinnetForm;
+  readonly tension: Tension;
+  /** Finished length in mm, or null to take what the fit asks for. Not read when `units` is given. */
+  readonly length: number | null;
+  /** A chosen number of half knots, or null for as many as the length takes. */
+  readonly units: number | null;
+}
+
+interface Ready extends SinnetSetting {
+  readonly bundle: CoreBundle;
+  readonly d: number;
+  readonly ratio: number;
+}
+
+/** Two working cords over a core, or null where the runs do not give that. */
+export function settingOf(
+  part: Pick<SinnetPart, 'form' | 'tension'>,
+  site: PartSite,
+): Ready | null {
+  const [a, b, ...spare] = workingOf(site.runs);
+  const core = [...coresOf(site.runs), ...spare];
+  if (!a || !b || core.length === 0) return null;
+  const setting: SinnetSetting = {
+    form: part.form,
+    tension: part.tension,
+    working: [a, b],
+    core,
+    buried: site.buried,
+    takeUp: site.takeUp,
+  };
+  return {
+    ...setting,
+    bundle: bundleOf(core.length),
+    d: effectiveDiameter(a.cord),
+    ratio: ratioOf(setting),
+  };
+}
+
+function sectionOf(setting: Ready): Section {
+  const { form, bundle, ratio, d, core } = setting;
+  const { width, thickness } = crossSection(form, bundle, ratio, core.length);
+  return {
+    width: width * d,
+    thickness: thickness * d,
+    pitch: naturalPitch(form, bundle, ratio, setting.tension) * d,
+  };
+}
+
+const NO_CORDS: Finding = {
+  code: 'sinnet.cords',
+  severity: 'error',
+  message: 'Square knots need two working cords and something to tie them over.',
+  remedy: 'Give two legs of the strands the working role and at least one the core.',
+  path: '',
+};
+
+const empty = (length: number): PartLayout => ({
+  length,
+  width: 0,
+  thickness: 0,
+  pitch: length,
+  units: 1,
+  unitName: 'half knot',
+  round: [{ kind: 'flexible', length, height: 0 }],
+  uses: [],
+  passages: [],
+  beads: [],
+  needs: [],
+  auxiliary: [],
+  findings: [NO_CORDS],
+});
+
+/** Cord of both working cords in stretches of equal half knots, halved between them. */
+function workingUses(setting: Ready, units: number, pitch: number): Use[] {
+  const { form, bundle, ratio, d, core } = setting;
+  const perUnit = (b: CoreBundle): number =>
+    halfKnotCord(form, b, ratio, pitch / d, core.length) * d * setting.takeUp;
+  const hidden = Math.min(units, Math.ceil(setting.buried / pitch - 1e-9));
+  const stretch = (count: number, b: CoreBundle, detail: string): Use[] =>
+    count === 0
+      ? []
+      : setting.working.map((run) => ({
+          strand: run.strand,
+          half: run.half,
+          reason: {
+            code: 'knot.half',
+            label: hidden > 0 ? `Half knots, ${detail}` : 'Half knots',
+            detail: `half of the cord that each takes ${detail}`,
+            mm: (count * perUnit(b)) / 2,
+            times: { count, each: perUnit(b) / 2 },
+            // Spiral on two cores, and tension as a change of its pitch, are estimates.
+            assumed: form === 'spiral' || b === 'round',
+            spread: KNOT_SPREAD,
+          },
+        }));
+  return [
+    ...stretch(hidden, 'two-by-two', 'over the core and its turned-back ends'),
+    ...stretch(units - hidden, bundle, 'over the core'),
+  ];
+}
+
+const sideOf = (form: SinnetForm, unit: number, first: Side): Side =>
+  form === 'flat' && unit % 2 === 1 ? otherSide(first) : first;
+
+export const squareKnotSinnet: PartKind<SinnetPart> = {
+  entry: {
+    id: 'square-knot-sinnet',
+    label: 'Square knots',
+    blurb: 'Two working cords tied over a straight core, half knot by half knot.',
+    group: 'knots',
+    unitName: 'half knot',
+    needsBead: false,
+  },
+  fields: [
+    {
+      type: 'choice',
+      key: 'form',
+      label: 'Form',
+      choices: [
+        {
+          id: 'flat',
+          label: 'Flat',
+          blurb: 'Sides alternate: a flat band with a bump at each edge.',
+        },
+        { id: 'spiral', label: 'Spiral', blurb: 'Same side every time: the work winds by itself.' },
+      ] satisfies readonly { id: (typeof FORMS)[number]; label: string; blurb: string }[],
+    },
+    {
+      type: 'choice',
+      key: 'tension',
+      label: 'Tension',
+      choices: [
+        { id: 'soft', label: 'Soft', blurb: 'Pulled long, gaps show the core.' },
+        { id: 'even', label: 'Even', blurb: 'Snug, each half knot against the last.' },
+        { id: 'hard', label: 'Hard', blurb: 'Pushed up hard after every knot; stiff and dense.' },
+      ] satisfies readonly { id: (typeof TENSIONS)[number]; label: string; blurb: string }[],
+    },
+    {
+      type: 'count',
+      key: 'units',
+      label: 'Half knots',
+      min: 1,
+      max: 2000,
+      open: 'as many as the length takes',
+    },
+    {
+      type: 'length',
+      key: 'length',
+      label: 'Knotted length',
+      min: 1,
+      max: 5000,
+      open: 'set by the fit',
+      when: (values) => values.units === null,
+    },
+  ],
+  make: ({ id }) => ({
+    id,
+    kind: 'square-knot-sinnet',
+    form: 'flat',
+    tension: 'even',
+    length: null,
+    units: 4,
+  }),
+  fills: (part) => part.units === null && part.length === null,
+  section(part, site) {
+    const setting = settingOf(part, site);
+    return setting ? sectionOf(setting) : { width: 0, thickness: 0, pitch: 1 };
+  },
+  layOut(part, site, share) {
+    const setting = settingOf(part, site);
+    const wanted = part.units === null ? (part.length ?? share) : null;
+    if (!setting) return empty(Math.max(1, wanted ?? 1));
+    const section = sectionOf(setting);
+    // The core fixes the length; the last knots are pushed or eased until it is full, so the pitch
+    // takes up what a whole number of half knots leaves over.
+    const length = wanted ?? part.units! * section.pitch;
+    const units = part.units ?? Math.max(1, Math.round(length / section.pitch));
+    const pitch = length / units;
+    return {
+      ...empty(length),
+      ...section,
+      pitch,
+      units,
+      findings: [],
+      round: [{ kind: 'flexible', length, height: section.thickness / 2 }],
+      uses: [...straightUse(setting.core, length), ...workingUses(setting, units, pitch)],
+    };
+  },
+  draw(part, site, layout, options) {
+    const setting = settingOf(part, site);
+    return setting ? drawSinnet(setting, layout, setting.bundle, options) : [];
+  },
+  picture(part, site, layout, unit, firstSide) {
+    const setting = settingOf(part, site);
+    if (!setting) return [];
+    const side = sideOf(part.form, unit, firstSide);
+    return pictureOfNext(setting, layout, setting.bundle, unit, firstSide, side);
+  },
+  steps: (part, _site, layout) => [
+    {
+      title: part.form === 'flat' ? 'Tie square knots, sides in turn' : 'Tie half knots, one side',
+      text:
+        part.form === 'flat'
+          ? 'Take the cord that comes out from under the last bump over the core, under the other cord; take that one behind the core and up through the loop. Pull both level. The bump tells which side goes next.'
+          : 'Always take the cord on the same side over the core, under the other; take that one behind the core and up through the loop. Pull both level. The work turns by itself; let it, and turn it back every eight knots or so.',
+      units: layout.units,
+      unitName: 'half knot',
+      sideOf: (unit, first) => sideOf(part.form, unit, first),
+      cautions: [],
+    },
+  ],
+};

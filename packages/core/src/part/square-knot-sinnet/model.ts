@@ -1,0 +1,153 @@
+import type { Tension } from '../../face/part-kind.js';
+import type { Run } from '../../face/run.js';
+import { bundleShape, type CoreBundle } from '../../knot/hull.js';
+import { effectiveDiameter } from '../../material/cord.js';
+
+export const FORMS = ['flat', 'spiral'] as const;
+export type SinnetForm = (typeof FORMS)[number];
+
+/** What a sinnet is tied with. */
+export interface SinnetSetting {
+  readonly form: SinnetForm;
+  readonly tension: Tension;
+  /** The two cords that tie, the one that starts in front first. */
+  readonly working: readonly [Run, Run];
+  readonly core: readonly Run[];
+  /** Length in mm at the start of the part where cut core ends lie hidden beside the core. */
+  readonly buried: number;
+  /** This hand's cord per half knot / the model's. */
+  readonly takeUp: number;
+}
+
+/** Core diameter / working cord diameter; the mean of the cores where they differ. */
+export function ratioOf({ working, core }: Pick<SinnetSetting, 'working' | 'core'>): number {
+  const d = effectiveDiameter(working[0].cord);
+  if (core.length === 0) return 1;
+  return core.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0) / core.length / d;
+}
+
+/**
+ * Pitch of a flat sinnet by tension, in working-cord diameters per half knot: snug half knots lie at
+ * 2.0 and stay there, pushed up hard they pack to 1.75, pulled long they reach 2.5.
+ *
+ * Source: our tightened model ropes (ideal rope without friction), checked against published
+ * ropelengths of tight knots; common practice gives the order of the three.
+ */
+const FLAT_PITCH: Readonly<Record<Tension, number>> = { soft: 2.5, even: 2.0, hard: 1.75 };
+
+/** Extra cord per half knot of flat work, below the snug pitch: pitch -> diameters. Same source. */
+const PACKED: readonly (readonly [number, number])[] = [
+  [1.5, 1.04],
+  [1.75, 0.6],
+  [2.0, 0],
+];
+
+/** Packing tighter than this was never reached by the model ropes. */
+const MIN_PITCH = 1.5;
+
+/**
+ * Spiral sinnets settle at their own pitch and consumption, in working-cord diameters; by core.
+ * The single core was tightened at ratio 1 and 2; the two-core values are an estimate.
+ */
+const SPIRAL = {
+  one: [
+    { ratio: 1, length: 14.97, pitch: 1.84, unitsPerTurn: 8 },
+    { ratio: 2, length: 17.97, pitch: 1.79, unitsPerTurn: 10 },
+  ],
+  two: { length: 16.9, pitch: 1.8, unitsPerTurn: 9 },
+} as const;
+
+/** How tension moves a spiral's pitch off its even value: as it moves the flat one. Assumed. */
+const spiralTension = (tension: Tension): number => FLAT_PITCH[tension] / FLAT_PITCH.even;
+
+const spiralOnOne = (ratio: number): { length: number; pitch: number; unitsPerTurn: number } => {
+  const [a, b] = SPIRAL.one;
+  const t = (ratio - a.ratio) / (b.ratio - a.ratio);
+  const between = (from: number, to: number): number => from + (to - from) * t;
+  return {
+    length: between(a.length, b.length),
+    pitch: between(a.pitch, b.pitch),
+    unitsPerTurn: between(a.unitsPerTurn, b.unitsPerTurn),
+  };
+};
+
+function packedExtra(pitch: number): number {
+  const p = Math.max(pitch, MIN_PITCH);
+  for (let i = 1; i < PACKED.length; i++) {
+    const [p0, e0] = PACKED[i - 1]!;
+    const [p1, e1] = PACKED[i]!;
+    if (p <= p1) return e0 + ((e1 - e0) * (p - p0)) / (p1 - p0);
+  }
+  return 0;
+}
+
+/**
+ * Cord in one half knot, both working cords together, in working-cord diameters.
+ *
+ *     flat, p >= 2:  L = 12.10 + 0.972 C + 2 (p - 2)
+ *     flat, p < 2:   the snug L plus 0.60 at p = 1.75 and 1.04 at p = 1.5, straight between
+ *     spiral:        the tightened values of its own pitch, plus 2 (p - own pitch) when pulled longer
+ *
+ * C is the perimeter of the bare core's hull. Fit of the tightened model ropes within 0.5 %.
+ *
+ * @param form flat (sides alternate) or spiral (same side every time)
+ * @param bundle how the core lies
+ * @param ratio core diameter / working cord diameter, > 0
+ * @param pitch finished length per half knot in working-cord diameters, > 0
+ * @example halfKnotCord('flat', 'two-flat', 1, 2) // 17.10
+ */
+export function halfKnotCord(
+  form: SinnetForm,
+  bundle: CoreBundle,
+  ratio: number,
+  pitch: number,
+  cores = 1,
+): number {
+  const flat = 12.1 + 0.972 * bundleShape(bundle, ratio, cores).perimeter;
+  if (form === 'flat') return flat + 2 * Math.max(0, pitch - 2) + packedExtra(pitch);
+  const own = spiral(bundle, ratio, cores);
+  return own.length + 2 * Math.max(0, pitch - own.pitch);
+}
+
+/** Length, pitch and half knots per turn of a spiral at even tension, in working-cord diameters. */
+export function spiral(
+  bundle: CoreBundle,
+  ratio: number,
+  cores = 1,
+): { readonly length: number; readonly pitch: number; readonly unitsPerTurn: number } {
+  if (bundle === 'one') return spiralOnOne(ratio);
+  // Two cores were only estimated at ratio 1; other cores scale as the flat sinnet does.
+  const scale = (b: CoreBundle, r: number): number =>
+    12.1 + 0.972 * bundleShape(b, r, cores).perimeter;
+  return {
+    length: (SPIRAL.two.length * scale(bundle, ratio)) / scale('two-flat', 1),
+    pitch: SPIRAL.two.pitch,
+    unitsPerTurn: SPIRAL.two.unitsPerTurn,
+  };
+}
+
+/** Pitch in working-cord diameters that a hand of this tension makes. */
+export const naturalPitch = (
+  form: SinnetForm,
+  bundle: CoreBundle,
+  ratio: number,
+  tension: Tension,
+): number =>
+  form === 'flat' ? FLAT_PITCH[tension] : spiral(bundle, ratio).pitch * spiralTension(tension);
+
+/**
+ * Width and thickness of the work in working-cord diameters. Two cores of the same cord: 5.8 x 3.0;
+ * one core: 4.8 x 3.0; two by two: 6.0 x 4.0. A spiral is round: as thick as wide.
+ */
+export function crossSection(
+  form: SinnetForm,
+  bundle: CoreBundle,
+  ratio: number,
+  cores = 1,
+): { readonly width: number; readonly thickness: number } {
+  const shape = bundleShape(bundle, ratio, cores);
+  const width = shape.width + (bundle === 'two-by-two' || bundle === 'round' ? 4 : 3.8);
+  if (form === 'flat') return { width, thickness: shape.thickness + 2 };
+  // The wide side turns with the spiral, so the work bears on the skin with the mean of both.
+  return { width, thickness: (width + shape.thickness + 2) / 2 };
+}

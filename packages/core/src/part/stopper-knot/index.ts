@@ -1,0 +1,86 @@
+import { plainLayout, type PartKind, type PartSite } from '../../face/part-kind.js';
+import { sideBySide } from '../../knot/lanes.js';
+import { STOPPER_FORMS, STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
+import { straightUse } from '../../knot/straight.js';
+import { nameRuns, pickRuns } from '../pick.js';
+import { drawStopper } from './drawing.js';
+import { type StopperPart, knotDiameter, knotUses } from './model.js';
+
+export type { StopperPart } from './model.js';
+
+export const stopperKnot: PartKind<StopperPart> = {
+  entry: {
+    id: 'stopper-knot',
+    label: 'Stopper knot',
+    blurb: 'Holds a bead where it is, or keeps an end from slipping.',
+    group: 'knots',
+    unitName: 'knot',
+    needsBead: false,
+  },
+  fields: [
+    {
+      type: 'choice',
+      key: 'form',
+      label: 'Knot',
+      choices: STOPPER_FORMS.map((id) => ({ id, label: STOPPERS[id].label })),
+    },
+    {
+      type: 'choice',
+      key: 'tied',
+      label: 'Tied in',
+      choices: [
+        { id: 'together', label: 'All together', blurb: 'one knot' },
+        { id: 'each', label: 'Each cord', blurb: 'a knot in each' },
+      ],
+    },
+    { type: 'runs', key: 'runs', label: 'Cords' },
+  ],
+  make: ({ id }) => ({ id, kind: 'stopper-knot', form: 'overhand', tied: 'together', runs: null }),
+  fills: () => false,
+  section(part, site) {
+    const runs = pickRuns(site, part.runs);
+    const { length, width } = stopper(part.form, knotDiameter(part, runs));
+    const across = part.tied === 'each' ? width * runs.length : width;
+    return {
+      width: Math.max(across, sideBySide(site.runs).width),
+      thickness: width,
+      pitch: length,
+    };
+  },
+  layOut(part, site) {
+    const runs = pickRuns(site, part.runs);
+    const section = stopperKnot.section(part, site);
+    const knots = part.tied === 'each' ? runs.length : 1;
+    return plainLayout(section.pitch, section, {
+      units: knots,
+      unitName: 'knot',
+      uses: [...straightUse(site.runs, section.pitch), ...knotUses(part, runs, site.takeUp)],
+    });
+  },
+  draw(part, site, layout, options) {
+    return drawStopper(part, site, layout, options);
+  },
+  steps: (part, site: PartSite, layout) => {
+    const runs = pickRuns(site, part.runs);
+    const { label } = STOPPERS[part.form];
+    return [
+      {
+        title: `${label} with ${nameRuns(runs, site)}`,
+        text: `${HOW[part.form]} Slide it to its place with a blunt needle in the loop before you pull it tight; a tight knot does not move again.`,
+        units: layout.units,
+        unitName: 'knot',
+        cautions: [],
+      },
+    ];
+  },
+};
+
+const HOW: Readonly<Record<StopperForm, string>> = {
+  overhand: 'Make a loop and pass the end through it once.',
+  'double-barrel':
+    'Make a loop and pass the end round and through it twice; the turns lie side by side as the knot closes.',
+  'triple-barrel':
+    'Make a loop and pass the end round and through it three times; stroke the turns flat beside each other as the knot closes.',
+  'figure-eight':
+    'Make a loop, carry the end once round behind its own cord, and pass it through the loop from the other side.',
+};

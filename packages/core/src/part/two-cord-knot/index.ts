@@ -1,0 +1,80 @@
+import { plainLayout, type PartKind } from '../../face/part-kind.js';
+import { KNOT_SPREAD } from '../../face/reason.js';
+import { TWO_CORD_KNOT } from '../../knot/two-cord.js';
+import { straightUse } from '../../knot/straight.js';
+import { drawTwoCord } from './drawing.js';
+import { type TwoCordPart, bundles, diameterOf } from './model.js';
+
+export type { TwoCordPart } from './model.js';
+
+export const twoCordKnot: PartKind<TwoCordPart> = {
+  entry: {
+    id: 'two-cord-knot',
+    label: 'Two-cord knot',
+    blurb: 'Each cord tied through the other: one as a stopper, many as a snake.',
+    group: 'knots',
+    unitName: 'knot',
+    needsBead: false,
+  },
+  fields: [{ type: 'count', key: 'units', label: 'Knots in a row', min: 1, max: 500 }],
+  make: ({ id }) => ({ id, kind: 'two-cord-knot', units: 1 }),
+  fills: () => false,
+  section(_part, site) {
+    const d = diameterOf(site);
+    return {
+      width: TWO_CORD_KNOT.width * d,
+      thickness: TWO_CORD_KNOT.thickness * d,
+      pitch: TWO_CORD_KNOT.pitch * d,
+    };
+  },
+  layOut(part, site) {
+    const section = twoCordKnot.section(part, site);
+    const d = diameterOf(site);
+    const length = part.units * section.pitch;
+    // Of the cord in a knot, one pitch is the length of work it lies in; the rest is the knot's own.
+    const each = (TWO_CORD_KNOT.bothCords / 2 - TWO_CORD_KNOT.pitch) * d * site.takeUp;
+    const [a, b] = bundles(site);
+    return plainLayout(length, section, {
+      units: part.units,
+      unitName: 'knot',
+      uses: [
+        ...straightUse(site.runs, length),
+        ...site.runs.map((run) => ({
+          strand: run.strand,
+          half: run.half,
+          reason: {
+            code: 'knot.two-cord',
+            label: 'Two-cord knots',
+            detail: 'tied through the other cord, over and above the length of the knot',
+            mm: part.units * each,
+            times: { count: part.units, each },
+            assumed: true,
+            spread: KNOT_SPREAD,
+          },
+        })),
+      ],
+      findings:
+        a.length > 0 && b.length > 0
+          ? []
+          : [
+              {
+                code: 'two-cord.cords',
+                severity: 'error',
+                message: 'A two-cord knot needs two cords.',
+                remedy: 'Add a strand or fold one, or tie a stopper knot.',
+                path: '',
+              },
+            ],
+    });
+  },
+  draw: drawTwoCord,
+  steps: (part) => [
+    {
+      title: part.units === 1 ? 'Two-cord knot' : `${part.units} two-cord knots`,
+      text: 'Loop the first cord round behind the second; bring the second over it, round behind and through the loop of the first. Draw both tight by turns, and push each knot against the one before.',
+      units: part.units,
+      unitName: 'knot',
+      cautions: [],
+    },
+  ],
+};

@@ -1,0 +1,111 @@
+import { plainLayout, type PartBase, type PartKind } from '../../face/part-kind.js';
+import { KNOT_SPREAD } from '../../face/reason.js';
+import { bundleOf, bundleShape } from '../../knot/hull.js';
+import { coilCord } from '../../knot/wraps.js';
+import { coresOf } from '../../knot/lanes.js';
+import { straightUse } from '../../knot/straight.js';
+import { straightRuns, strokeOf } from '../../knot/stroke.js';
+import { effectiveDiameter, type Cord } from '../../material/cord.js';
+import { bundleOfRuns } from '../pick.js';
+
+/** Turns of a cord of its own round all cords, pulled under itself. */
+export interface WhippingPart extends PartBase {
+  readonly kind: 'whipping';
+  readonly cord: Cord;
+  readonly turns: number;
+}
+
+/** Ends in mm to hold while it is wound and pulled under. Common practice, no source. */
+const ENDS = 60;
+
+export const whipping: PartKind<WhippingPart> = {
+  entry: {
+    id: 'whipping',
+    label: 'Whipping',
+    blurb: 'Turns of its own cord round all cords, holding them together.',
+    group: 'cord',
+    unitName: 'turn',
+    needsBead: false,
+  },
+  fields: [
+    { type: 'count', key: 'turns', label: 'Turns', min: 2, max: 200 },
+    { type: 'cord', key: 'cord', label: 'Whipping cord' },
+  ],
+  make: ({ id, cord }) => ({ id, kind: 'whipping', cord, turns: 8 }),
+  fills: () => false,
+  section(part, site) {
+    const d = effectiveDiameter(part.cord);
+    const across = bundleOfRuns(site.runs) + 2 * d;
+    return { width: across, thickness: across, pitch: d };
+  },
+  layOut(part, site) {
+    const section = whipping.section(part, site);
+    const length = part.turns * section.pitch;
+    const n = Math.max(1, site.runs.length);
+    const cord = site.runs[0]?.cord ?? part.cord;
+    const hull = bundleShape(bundleOf(n), effectiveDiameter(cord), n).perimeter;
+    return plainLayout(length, section, {
+      units: part.turns,
+      unitName: 'turn',
+      uses: straightUse(site.runs, length),
+      auxiliary: [
+        {
+          id: part.id,
+          label: 'Whipping',
+          cord: part.cord,
+          reasons: [
+            {
+              code: 'knot.coil',
+              label: 'Turns, and the way back under them',
+              detail: 'each round the hull of the bundle, and straight back through',
+              mm: coilCord(part.turns, hull, effectiveDiameter(part.cord)) * site.takeUp,
+              spread: KNOT_SPREAD,
+            },
+            {
+              code: 'end.hold',
+              label: 'Ends to hold',
+              detail: 'to wind and pull under by; trimmed afterwards',
+              mm: 2 * ENDS,
+              times: { count: 2, each: ENDS },
+            },
+          ],
+        },
+      ],
+    });
+  },
+  draw(part, site, layout, { done }) {
+    const d = effectiveDiameter(part.cord);
+    const half = layout.width / 2 - d / 2;
+    const turn = (i: number): readonly [number, number][] => [
+      [(i + 0.35) * d, -half],
+      [(i + 0.65) * d, half],
+    ];
+    const lay = (from: number, to: number, state: 'laid' | 'planned') =>
+      from >= to
+        ? []
+        : [
+            strokeOf(
+              { strand: 0, cord: part.cord },
+              `${part.id}-turns-${state}`,
+              part.id,
+              Array.from({ length: to - from }, (_, i) => turn(from + i)),
+              state,
+              'round',
+            ),
+          ];
+    return [
+      ...straightRuns(coresOf(site.runs), part.id, 0, layout.length),
+      ...lay(done, part.turns, 'planned'),
+      ...lay(0, done, 'laid'),
+    ];
+  },
+  steps: (part) => [
+    {
+      title: `Whip with ${part.turns} turns`,
+      text: 'Lay a loop of the whipping cord along the bundle, wind over it towards its bight, turn beside turn without crossing. Pass the end through the bight and pull the other end until it lies under the turns.',
+      units: part.turns,
+      unitName: 'turn',
+      cautions: [],
+    },
+  ],
+};

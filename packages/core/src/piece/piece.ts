@@ -1,0 +1,71 @@
+import type { Closure } from '../closure/registry.js';
+import type { LegRole } from '../face/run.js';
+import type { Bead } from '../material/bead.js';
+import type { Cord } from '../material/cord.js';
+import type { EndTreatment } from '../material/ends.js';
+import type { Practice } from '../material/practice.js';
+import type { Ease } from '../measure/ease.js';
+import type { WearSite } from '../measure/girth.js';
+import type { Part } from '../part/registry.js';
+
+/** Who the piece is for. Girths in mm, measured on the body. */
+export interface Wearer {
+  readonly name: string;
+  readonly wrist: number;
+  readonly hand?: number;
+  readonly ankle?: number;
+  readonly neck?: number;
+  readonly head?: number;
+  /** Children get the cautions that go with cord and small parts. */
+  readonly child?: boolean;
+  /** Metals or fibres that the skin does not bear, in the maker's words. */
+  readonly allergy?: string;
+}
+
+/** Where and how it is worn. */
+export interface Wear {
+  readonly site: WearSite;
+  /** How many times it goes round, 1 to 6. */
+  readonly turns: number;
+  /** Inner circumference wanted in mm, instead of girth and room; null to go by the girth. */
+  readonly length: number | null;
+}
+
+/** One cord of the cut list. */
+export interface Strand {
+  readonly cord: Cord;
+  /** What each leg does: one for a single cord, two for a cord that is folded. */
+  readonly legs: readonly LegRole[];
+  /** Begins where it is first needed, laid in behind the core, instead of at the closure. */
+  readonly laidIn: boolean;
+}
+
+/** A bead of the piece, by the name its parts call it. */
+export interface PieceBead extends Bead {
+  readonly id: string;
+}
+
+export interface Cutting {
+  /** Probability, 0.5 to 0.999, that every cord lasts. */
+  readonly sureness: number;
+  /** Cuts are rounded up to whole multiples of this, in mm. */
+  readonly step: number;
+  /** How practised the hands are. */
+  readonly practice: Practice;
+}
+
+/** A piece as the maker specifies it: everything a plan needs. Lengths in mm throughout. */
+export interface Piece {
+  readonly name: string;
+  readonly note?: string;
+  readonly wearer: Wearer;
+  readonly wear: Wear;
+  readonly ease: Ease;
+  readonly strands: readonly Strand[];
+  readonly beads: readonly PieceBead[];
+  /** From the start to the end. */
+  readonly parts: readonly Part[];
+  readonly closure: Closure;
+  readonly ends: EndTreatment;
+  readonly cutting: Cutting;
+}

@@ -1,0 +1,114 @@
+import { BURIED_CORE_END } from '../closure/side-release-buckle/index.js';
+import type { ClosureSite } from '../face/closure-kind.js';
+import type { PartSite } from '../face/part-kind.js';
+import { remember } from '../face/remember.js';
+import type { Run } from '../face/run.js';
+import type { Practice } from '../material/practice.js';
+import { sideBySide } from '../knot/lanes.js';
+import { easeAmount } from '../measure/ease.js';
+import { passGirth } from '../measure/girth.js';
+import { partKind, type Part } from '../part/registry.js';
+import { beadIdsOf, beadsById } from './palette.js';
+import type { Piece } from './piece.js';
+import { liesInside, runsAtClosure, runsIn, runsOf, tiedSpan } from './runs.js';
+
+/** The part in which cut core ends of a buckle bracelet lie turned back; -1 when there are none. */
+function buriedAt(piece: Piece): number {
+  const ownCore = piece.strands.some(({ legs }) => legs.length === 2 && legs[0] === 'core');
+  return piece.closure.type === 'side-release-buckle' && ownCore
+    ? piece.parts.findIndex((part) => part.kind === 'square-knot-sinnet')
+    : -1;
+}
+
+const siteOf = remember(
+  (
+    part: Part,
+    all: readonly Run[],
+    inside: boolean,
+    bead: PartSite['bead'],
+    buried: number,
+    takeUp: number,
+    practice: Practice,
+    first: boolean,
+    last: boolean,
+  ): PartSite => ({
+    runs: runsIn(part, all, inside),
+    bead,
+    buried,
+    takeUp,
+    practice,
+    first,
+    last,
+  }),
+);
+
+/** What every part of the piece has to work with, in the order of the parts. */
+export function sitesOf(piece: Piece, takeUp = 1): PartSite[] {
+  const runs = runsOf(piece);
+  const bead = beadsById(piece);
+  const span = tiedSpan(piece.parts);
+  const buried = buriedAt(piece);
+  return piece.parts.map((part, i) =>
+    siteOf(
+      part,
+      runs,
+      liesInside(span, i),
+      bead,
+      i === buried ? BURIED_CORE_END : 0,
+      takeUp,
+      piece.cutting.practice,
+      i === 0,
+      i === piece.parts.length - 1,
+    ),
+  );
+}
+
+/** Girth in mm of the body where the piece is worn; undefined when it was not measured. */
+export const girthOf = (piece: Piece): number | undefined => piece.wearer[piece.wear.site];
+
+/** Inner circumference aimed at in mm: the length wanted, or girth and room. */
+export const targetOf = (piece: Piece): number =>
+  piece.wear.length ?? (girthOf(piece) ?? 0) + easeAmount(piece.ease);
+
+const turnedOf = (runs: readonly Run[]): number[] => [
+  ...new Set(
+    runs
+      .filter((run) => run.role === 'working')
+      .filter((run) =>
+        runs.some((o) => o.strand === run.strand && o.half === run.half && o.role === 'core'),
+      )
+      .map((run) => run.strand),
+  ),
+];
+
+/** What the closure has to close. */
+export function closureSiteOf(piece: Piece, sites: readonly PartSite[]): ClosureSite {
+  const runs = runsOf(piece);
+  const reaching = runsAtClosure(runs);
+  const [first, last] = [piece.parts[0], piece.parts.at(-1)];
+  const bead = beadsById(piece);
+  const sectionAt = (index: number): { width: number; thickness: number } => {
+    const part = piece.parts[index];
+    const site = sites[index];
+    return part && site ? partKind(part.kind).section(part, site) : sideBySide(reaching);
+  };
+  const ends = [sectionAt(0), sectionAt(piece.parts.length - 1)];
+  const endBeads = [first, last].flatMap((part) =>
+    part ? beadIdsOf(part).map((id) => bead(id).height) : [],
+  );
+  return {
+    runs: reaching,
+    turned: turnedOf(runs),
+    practice: piece.cutting.practice,
+    ends: piece.ends,
+    pass: passGirth(piece.wear.site, piece.wearer),
+    turns: piece.wear.turns,
+    target: targetOf(piece),
+    child: piece.wearer.child === true,
+    endSize: Math.max(sideBySide(reaching).width, ...endBeads),
+    firstKind: first?.kind ?? '',
+    lastKind: last?.kind ?? '',
+    width: Math.max(...ends.map((section) => section.width)),
+    thickness: Math.max(...ends.map((section) => section.thickness)),
+  };
+}

@@ -1,0 +1,160 @@
+import { closureKind } from '../closure/registry.js';
+import type { AuxiliaryCord, Reason } from '../face/reason.js';
+import { sumOf } from '../face/reason.js';
+import { passage } from '../material/passage.js';
+import type { Piece } from '../piece/piece.js';
+import { closureSiteOf, sitesOf } from '../piece/sites.js';
+import { checkPassages, checkPiece, checkPlan, under } from './checks.js';
+import { count } from './counters.js';
+import { fitParts, planFit, stretchOf } from './fit-plan.js';
+import type { PartPlan, Plan, PlanResult, PlanTotals, StrandPlan } from './plan-types.js';
+import { rulesOfThumb } from './rule-of-thumb.js';
+import { planAuxiliary, planStrands } from './strands.js';
+
+/** What is known of the hand that will make the piece. */
+export interface MakerFactors {
+  /** Cord per knot of this hand / the model's. */
+  readonly takeUp: number;
+}
+const ANY_HAND: MakerFactors = { takeUp: 1 };
+
+/** Thread in mm that pulls cords through a narrow hole, folded over them. Common practice, no source. */
+const NEEDLE_THREAD = 300;
+
+/** Parts one after the other along the rule. */
+function inLine(piece: Piece, layouts: readonly PartPlan['layout'][]): PartPlan[] {
+  let at = 0;
+  return layouts.map((layout, i) => {
+    const start = at;
+    at += layout.length;
+    return { id: piece.parts[i]!.id, kind: piece.parts[i]!.kind, layout, start };
+  });
+}
+
+function totalsOf(
+  parts: readonly PartPlan[],
+  strands: readonly StrandPlan[],
+  auxiliary: readonly { readonly cut: number }[],
+  length: number,
+): PlanTotals {
+  const inWork = sumOf(
+    strands
+      .flatMap((strand) => strand.reasons)
+      .filter((reason: Reason) => /^(run|knot)/.test(reason.code)),
+  );
+  const counts = new Map<string, number>();
+  for (const { layout } of parts) {
+    counts.set(layout.unitName, (counts.get(layout.unitName) ?? 0) + layout.units);
+  }
+  return {
+    cut: strands.reduce((sum, s) => sum + s.cut, 0) + auxiliary.reduce((sum, a) => sum + a.cut, 0),
+    inWork,
+    perLength: inWork / length,
+    leftover: strands.reduce((sum, s) => sum + s.leftover, 0),
+    counts: [...counts]
+      .map(([unitName, n]) => ({ unitName, count: n }))
+      .sort((a, b) => b.count - a.count),
+  };
+}
+
+const NEEDLE: AuxiliaryCord = {
+  id: 'needle-thread',
+  label: 'Thread to pull by',
+  cord: null,
+  reasons: [
+    {
+      code: 'end.thread',
+      label: 'Thread',
+      detail: 'folded over the cords to pull them through narrow holes; taken out again',
+      mm: NEEDLE_THREAD,
+    },
+  ],
+};
+
+/**
+ * Plans a piece: fit, layout, cut list with reasons, checks. A pure function; the same code answers in
+ * the browser and on the server.
+ *
+ * @param piece lengths in mm
+ * @returns the plan, or the errors that prevent one; warnings and notes come with both
+ * @throws RangeError when the piece names a kind of part or closure that does not exist
+ */
+export function planPiece(piece: Piece, factors: MakerFactors = ANY_HAND): PlanResult {
+  const faults = checkPiece(piece);
+  if (faults.some((f) => f.severity === 'error')) return { ok: false, findings: faults };
+
+  const sites = sitesOf(piece, factors.takeUp);
+  const closureSite = closureSiteOf(piece, sites);
+  const kind = closureKind(piece.closure.type);
+  const fitted = fitParts(piece, sites, closureSite);
+  const parts = inLine(piece, fitted.layouts);
+  const body = fitted.layouts.flatMap((layout) => layout.round);
+  const stretch = stretchOf(piece);
+  const closure = kind.layOut(
+    piece.closure,
+    closureSite,
+    body.map((part) =>
+      part.kind === 'flexible' ? { ...part, length: part.length * (1 + stretch) } : part,
+    ),
+  );
+  const fit = planFit(piece, closureSite, fitted, closure.states);
+  const counters = count(piece, parts, closure.needs);
+  const passages = [
+    ...parts.flatMap((part, i) =>
+      part.layout.passages.map((p) => ({ path: `parts[${i}]`, passage: p })),
+    ),
+    ...closure.passages.map((p) => ({ path: 'closure', passage: p })),
+  ];
+  const findings = [
+    ...faults,
+    ...parts.flatMap((part, i) => under(part.layout.findings, `parts[${i}]`)),
+    ...under(closure.findings, 'closure'),
+    ...(fitted.filled && fitted.share <= 1
+      ? [
+          {
+            code: 'work.full',
+            severity: 'error' as const,
+            message: 'The other parts and the closure already take all of the way round.',
+            remedy: 'Take something away, or choose a larger size.',
+            path: 'parts',
+          },
+        ]
+      : []),
+    ...checkPlan(piece, fit, counters),
+    ...checkPassages(passages),
+  ];
+  if (findings.some((f) => f.severity === 'error')) return { ok: false, findings };
+
+  const strands = planStrands(piece, [
+    ...fitted.layouts.flatMap((layout) => layout.uses),
+    ...closure.uses,
+  ]);
+  const narrow = passages.some(
+    ({ passage: { hole, runs } }) =>
+      runs.length > 1 &&
+      passage(
+        hole,
+        runs.map((run) => run.cord),
+      ).answer === 'needle',
+  );
+  const auxiliary = planAuxiliary(
+    [
+      ...fitted.layouts.flatMap((layout) => layout.auxiliary),
+      ...closure.auxiliary,
+      ...(narrow ? [NEEDLE] : []),
+    ],
+    piece.cutting,
+  );
+  return {
+    ok: true,
+    fit,
+    parts,
+    closure,
+    strands,
+    auxiliary,
+    totals: totalsOf(parts, strands, auxiliary, fit.length),
+    counters,
+    rules: rulesOfThumb(piece, fit.length, fit.target),
+    findings,
+  } satisfies Plan;
+}

@@ -1,0 +1,202 @@
+import type { Use, Reason, AuxiliaryCord } from '../face/reason.js';
+import { sumOf } from '../face/reason.js';
+import { meanFactor, reserveFactor } from '../learn/reserve.js';
+import { workingTail } from '../material/cord.js';
+import { PRACTICE_FACTOR } from '../material/practice.js';
+import { roundUpToStep } from '../measure/round.js';
+import type { Cutting, Piece, Strand } from '../piece/piece.js';
+import { runsEndingByKnots, runsOf } from '../piece/runs.js';
+import type { AuxiliaryPlan, StrandPlan } from './plan-types.js';
+
+const alike = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
+
+/** Reasons of one kind while they are being added up. */
+interface Sum {
+  readonly first: Reason;
+  mm: number;
+  count: number;
+  /** How long each of them is; null when they are not alike. */
+  each: number | null;
+  assumed: boolean;
+}
+
+/** Adds reasons of the same kind up; the count stays where every one was as long. */
+class Sums {
+  private readonly kinds = new Map<string, Map<string, Sum>>();
+
+  add(reason: Reason): void {
+    let labels = this.kinds.get(reason.code);
+    if (!labels) this.kinds.set(reason.code, (labels = new Map<string, Sum>()));
+    const old = labels.get(reason.label);
+    if (!old) {
+      labels.set(reason.label, {
+        first: reason,
+        mm: reason.mm,
+        count: reason.times?.count ?? 0,
+        each: reason.times?.each ?? null,
+        assumed: reason.assumed ?? false,
+      });
+      return;
+    }
+    const same = old.each !== null && reason.times && alike(old.each, reason.times.each);
+    old.mm += reason.mm;
+    old.count += reason.times?.count ?? 0;
+    if (!same) old.each = null;
+    old.assumed ||= reason.assumed ?? false;
+  }
+
+  reasons(): Reason[] {
+    return [...this.kinds.values()].flatMap((labels) =>
+      [...labels.values()].map(({ first, mm, count, each, assumed }): Reason => {
+        const { times: _times, assumed: _assumed, ...plain } = first;
+        return {
+          ...plain,
+          mm,
+          ...(each === null ? {} : { times: { count, each } }),
+          ...(assumed ? { assumed } : {}),
+        };
+      }),
+    );
+  }
+}
+
+/** What both halves do alike is told once: knots are counted once, straight runs twice. */
+function mergeHalves(first: readonly Reason[], second: readonly Reason[]): Reason[] {
+  const rest = [...second];
+  const both = first.map((reason): Reason => {
+    const i = rest.findIndex((r) => r.code === reason.code && r.label === reason.label);
+    if (i < 0) return reason;
+    const [other] = rest.splice(i, 1) as [Reason];
+    const mm = reason.mm + other.mm;
+    const { times: mine, ...plain } = reason;
+    if (!alike(reason.mm, other.mm) || !mine) return { ...plain, mm };
+    const tied = reason.code.startsWith('knot.half');
+    return {
+      ...plain,
+      detail: tied
+        ? reason.detail.replace('half of the cord that each takes', 'both ends,')
+        : plain.detail,
+      mm,
+      times: tied
+        ? { count: mine.count, each: 2 * mine.each }
+        : { count: 2 * mine.count, each: mine.each },
+    };
+  });
+  return [...both, ...rest];
+}
+
+const RANK = ['start', 'run', 'knot', 'closure', 'end', 'reserve'];
+const rank = (reason: Reason): number => RANK.indexOf(reason.code.split('.')[0] ?? '');
+
+/** Reserve for a hand's spread, of each kind of knot at its own; one hand, so they add up. */
+function reserveOf(reasons: readonly Reason[], sureness: number): Reason[] {
+  const mm = reasons.reduce(
+    (sum, { mm: length, spread }) =>
+      sum + (spread ? length * (reserveFactor(sureness, spread) - 1) : 0),
+    0,
+  );
+  if (mm <= 0) return [];
+  const percent = Number((sureness * 100).toFixed(1));
+  const spread = Math.max(...reasons.map((reason) => reason.spread ?? 0));
+  return [
+    {
+      code: 'reserve',
+      label: 'Reserve',
+      detail: `hands differ by about ${Math.round(spread * 100)} % in the cord a knot takes; with this much more it lasts ${percent} times in 100`,
+      mm,
+    },
+  ];
+}
+
+/** What stays in the piece of a length, on average over hands. */
+const keptOf = (reasons: readonly Reason[]): number =>
+  reasons
+    .filter((reason) => !/^(end|reserve)/.test(reason.code))
+    .reduce((sum, { mm, spread }) => sum + mm * (spread ? meanFactor(spread) : 1), 0);
+
+const isTurned = (strand: Strand): boolean => strand.legs.includes('turned');
+
+/** What a strand is called in the cut list. */
+export function strandRole(strand: Strand, all: readonly Strand[]): string {
+  const sameKind = all.filter((s) => s.legs.join() === strand.legs.join());
+  if (isTurned(strand)) {
+    const turned = all.filter(isTurned);
+    return turned.length === 1 ? 'Cord' : turned[0] === strand ? 'Front cord' : 'Edge cord';
+  }
+  const roles = new Set(strand.legs);
+  const name = roles.has('working')
+    ? roles.size > 1
+      ? 'Core and working cord'
+      : 'Working cord'
+    : roles.has('carried')
+      ? 'Carried cord'
+      : all.length === sameKind.length
+        ? 'Cord'
+        : 'Core cord';
+  return name;
+}
+
+/** The tails that the last knots of cords ending in the work are tied with. */
+function workingTails(piece: Piece): Use[] {
+  const factor = 0.5 + 0.5 * PRACTICE_FACTOR[piece.cutting.practice];
+  return runsEndingByKnots(runsOf(piece)).map((run) => {
+    const each = workingTail(run.cord) * factor;
+    return {
+      strand: run.strand,
+      half: run.half,
+      reason: {
+        code: 'end.tail',
+        label: 'Tails',
+        detail: 'for the fingers to tie the last knot; trimmed afterwards',
+        mm: each,
+        times: { count: 1, each },
+      },
+    };
+  });
+}
+
+function planStrand(piece: Piece, index: number, sums: readonly [Sums, Sums]): StrandPlan {
+  const strand = piece.strands[index]!;
+  const halves = [sums[0].reasons(), sums[1].reasons()] as const;
+  const merged = mergeHalves(halves[0], halves[1]).sort((a, b) => rank(a) - rank(b));
+  const reasons = [...merged, ...reserveOf(merged, piece.cutting.sureness)];
+  const total = sumOf(reasons);
+  const cut = roundUpToStep(total, piece.cutting.step);
+  const kept = keptOf(reasons);
+  const folded = strand.legs.length > 1;
+  const lengths = halves.map((half) =>
+    sumOf([...half, ...reserveOf(half, piece.cutting.sureness)]),
+  );
+  const [a, b] = lengths as [number, number];
+  return {
+    number: index + 1,
+    role: strandRole(strand, piece.strands),
+    cord: strand.cord,
+    reasons,
+    total,
+    cut,
+    // Off the middle when one half works harder; what rounding adds is shared in proportion.
+    fold: folded && total > 0 ? (alike(a, b) ? cut / 2 : (cut * a) / (a + b)) : null,
+    leftover: cut - kept,
+    kept,
+  };
+}
+
+/**
+ * Every strand of the piece with the reasons for its length.
+ * @param uses what parts and closure take of each half of each strand
+ */
+export function planStrands(piece: Piece, uses: readonly Use[]): StrandPlan[] {
+  const sums = piece.strands.map(() => [new Sums(), new Sums()] as const);
+  for (const { strand, half, reason } of uses) sums[strand - 1]?.[half].add(reason);
+  for (const { strand, half, reason } of workingTails(piece)) sums[strand - 1]?.[half].add(reason);
+  return sums.map((own, index) => planStrand(piece, index, own));
+}
+
+/** Cords cut besides the strands. */
+export const planAuxiliary = (cords: readonly AuxiliaryCord[], cutting: Cutting): AuxiliaryPlan[] =>
+  cords.map(({ id, label, cord, reasons: plain }) => {
+    const reasons = [...plain, ...reserveOf(plain, cutting.sureness)];
+    const total = sumOf(reasons);
+    return { id, label, cord, reasons, total, cut: roundUpToStep(total, cutting.step) };
+  });

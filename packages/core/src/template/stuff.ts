@@ -1,0 +1,86 @@
+import { beadOf, cordOf } from './materials.js';
+
+/** Cords and beads that the templates are made of. */
+
+export const SLATE = cordOf('Paracord 4 mm', 'paracord', 4, 'slate', '#5b6b78');
+export const ORANGE = cordOf('Paracord 4 mm', 'paracord', 4, 'signal orange', '#e8702a');
+export const MIDNIGHT = cordOf('Waxed cotton 1 mm', 'waxed-cotton', 1, 'midnight blue', '#26304f');
+export const HEMP = cordOf('Hemp 1 mm', 'hemp', 1, 'straw', '#b59b6a');
+export const HAZEL = cordOf('Leather 2 mm', 'leather', 2, 'hazel', '#7a5334');
+export const THIN_LEATHER = cordOf('Leather 1.5 mm', 'leather', 1.5, 'black', '#2a2623');
+export const COCOA = cordOf('Leather 3 mm', 'leather', 3, 'cocoa', '#53382a');
+export const THICK = cordOf('Leather 8 mm', 'leather', 8, 'chestnut', '#6b4129');
+export const TWINE = cordOf('Waxed polyester 1 mm', 'waxed-polyester', 1, 'driftwood', '#8b7a66');
+export const NIGHT = cordOf('Knotting cord 0.8 mm', 'nylon-cord', 0.8, 'night blue', '#2c3350');
+export const SILK = cordOf('Silk 0.7 mm', 'silk', 0.7, 'grey', '#8c8f94');
+export const WOOD_CORD = cordOf('Waxed cotton 1.5 mm', 'waxed-cotton', 1.5, 'forest', '#3e5a45');
+
+export const GREY6 = beadOf(
+  'grey-6',
+  'Hematite grey 6 mm',
+  'round',
+  [6, 6],
+  1.4,
+  'hematite grey',
+  '#5d6167',
+);
+export const WOOD8 = beadOf('wood-8', 'Wood 8 mm', 'round', [8, 8], 3, 'walnut', '#7d5a3a');
+export const FOCAL = beadOf(
+  'oval-18',
+  'Labradorite oval 18 mm',
+  'oval',
+  [18, 13],
+  2.4,
+  'labradorite',
+  '#5f7480',
+);
+export const MOON6 = beadOf(
+  'moon-6',
+  'Moonstone 6 mm',
+  'round',
+  [6, 6],
+  1.8,
+  'moonstone',
+  '#c9cdd0',
+);
+export const RING = beadOf(
+  'ring-5',
+  'Ring 5 mm, 1 mm wire',
+  'ring',
+  [1, 5],
+  3.2,
+  'silver',
+  '#b5b8ba',
+);
+export const BRONZE = beadOf('bronze-8', 'Bronze 8 mm', 'round', [8, 8], 2.4, 'bronze', '#8a6a3f');
+export const BIG = beadOf(
+  'big-14',
+  'Large-hole bead 14 mm',
+  'barrel',
+  [14, 13],
+  8.6,
+  'pewter',
+  '#8b8d8c',
+);
+export const COVER = beadOf(
+  'cover-6',
+  'Wood 6 mm',
+  'round',
+  [6, 6],
+  2.6,
+  'bleached wood',
+  '#c8b391',
+);
+export const PEARL = beadOf('pearl-8', 'Pearl drop 8 mm', 'drop', [10, 8], 1, 'pearl', '#e6dfd2');
+export const SEA10 = beadOf(
+  'sea-10',
+  'Amazonite 10 mm',
+  'round',
+  [10, 10],
+  1.2,
+  'amazonite',
+  '#7fb0a6',
+);
+export const SEA8 = beadOf('sea-8', 'Amazonite 8 mm', 'round', [8, 8], 1.2, 'amazonite', '#8dbab1');
+export const SEA6 = beadOf('sea-6', 'Amazonite 6 mm', 'round', [6, 6], 1.2, 'amazonite', '#9dc5bd');
+export const WOOD12 = beadOf('wood-12', 'Wood 12 mm', 'round', [12, 12], 3.4, 'beech', '#c49a6c');

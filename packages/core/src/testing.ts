@@ -1,0 +1,127 @@
+import type { ClosureSite } from './face/closure-kind.js';
+import type { PartSite } from './face/part-kind.js';
+import type { Primitive } from './face/primitive.js';
+import type { Run, RunRole } from './face/run.js';
+import type { Cord } from './material/cord.js';
+import type { Piece, Strand } from './piece/piece.js';
+import { EXAMPLE_CORD, outAndBack } from './piece/example.js';
+import { planPiece } from './plan/plan.js';
+import type { Plan } from './plan/plan-types.js';
+import type { PieceBead } from './piece/piece.js';
+import { beadsById } from './piece/palette.js';
+
+/** What the tests of the core share. Not part of the package. */
+
+/** A cord that is as thick under tension as on its label. */
+export const testCord = (diameter: number, more: Partial<Cord> = {}): Cord => ({
+  name: 'test cord',
+  kind: 'nylon-cord',
+  diameter,
+  effective: 1,
+  colour: { name: 'slate', hex: '#5b6b78' },
+  ...more,
+});
+
+export const testBead = (id: string, size: number, more: Partial<PieceBead> = {}): PieceBead => ({
+  id,
+  name: id,
+  shape: 'round',
+  length: size,
+  height: size,
+  hole: size / 2,
+  colour: { name: 'grey', hex: '#777777' },
+  ...more,
+});
+
+/** Runs of strands of their own, one role each. */
+export const testRuns = (
+  roles: readonly RunRole[],
+  cord = testCord(1),
+  more: Partial<Run> = {},
+): Run[] =>
+  roles.map((role, index) => ({
+    index,
+    strand: index + 1,
+    half: 0,
+    role,
+    cord,
+    laidIn: false,
+    folded: false,
+    ...more,
+  }));
+
+export const testSite = (
+  runs: readonly Run[],
+  beads: readonly PieceBead[] = [],
+  more: Partial<PartSite> = {},
+): PartSite => ({
+  runs,
+  bead: beadsById({ beads }),
+  buried: 0,
+  takeUp: 1,
+  practice: 'practised',
+  first: false,
+  last: false,
+  ...more,
+});
+
+export const testClosureSite = (
+  runs: readonly Run[],
+  more: Partial<ClosureSite> = {},
+): ClosureSite => ({
+  runs,
+  turned: [],
+  practice: 'practised',
+  ends: 'glue',
+  pass: { what: 'hand', mm: 226, estimated: false },
+  turns: 1,
+  target: 196,
+  child: false,
+  endSize: 4,
+  firstKind: 'plain',
+  lastKind: 'plain',
+  width: 4,
+  thickness: 2,
+  ...more,
+});
+
+/** Ways of using cords for a band on a buckle. */
+export const BAND_CORDS = {
+  'one-cord': (cord: Cord): Strand[] => [outAndBack(cord)],
+  'joined-at-fold': (cord: Cord): Strand[] => [
+    { cord, legs: ['turned'], laidIn: false },
+    { cord, legs: ['turned'], laidIn: false },
+  ],
+  'own-core': (cord: Cord): Strand[] => [
+    { cord, legs: ['core', 'core'], laidIn: false },
+    { cord, legs: ['working', 'working'], laidIn: true },
+  ],
+} as const;
+export type BandCords = keyof typeof BAND_CORDS;
+export const BAND_WAYS = Object.keys(BAND_CORDS) as BandCords[];
+export const exampleStrands = (way: BandCords): Strand[] => BAND_CORDS[way](EXAMPLE_CORD);
+
+/** @throws Error with the findings when the piece cannot be planned */
+export function planned(piece: Piece): Plan {
+  const plan = planPiece(piece);
+  if (!plan.ok) throw new Error(JSON.stringify(plan.findings));
+  return plan;
+}
+
+export const findingCodes = (piece: Piece): string[] =>
+  planPiece(piece).findings.map((finding) => finding.code);
+
+/** Every point of some shapes. */
+export const pointsOf = (shapes: readonly Primitive[]): (readonly [number, number])[] =>
+  shapes.flatMap((shape) => {
+    switch (shape.kind) {
+      case 'cord':
+        return shape.lines.flat();
+      case 'plate':
+        return shape.outlines.flat();
+      case 'bead':
+        return [shape.at];
+      case 'arrow':
+        return [...shape.line];
+    }
+  });

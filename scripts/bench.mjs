@@ -1,0 +1,202 @@
+import { gzipSync } from 'node:zlib';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuild } from './lib/build.mjs';
+import { CHROMIUM, ensureChromium } from './lib/chromium.mjs';
+import { createDatabase } from './lib/database.mjs';
+import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
+import { freePort } from './lib/port.mjs';
+import { startCluster } from './lib/postgres.mjs';
+import { run, say } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+import { ROOT } from './lib/shell.mjs';
+
+const row = (what, value, target = '') =>
+  process.stdout.write(`  ${what.padEnd(52)} ${value.padStart(14)}   ${target}\n`);
+
+/** Thirty beads with square knots between, on ten cores, a carried cord and two working ends. */
+function largePiece(core) {
+  const cord = { ...core.EXAMPLE_CORD, kind: 'waxed-cotton', diameter: 1 };
+  const parts = Array.from({ length: 30 }, (_, i) => [
+    {
+      id: `knots-${i}`,
+      kind: 'square-knot-sinnet',
+      form: 'flat',
+      tension: 'even',
+      length: null,
+      units: i === 0 || i === 29 ? null : 4,
+    },
+    {
+      id: `bead-${i}`,
+      kind: 'beads',
+      beads: ['six'],
+      through: 'core',
+      runs: null,
+      between: 'touching',
+      gap: 0,
+    },
+  ]).flat();
+  const six = { id: 'six', name: 'six', shape: 'round', length: 6, height: 6, hole: 5 };
+  return {
+    ...core.EXAMPLE_PIECE,
+    ends: 'glue',
+    wear: { site: 'neck', turns: 1, length: 700 },
+    strands: [
+      ...Array.from({ length: 10 }, () => ({ cord, legs: ['core'], laidIn: false })),
+      { cord, legs: ['working', 'working'], laidIn: true },
+      { cord, legs: ['carried'], laidIn: false },
+    ],
+    beads: [{ ...six, colour: { name: 'grey', hex: '#777777' } }],
+    parts,
+    closure: core.closureKind('square-knot-slider').make(cord),
+  };
+}
+
+/** Planning and drawing in Node. */
+async function benchCore() {
+  const core = await import(join(ROOT, 'packages/core/dist/index.js'));
+  const { Bench } = await import('tinybench');
+  const band = core.EXAMPLE_PIECE;
+  const large = largePiece(core);
+  const bench = new Bench({ time: 600 });
+  let turn = 0;
+  // A new length every time, as while dragging: no curve is found in the cache.
+  const dragged = (piece) => ({
+    ...piece,
+    parts: piece.parts.map((part, i) =>
+      i === 0 ? { ...part, length: 50 + ((turn += 0.37) % 120) } : part,
+    ),
+  });
+  const options = { firstSide: 'left', tails: true };
+  const plans = [
+    ['plan, a band on a buckle (target below 2 ms)', band],
+    ['plan, 60 parts on 12 strands (target below 16 ms)', large],
+  ];
+  for (const [name, piece] of plans) {
+    bench.add(name, () => {
+      core.planPiece(dragged(piece));
+    });
+  }
+  for (const [name, piece] of [
+    ['plan and draw, a band, every length new', band],
+    ['plan and draw, 60 parts on 12 strands', large],
+  ]) {
+    bench.add(name, () => {
+      const next = dragged(piece);
+      core.drawBench(next, core.planPiece(next), options);
+    });
+  }
+  await bench.run();
+  process.stdout.write('\nCore, in Node\n');
+  for (const task of bench.tasks) {
+    const { latency } = task.result;
+    row(task.name, `${latency.mean.toFixed(3)} ms`, `p99 ${latency.p99.toFixed(3)} ms`);
+  }
+}
+
+/** The first page in Chromium: bytes over the wire and time until the bench is drawn. */
+async function benchFirstPage(browser, url) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  let bytes = 0;
+  const session = await page.context().newCDPSession(page);
+  await session.send('Network.enable');
+  session.on('Network.loadingFinished', (event) => (bytes += event.encodedDataLength));
+  const started = performance.now();
+  await page.goto(url);
+  await page.getByTestId('piece').first().waitFor();
+  const ms = performance.now() - started;
+  process.stdout.write('\nFirst page, in Chromium, nothing cached\n');
+  row('until the pieces are drawn', `${ms.toFixed(0)} ms`);
+  row('over the wire', `${(bytes / 1024).toFixed(0)} kB`);
+  const assets = join(ROOT, 'apps/web/dist/assets');
+  for (const name of readdirSync(assets).filter((file) => /\.(js|css)$/.test(file))) {
+    const content = readFileSync(join(assets, name));
+    row(name, `${(gzipSync(content).length / 1024).toFixed(0)} kB gz`);
+  }
+  await page.close();
+}
+
+/** Dragging the end of the band: how long the main thread is held at a stretch. */
+async function benchDrag(browser, url, what, id) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${url}/pieces/${id}/layout`);
+  await page
+    .getByTestId('parts-layer')
+    .getByRole('button', { name: /part 1 of/ })
+    .click();
+  const handle = page.getByRole('slider', { name: 'Length of square knots' });
+  await handle.waitFor();
+  await page.waitForTimeout(1500);
+  await page.evaluate(() => {
+    window.longTasks = [];
+    window.frames = [];
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach((entry) => window.longTasks.push(entry.duration)),
+    ).observe({ type: 'longtask' });
+    let last = performance.now();
+    const tick = (now) => {
+      window.frames.push(now - last);
+      last = now;
+      requestAnimationFrame(tick);
+    };
+    requestAnimationFrame(tick);
+  });
+  const box = await handle.boundingBox();
+  const x = box.x + box.width / 2;
+  const y = box.y + box.height / 2;
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  for (let i = 0; i < 240; i++) await page.mouse.move(x - 150 * Math.sin(i / 20) ** 2, y);
+  await page.mouse.up();
+  const { longTasks, frames } = await page.evaluate(() => ({
+    longTasks: window.longTasks,
+    frames: window.frames,
+  }));
+  const sorted = [...frames].sort((a, b) => a - b);
+  process.stdout.write(`\nDragging ${what}, 240 moves, in Chromium without a graphics card\n`);
+  row('tasks over 50 ms', String(longTasks.length), 'target: 0');
+  row('longest', longTasks.length ? `${Math.max(...longTasks).toFixed(0)} ms` : 'none');
+  row('frame, median', `${sorted[Math.floor(sorted.length / 2)].toFixed(1)} ms`);
+  row('frame, 95th of 100', `${sorted[Math.floor(sorted.length * 0.95)].toFixed(1)} ms`);
+  await page.close();
+}
+
+await run(async () => {
+  checkNode();
+  await ensureDependencies();
+  await ensureChromium();
+  await ensureBuild();
+  say('Measuring the core');
+  await benchCore();
+  const cluster = await startCluster('test-postgres', { durable: false });
+  const database = await createDatabase(cluster.url, 'bench');
+  const port = await freePort();
+  const server = startServer(
+    { DATABASE_URL: database.url, PORT: String(port) },
+    'bench-server.log',
+  );
+  let browser;
+  try {
+    const url = await server.ready;
+    const { chromium } = await import('@playwright/test');
+    browser = await chromium.launch({
+      executablePath: CHROMIUM,
+      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+    });
+    await benchFirstPage(browser, url);
+    const pieces = await (await fetch(`${url}/api/pieces`)).json();
+    await benchDrag(browser, url, 'the end of a band', pieces[0].id);
+    const core = await import(join(ROOT, 'packages/core/dist/index.js'));
+    const added = await fetch(`${url}/api/pieces`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify(largePiece(core)),
+    });
+    await benchDrag(browser, url, 'a part of 60 on 12 strands', (await added.json()).id);
+  } finally {
+    await browser?.close();
+    await server.stop();
+    await database.drop();
+    cluster.stop();
+  }
+});

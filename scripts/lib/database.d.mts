@@ -1,0 +1,4 @@
+export function createDatabase(
+  adminUrl: string,
+  purpose: string,
+): Promise<{ url: string; drop: () => Promise<void> }>;

@@ -1,0 +1,8 @@
+export interface RunningServer {
+  readonly ready: Promise<string>;
+  readonly exited: Promise<number | string>;
+  readonly logFile: string;
+  stop(): Promise<void>;
+  kill(): Promise<void>;
+}
+export function startServer(env: Record<string, string>, logName: string): RunningServer;

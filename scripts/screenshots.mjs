@@ -1,0 +1,113 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuild } from './lib/build.mjs';
+import { CHROMIUM, ensureChromium } from './lib/chromium.mjs';
+import { createDatabase } from './lib/database.mjs';
+import { ensureDependencies } from './lib/dependencies.mjs';
+import { freePort } from './lib/port.mjs';
+import { startCluster } from './lib/postgres.mjs';
+import { run, say } from './lib/say.mjs';
+import { startServer } from './lib/server.mjs';
+import { ROOT } from './lib/shell.mjs';
+
+const OUT = join(ROOT, 'docs', 'screenshots');
+
+/** Takes the pictures of docs/screenshots from the demo data, on a database made for it. */
+await run(async () => {
+  await ensureDependencies();
+  await ensureChromium();
+  await ensureBuild();
+  mkdirSync(OUT, { recursive: true });
+  const cluster = await startCluster('test-postgres', { durable: false });
+  const database = await createDatabase(cluster.url, 'shots');
+  const server = startServer(
+    { DATABASE_URL: database.url, PORT: String(await freePort()) },
+    'screenshots-server.log',
+  );
+  let browser;
+  try {
+    const url = await server.ready;
+    const { chromium } = await import('@playwright/test');
+    browser = await chromium.launch({
+      executablePath: CHROMIUM,
+      args: ['--no-sandbox', '--disable-gpu'],
+    });
+    const pieces = await (await fetch(`${url}/api/pieces`)).json();
+    const shot = async (file, path, options = {}) => {
+      const { width = 1280, height = 800, colorScheme = 'light', act } = options;
+      const page = await browser.newPage({ viewport: { width, height }, colorScheme });
+      page.setDefaultTimeout(10_000);
+      await page.goto(url + path);
+      await page.waitForLoadState('networkidle');
+      await act?.(page);
+      await page.waitForTimeout(400);
+      await page.screenshot({ path: join(OUT, `${file}.png`) });
+      await page.close();
+      say(`${file}.png`);
+    };
+    const [meridian, perseid, plumbLine, , , driftwood] = pieces;
+    const at = (piece, stage) => `/pieces/${piece.id}/${stage}`;
+    const spaces = (n) => async (page) => {
+      for (let i = 0; i < n; i++) await page.keyboard.press('Space');
+      await page.waitForTimeout(400);
+    };
+    await shot('fit', at(meridian, 'fit'));
+    const part = (name) => (page) =>
+      page.getByTestId('parts-layer').getByRole('button', { name }).first().click();
+    const pane = (name) => (page) =>
+      page
+        .getByRole('group', { name: 'What to lay out' })
+        .getByRole('button', { name, exact: true })
+        .click();
+    await shot('new-piece', '/', {
+      act: (page) => page.getByRole('button', { name: 'New piece' }).click(),
+    });
+    await shot('layout', at(perseid, 'layout'), { act: part(/^Beads, part 10/) });
+    await shot('beads', at(plumbLine, 'layout'), {
+      act: async (page) => {
+        await part(/^Beads/)(page);
+        await pane('Beads')(page);
+      },
+    });
+    await shot('fill', at(perseid, 'layout'), {
+      height: 1000,
+      act: async (page) => {
+        await pane('Fill to length')(page);
+        await page.getByText('Moonstone 6 mm, 84 in hand').click();
+        await page.getByRole('button', { name: 'Propose rows' }).click();
+        await page.getByTestId('proposal').first().waitFor();
+        await page.evaluate(() => window.scrollTo(0, 0));
+      },
+    });
+    await shot('closed-dark', `${at(perseid, 'layout')}?view=closed`, {
+      colorScheme: 'dark',
+      act: pane('Closure'),
+    });
+    await shot('pendant', at(driftwood, 'layout'), { act: part(/^Stone/) });
+    await shot('cut', at(perseid, 'cut'), { height: 1000 });
+    await shot('make', at(meridian, 'make'), {
+      act: async (page) => {
+        await page.getByRole('button', { name: 'Begin making' }).click();
+        await page.getByText('Step 1 of').waitFor();
+        await spaces(19)(page);
+      },
+    });
+    await shot('make-phone', at(meridian, 'make'), { width: 390, height: 844 });
+    await shot('workshop', '/');
+    await shot('finish', at(meridian, 'finish'), {
+      act: async (page) => {
+        await page.keyboard.press('m');
+        await page.getByTestId('making').waitFor();
+        await spaces(40)(page);
+        await page.keyboard.press('e');
+        await page.getByRole('checkbox', { checked: false }).first().click();
+      },
+    });
+    await shot('log', at(meridian, 'log'), { height: 1000 });
+  } finally {
+    await browser?.close();
+    await server.stop();
+    await database.drop();
+    cluster.stop();
+  }
+});
