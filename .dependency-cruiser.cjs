@@ -4,6 +4,7 @@ const CORE = [
   'material',
   'face',
   'knot',
+  'floss',
   'part',
   'closure',
   'piece',
