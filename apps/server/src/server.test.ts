@@ -107,7 +107,7 @@ describe('start', () => {
     try {
       await Promise.all(apps.map((app) => app.init()));
       const { body } = await request(apps[2]!.getHttpServer()).get('/api/pieces').expect(200);
-      expect(body).toHaveLength(8);
+      expect(body).toHaveLength(11);
     } finally {
       await Promise.all(apps.map((app) => app.close()));
       await database.drop();

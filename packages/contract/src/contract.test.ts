@@ -95,7 +95,7 @@ describe('piece file', () => {
 });
 
 describe('every kind of part and closure', () => {
-  const start = { id: 'x', bead: 'round-6', cord: EXAMPLE_CORD };
+  const start = { id: 'x', bead: 'round-6', cord: EXAMPLE_CORD, runs: 2 };
   it.each(PART_KINDS.map((kind) => [kind.entry.id, kind] as const))(
     'lets a new %s in as it is made, and nothing strange in it',
     (_, kind) => {

@@ -1,4 +1,4 @@
-import { ID_PATTERN, MAX_ROW, type Field } from '@coiled-strand/core';
+import { ID_PATTERN, MAX_ROW, MAX_ROWS, STRAND_LIMITS, type Field } from '@coiled-strand/core';
 import { Type, type ClassConstructor } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -30,7 +30,10 @@ function rulesOf(field: Field): PropertyDecorator[] {
     case 'count':
       return [...nullable(field), IsInt(), Min(field.min), Max(field.max)];
     case 'choice':
-      return [IsIn(field.choices.map((choice) => choice.id))];
+      return [
+        ...(field.optional ? [orAbsent(field.key)] : []),
+        IsIn(field.choices.map((choice) => choice.id)),
+      ];
     case 'text':
       return [IsString(), IsNotEmpty(), MaxLength(80)];
     case 'colour':
@@ -46,6 +49,15 @@ function rulesOf(field: Field): PropertyDecorator[] {
       ];
     case 'cord':
       return [IsDefinedObject(), ValidateNested(), Type(() => CordDto)];
+    case 'weave':
+      return [
+        IsArray(),
+        ArrayMinSize(1),
+        ArrayMaxSize(MAX_ROWS),
+        IsString({ each: true }),
+        MaxLength(STRAND_LIMITS.max, { each: true }),
+      ];
+    case 'places':
     case 'runs':
       return [
         orNull(field.key),
@@ -60,6 +72,8 @@ function rulesOf(field: Field): PropertyDecorator[] {
 
 const orNull = (key: string): PropertyDecorator =>
   ValidateIf((value: Record<string, unknown>) => value[key] !== null);
+const orAbsent = (key: string): PropertyDecorator =>
+  ValidateIf((value: Record<string, unknown>) => value[key] !== undefined);
 const nullable = (field: { key: string; open?: string }): PropertyDecorator[] =>
   field.open === undefined ? [] : [orNull(field.key)];
 

@@ -216,6 +216,12 @@ const transit = from('triple-wrap', 'Transit', 'Oluchi Adeyemi');
 export const PIECES: readonly Piece[] = [
   meridian,
   perseid,
+  {
+    ...from('floss-stripe', 'Azimuth', 'Ines Varga'),
+    note: 'The sky over the dome, from the last light to the night.',
+  },
+  from('floss-chevron', 'Twin Peaks', 'Gift table, medium'),
+  from('seized-laces', 'Counterweight', 'Tobias Renn'),
   from('focal-cord', 'Plumb Line', 'Ines Varga'),
   orrery,
   {

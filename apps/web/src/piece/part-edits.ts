@@ -1,4 +1,5 @@
 import {
+  runsOf,
   changePart,
   duplicatePart,
   freshId,
@@ -106,7 +107,7 @@ export function addPart(kindId: string, at?: number, bead?: Bead): void {
   const id = freshId(withIt.parts, kindId);
   const cord = withIt.strands[0]?.cord;
   if (!cord) return;
-  const part = kind.make({ id, bead: beadName, cord }) as Part;
+  const part = kind.make({ id, bead: beadName, cord, runs: runsOf(withIt).length }) as Part;
   edit(() => insertPart(withIt, at ?? placeForNew(piece), part));
   select(id);
 }

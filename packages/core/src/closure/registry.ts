@@ -12,6 +12,7 @@ import { sideReleaseBuckle, type BuckleClosure } from './side-release-buckle/ind
 import { squareKnotSlider, type SquareKnotSlider } from './square-knot-slider/index.js';
 import { tieEnds, type TieEnds } from './tie-ends/index.js';
 import { toggle, type Toggle } from './toggle/index.js';
+import { turksHeadSlider, type TurksHeadSlider } from './turks-head-slider/index.js';
 import { twoSlidingKnots, type TwoSlidingKnots } from './two-sliding-knots/index.js';
 import { twoWayBead, type TwoWayBead } from './two-way-bead/index.js';
 
@@ -22,6 +23,7 @@ export type Closure =
   | LoopAndKnot
   | SquareKnotSlider
   | CoiledSlider
+  | TurksHeadSlider
   | TwoSlidingKnots
   | TwoWayBead
   | Lobster
@@ -38,6 +40,7 @@ export const CLOSURE_KINDS: readonly ClosureKind[] = [
   sideReleaseBuckle,
   squareKnotSlider,
   coiledSlider,
+  turksHeadSlider,
   twoSlidingKnots,
   twoWayBead,
   loopAndButton,

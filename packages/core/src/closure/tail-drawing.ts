@@ -1,16 +1,47 @@
 import type { ClosureSite } from '../face/closure-kind.js';
 import type { Primitive } from '../face/primitive.js';
+import { lanesOf } from '../knot/lanes.js';
 import { flipped, moved, straightRuns } from '../knot/stroke.js';
 import { stopper, type StopperForm } from '../knot/stopper.js';
 import { bundleOfRuns } from '../part/pick.js';
+import { plaitStrokes } from '../part/plait/drawing.js';
+import type { Plaiting } from '../part/plait/model.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 
 /** End in mm drawn beyond a stopper. */
 const STUB = 4;
 
+/** One knot in all of them, or a knot in each. */
+function stoppers(
+  site: ClosureSite,
+  form: StopperForm,
+  state: 'laid' | 'planned',
+  each: boolean,
+): ReturnType<typeof knotStrokes> {
+  if (!each) return knotStrokes(form, site.runs, 'closure-stop', 'closure', 0, 0, state);
+  const lanes = lanesOf(site.runs);
+  const knots = site.runs.map((run, i) =>
+    knotStrokes(
+      form,
+      [run],
+      `closure-stop-${i}`,
+      'closure',
+      // Neighbours would lie on each other: every other one sits a little further in.
+      i % 2 === 0 ? 0 : -stopper(form, bundleOfRuns([run])).length,
+      lanes.get(run.index) ?? 0,
+      state,
+    ),
+  );
+  return {
+    below: knots.flatMap((knot) => knot.below),
+    above: knots.flatMap((knot) => knot.above),
+  };
+}
+
 /**
  * Both tails lying out from the body at their true length, each to its stopper knot.
  * @param form the stopper at their ends; none when null
+ * @param how whether every strand has a stopper of its own, and the plait the tails make
  */
 export function drawTails(
   site: ClosureSite,
@@ -18,16 +49,17 @@ export function drawTails(
   length: number,
   form: StopperForm | null,
   state: 'laid' | 'planned',
+  { each = false, plaiting = null }: { each?: boolean; plaiting?: Plaiting | null } = {},
 ): Primitive[] {
   const bundle = bundleOfRuns(site.runs);
-  const knot = form ? knotStrokes(form, site.runs, 'closure-stop', 'closure', 0, 0, state) : null;
+  const knot = form ? stoppers(site, form, state, each) : null;
   const beyond = form ? stopper(form, bundle).length + STUB : STUB;
   const right: Primitive[] = [
     ...moved(knot?.below ?? [], tail),
-    ...straightRuns(site.runs, 'closure', 0, tail + beyond, state).map((stroke) => ({
-      ...stroke,
-      ends: 'round' as const,
-    })),
+    ...(plaiting ? plaitStrokes(plaiting, 'closure', 0, tail, state, 'tail') : []),
+    ...straightRuns(site.runs, 'closure', plaiting ? tail : 0, tail + beyond, state).map(
+      (stroke) => ({ ...stroke, ends: 'round' as const }),
+    ),
     ...moved(knot?.above ?? [], tail),
   ];
   const named = (shapes: readonly Primitive[], side: string): Primitive[] =>

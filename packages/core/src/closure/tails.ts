@@ -1,10 +1,21 @@
 import type { ClosureLayout, ClosureSite, ClosureState } from '../face/closure-kind.js';
+import type { PartStep } from '../face/part-kind.js';
+import { once } from './steps.js';
 import type { Use } from '../face/reason.js';
-import { KNOT_SPREAD } from '../face/reason.js';
+import { KNOT_SPREAD, PLAIT_SPREAD } from '../face/reason.js';
 import type { Run } from '../face/run.js';
 import { stopper, STOPPERS, type StopperForm } from '../knot/stopper.js';
+import { plaitRatio } from '../knot/plait.js';
 import { bundleOfRuns } from '../part/pick.js';
+import {
+  plaitingOf,
+  sectionOfPlait,
+  tellBundles,
+  tooFew,
+  type Plaiting,
+} from '../part/plait/model.js';
 import { effectiveDiameter, workingTail } from '../material/cord.js';
+import { bundleDiameter } from '../material/passage.js';
 import { PRACTICE_FACTOR } from '../material/practice.js';
 import type { Finding } from '../measure/finding.js';
 import { mm } from '../measure/speak.js';
@@ -65,17 +76,83 @@ export const stopperUses = (runs: readonly Run[], form: StopperForm): Use[] => {
   );
 };
 
+/** Whether tails are left as cords or plaited in three. */
+export type TailForm = 'straight' | 'plaited';
+export const TAIL_FORM_FIELD = {
+  type: 'choice',
+  key: 'tailForm',
+  label: 'The tails are',
+  optional: true,
+  choices: [
+    { id: 'straight', label: 'Left as cords' },
+    { id: 'plaited', label: 'Plaited in three', blurb: 'of three cords or more' },
+  ],
+} as const;
+
+/** A closure whose tails may be plaited; straight when it does not say. */
+export interface WithTails {
+  readonly tails: number | null;
+  readonly tailForm?: TailForm;
+}
+
+/** The plait that tails make; null where they are left as cords, or are too few. */
+export const plaitOfTails = (site: ClosureSite, form: TailForm | undefined): Plaiting | null =>
+  form === 'plaited' ? plaitingOf('three', 'even', site.runs) : null;
+
+/** What lies side by side in something that holds both tails: cords, or two plaits. */
+export function coresOfTails(
+  site: ClosureSite,
+  form: TailForm | undefined,
+): { readonly count: number; readonly d: number } {
+  const plaiting = plaitOfTails(site, form);
+  if (plaiting) {
+    const { width, thickness } = sectionOfPlait(plaiting);
+    return { count: 2, d: (width + thickness) / 2 };
+  }
+  const { runs } = site;
+  const d = runs.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0) / runs.length;
+  return { count: 2 * runs.length, d };
+}
+
+/** Diameter in mm of both tails, drawn together. */
+export function acrossTails(site: ClosureSite, form: TailForm | undefined): number {
+  if (!plaitOfTails(site, form)) return bundleOfRuns([...site.runs, ...site.runs]);
+  const { count, d } = coresOfTails(site, form);
+  return bundleDiameter(Array.from({ length: count }, () => d));
+}
+
+/** Half the thickness in mm of tails where they lie on the skin. */
+const heightOf = (site: ClosureSite, form: TailForm | undefined): number => {
+  const plaiting = plaitOfTails(site, form);
+  return plaiting
+    ? sectionOfPlait(plaiting).thickness / 2
+    : Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
+};
+
 /** Tails that stay: they lie outside of the body and are drawn in and out. */
-export const tailUses = (runs: readonly Run[], length: number): Use[] =>
-  useEach(
+export function tailUses(
+  runs: readonly Run[],
+  length: number,
+  plaiting: Plaiting | null = null,
+): Use[] {
+  const reason = {
+    code: 'closure.tails',
+    label: 'Sliding tails',
+    detail: 'from the body to the stopper knot',
+  };
+  if (!plaiting) return useEach(runs, reason, length);
+  const more = plaitRatio(plaiting.form, plaiting.q);
+  return useEach(
     runs,
     {
-      code: 'closure.tails',
-      label: 'Sliding tails',
-      detail: 'from the body to the stopper knot',
+      ...reason,
+      label: 'Plaited tails',
+      detail: `${more.toFixed(2)} times their length, as the strands go from side to side`,
+      spread: PLAIT_SPREAD,
     },
-    length,
+    more * length,
   );
+}
 
 export interface Slide {
   /** Length of each tail in mm, from the body to its stopper. */
@@ -92,17 +169,17 @@ export interface Slide {
  * One slider over both: extra = s to 2 T - s. Two sliding knots: S + k to 2 S - k.
  *
  * @param grip length of the slider or of one sliding knot in mm
- * @param tails as the maker set them, or null for what passing takes
+ * @param closure its tails: as the maker set them, or null for what passing takes
  * @param two whether there are two knots, one on each tail
  */
 export function slide(
   site: ClosureSite,
   body: readonly RoundPart[],
   grip: number,
-  tails: number | null,
+  { tails, tailForm }: WithTails,
   two: boolean,
 ): Slide {
-  const height = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
+  const height = heightOf(site, tailForm);
   const want = site.pass.mm + PASS_MARGIN;
   const extra = flexibleLengthFor(Math.max(want, site.target), height, body, site.turns);
   // Long enough to pass, to close at the size aimed at, and to be tied at all.
@@ -118,13 +195,13 @@ export function slide(
 }
 
 /** What lies in the round when a slider stands at the size aimed at. */
-export const slideAim = (site: ClosureSite, grip: number): RoundPart[] => {
-  const height = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
+export const slideAim = (site: ClosureSite, grip: number, form?: TailForm): RoundPart[] => {
+  const height = heightOf(site, form);
   return [{ kind: 'flexible', length: grip + TIGHTER, height }];
 };
 
-export const slideStates = (site: ClosureSite, at: Slide): ClosureState[] => {
-  const height = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
+export const slideStates = (site: ClosureSite, at: Slide, form?: TailForm): ClosureState[] => {
+  const height = heightOf(site, form);
   return [
     {
       id: 'shortest',
@@ -140,8 +217,16 @@ export const slideStates = (site: ClosureSite, at: Slide): ClosureState[] => {
 };
 
 /** What there is to say about the tails of a sliding closure. */
-export function slideFindings(site: ClosureSite, at: Slide, grip: number): Finding[] {
+export function slideFindings(
+  site: ClosureSite,
+  at: Slide,
+  grip: number,
+  form?: TailForm,
+): Finding[] {
   const findings: Finding[] = [];
+  if (form === 'plaited' && !plaitOfTails(site, form)) {
+    findings.push({ ...tooFew('three'), path: 'tailForm' });
+  }
   const { what, mm: girth, estimated } = site.pass;
   if (at.tail < grip) {
     findings.push({
@@ -195,25 +280,42 @@ export function slidingLayout(
   site: ClosureSite,
   body: readonly RoundPart[],
   grip: number,
-  tails: number | null,
+  closure: WithTails,
 ): {
   readonly at: Slide;
   readonly layout: Pick<ClosureLayout, 'states' | 'uses' | 'reach' | 'findings' | 'measures'>;
 } {
-  const at = slide(site, body, grip, tails, false);
+  const at = slide(site, body, grip, closure, false);
+  const plaiting = plaitOfTails(site, closure.tailForm);
   const start = freeAtStart(site);
   return {
     at,
     layout: {
-      states: slideStates(site, at),
+      states: slideStates(site, at, closure.tailForm),
       reach: { start: at.tail + 12, end: at.tail + 12 },
       uses: [
-        ...tailUses(start, at.tail),
-        ...tailUses(site.runs, at.tail),
+        ...tailUses(start, at.tail, plaiting),
+        ...tailUses(site.runs, at.tail, plaiting),
         ...endTails([...start, ...site.runs], site),
       ],
-      findings: slideFindings(site, at, grip),
+      findings: slideFindings(site, at, grip, closure.tailForm),
       measures: { tail: at.tail, grip },
     },
   };
 }
+
+/** How plaited tails are made, before anything closes over them. */
+export const plaitSteps = (
+  site: ClosureSite,
+  form: TailForm | undefined,
+  length: number,
+): PartStep[] => {
+  const plaiting = plaitOfTails(site, form);
+  if (!plaiting) return [];
+  return [
+    once(
+      `Plait the ends, ${mm(length)} each`,
+      `Three bundles, as even as they can be: ${tellBundles(plaiting.bundles)}. Outer ones over the middle by turns, close to the work, drawn even; a clip or a small knot holds each plait until its stopper is tied.`,
+    ),
+  ];
+};

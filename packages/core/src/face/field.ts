@@ -4,6 +4,8 @@ interface FieldBase {
   readonly label: string;
   /** Shown only while this holds; its value is kept and checked all the same. */
   readonly when?: (values: Readonly<Record<string, unknown>>) => boolean;
+  /** Edited on a drawing of its own and not in the form. */
+  readonly drawn?: boolean;
 }
 export interface LengthField extends FieldBase {
   readonly type: 'length';
@@ -24,6 +26,8 @@ export interface CountField extends FieldBase {
 }
 export interface ChoiceField extends FieldBase {
   readonly type: 'choice';
+  /** May be left out, which is its first choice: older pieces do not have it. */
+  readonly optional?: boolean;
   readonly choices: readonly {
     readonly id: string;
     readonly label: string;
@@ -52,6 +56,14 @@ export interface CordField extends FieldBase {
 export interface RunsField extends FieldBase {
   readonly type: 'runs';
 }
+/** Rows of signs of a knotted pattern. */
+export interface WeaveField extends FieldBase {
+  readonly type: 'weave';
+}
+/** Numbers of all runs in the order in which they lie, from 0; null for their own order. */
+export interface PlacesField extends FieldBase {
+  readonly type: 'places';
+}
 export type Field =
   | LengthField
   | CountField
@@ -61,7 +73,9 @@ export type Field =
   | BeadField
   | BeadsField
   | CordField
-  | RunsField;
+  | RunsField
+  | WeaveField
+  | PlacesField;
 
 /** Most beads in one row. */
 export const MAX_ROW = 400;

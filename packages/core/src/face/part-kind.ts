@@ -98,6 +98,8 @@ export interface PartStart {
   /** A bead of the piece to begin with. */
   readonly bead: string;
   readonly cord: Cord;
+  /** How many runs the piece has, >= 1. */
+  readonly runs: number;
 }
 
 /** What a kind of part says of itself where parts are chosen. */

@@ -27,6 +27,8 @@ export const sumOf = (reasons: readonly Reason[]): number =>
 
 /** Spread of a hand's take-up in knots: about 10-12 %. Common practice, no source. */
 export const KNOT_SPREAD = 0.11;
+/** The same in plaits: about 5 %. Common practice, no source. */
+export const PLAIT_SPREAD = 0.05;
 
 /** Cord that one half of a strand needs somewhere, and why. */
 export interface Use {

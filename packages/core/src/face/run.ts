@@ -5,9 +5,10 @@ import type { Cord } from '../material/cord.js';
  * - `core`: lies straight inside the work, and carries beads
  * - `working`: ties round the core
  * - `carried`: goes along with the core without going through beads
+ * - `plaited`: crosses the others, in a plait or a knotted band
  * - `turned`: runs as core to the far end, turns, and comes back working
  */
-export const LEG_ROLES = ['core', 'working', 'carried', 'turned'] as const;
+export const LEG_ROLES = ['core', 'working', 'carried', 'plaited', 'turned'] as const;
 export type LegRole = (typeof LEG_ROLES)[number];
 export type RunRole = Exclude<LegRole, 'turned'>;
 

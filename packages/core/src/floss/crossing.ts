@@ -41,4 +41,4 @@ const MIRRORED: Readonly<Record<Crossing, Crossing>> = {
   '.': '.',
 };
 /** The crossing as a mirror shows it. */
-export const mirrored = (crossing: Crossing): Crossing => MIRRORED[crossing];
+export const mirroredCrossing = (crossing: Crossing): Crossing => MIRRORED[crossing];

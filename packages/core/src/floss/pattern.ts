@@ -1,5 +1,5 @@
 import type { Finding } from '../measure/finding.js';
-import { CROSSINGS, mirrored, type Crossing } from './crossing.js';
+import { CROSSINGS, mirroredCrossing, type Crossing } from './crossing.js';
 
 /**
  * How the knots of a band lie.
@@ -133,7 +133,7 @@ export function mirrorAcross({ lay, rows }: FlossPattern, strands: number): Flos
   const turned = rows.map((row) =>
     [...row]
       .reverse()
-      .map((sign) => (lay === 'crossing' ? mirrored(sign as Crossing) : sign))
+      .map((sign) => (lay === 'crossing' ? mirroredCrossing(sign as Crossing) : sign))
       .join(''),
   );
   if (lay === 'leader' || strands % 2 === 0) return { lay, rows: turned };
@@ -151,7 +151,9 @@ export function mirrorAlong({ lay, rows }: FlossPattern): FlossPattern {
     .slice(1, -1)
     .reverse()
     .map((row) =>
-      lay === 'crossing' ? [...row].map((sign) => mirrored(sign as Crossing)).join('') : row,
+      lay === 'crossing'
+        ? [...row].map((sign) => mirroredCrossing(sign as Crossing)).join('')
+        : row,
     );
   return { lay, rows: [...rows, ...back] };
 }

@@ -1,4 +1,5 @@
 import { leftWorks, swaps, type Crossing } from './crossing.js';
+import { gcd } from '../measure/gcd.js';
 import { crossingOf, firstPlace, placeStep, type FlossPattern } from './pattern.js';
 
 /**
@@ -137,11 +138,6 @@ export function repeatsToReturn(order: ArrayLike<number>): number {
     if (length > 0) all = (all * length) / gcd(all, length);
   }
   return all;
-}
-
-/** Greatest common divisor of two whole numbers > 0. */
-export function gcd(a: number, b: number): number {
-  return b === 0 ? a : gcd(b, a % b);
 }
 
 /** The place of a strand before every row, and after the last: its path through the band. */

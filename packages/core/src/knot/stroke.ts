@@ -50,6 +50,22 @@ export function straightRuns(
   });
 }
 
+/** Runs drawn together to a width in mm, as something that holds them all does. */
+export function gatheredRuns(
+  runs: readonly Run[],
+  part: string,
+  length: number,
+  width: number,
+  state: CordStroke['state'] = 'laid',
+): CordStroke[] {
+  const across = runs.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0);
+  const by = across > width ? width / across : 1;
+  return straightRuns(runs, part, 0, length, state).map((stroke) => ({
+    ...stroke,
+    lines: stroke.lines.map((line) => line.map(([x, y]): Point => [x, y * by])),
+  }));
+}
+
 const map = (shape: Primitive, move: (p: Point) => Point, turn: number): Primitive => {
   switch (shape.kind) {
     case 'cord':

@@ -2,6 +2,7 @@ import { closureKind } from '../closure/registry.js';
 import type { AuxiliaryCord, Reason } from '../face/reason.js';
 import { sumOf } from '../face/reason.js';
 import { passage } from '../material/passage.js';
+import type { Finding } from '../measure/finding.js';
 import type { Piece } from '../piece/piece.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
 import { checkPassages, checkPiece, checkPlan, under } from './checks.js';
@@ -20,6 +21,14 @@ const ANY_HAND: MakerFactors = { takeUp: 1 };
 
 /** Thread in mm that pulls cords through a narrow hole, folded over them. Common practice, no source. */
 const NEEDLE_THREAD = 300;
+
+/** Notes that several parts have alike are told once. */
+const once = (findings: readonly Finding[]): Finding[] =>
+  findings.filter(
+    (finding, i) =>
+      finding.severity !== 'note' ||
+      findings.findIndex((f) => f.code === finding.code && f.message === finding.message) === i,
+  );
 
 /** Parts one after the other along the rule. */
 function inLine(piece: Piece, layouts: readonly PartPlan['layout'][]): PartPlan[] {
@@ -105,7 +114,7 @@ export function planPiece(piece: Piece, factors: MakerFactors = ANY_HAND): PlanR
     ),
     ...closure.passages.map((p) => ({ path: 'closure', passage: p })),
   ];
-  const findings = [
+  const findings = once([
     ...faults,
     ...parts.flatMap((part, i) => under(part.layout.findings, `parts[${i}]`)),
     ...under(closure.findings, 'closure'),
@@ -122,7 +131,7 @@ export function planPiece(piece: Piece, factors: MakerFactors = ANY_HAND): PlanR
       : []),
     ...checkPlan(piece, fit, counters),
     ...checkPassages(passages),
-  ];
+  ]);
   if (findings.some((f) => f.severity === 'error')) return { ok: false, findings };
 
   const strands = planStrands(piece, [

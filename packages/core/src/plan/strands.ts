@@ -128,11 +128,13 @@ export function strandRole(strand: Strand, all: readonly Strand[]): string {
     ? roles.size > 1
       ? 'Core and working cord'
       : 'Working cord'
-    : roles.has('carried')
-      ? 'Carried cord'
-      : all.length === sameKind.length
-        ? 'Cord'
-        : 'Core cord';
+    : roles.has('plaited')
+      ? 'Strand'
+      : roles.has('carried')
+        ? 'Carried cord'
+        : all.length === sameKind.length
+          ? 'Cord'
+          : 'Core cord';
   return name;
 }
 

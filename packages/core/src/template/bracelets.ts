@@ -9,9 +9,7 @@ import { squareKnotSlider } from '../closure/square-knot-slider/index.js';
 import { twoSlidingKnots } from '../closure/two-sliding-knots/index.js';
 import { twoWayBead } from '../closure/two-way-bead/index.js';
 import { type Ease } from '../measure/ease.js';
-import { planPiece } from '../plan/plan.js';
 import { outAndBack } from '../piece/example.js';
-import type { Piece } from '../piece/piece.js';
 import { strandOf } from './materials.js';
 import {
   type Template,
@@ -25,6 +23,7 @@ import {
   piece,
   repeat,
   aimOf,
+  landed,
 } from './draft.js';
 import {
   SLATE,
@@ -47,20 +46,6 @@ import {
   COVER,
   WOOD12,
 } from './stuff.js';
-
-/** A piece of alternating beads with as many of them as land nearest to the size aimed at. */
-function landed(draft: Piece): Piece {
-  const plan = planPiece(draft);
-  if (!plan.ok) return draft;
-  return {
-    ...draft,
-    parts: draft.parts.map((part, i) => {
-      if (part.kind !== 'alternating-beads') return part;
-      const more = Math.round((plan.fit.fitted - plan.fit.length) / plan.parts[i]!.layout.pitch);
-      return { ...part, count: Math.max(1, part.count + more) };
-    }),
-  };
-}
 
 /** For wrist and ankle. */
 export const BRACELETS: readonly Template[] = [

@@ -84,3 +84,36 @@ export const SEA10 = beadOf(
 export const SEA8 = beadOf('sea-8', 'Amazonite 8 mm', 'round', [8, 8], 1.2, 'amazonite', '#8dbab1');
 export const SEA6 = beadOf('sea-6', 'Amazonite 6 mm', 'round', [6, 6], 1.2, 'amazonite', '#9dc5bd');
 export const WOOD12 = beadOf('wood-12', 'Wood 12 mm', 'round', [12, 12], 3.4, 'beech', '#c49a6c');
+
+const floss = (colour: string, hex: string) =>
+  cordOf('Embroidery floss', 'floss', 0.6, colour, hex);
+/** From the last light to the night. */
+export const DUSK = [
+  floss('indigo', '#2f3a66'),
+  floss('plum', '#6b4a7d'),
+  floss('rose', '#b9647c'),
+  floss('apricot', '#e7a06c'),
+] as const;
+export const PEAKS = [
+  floss('pine', '#2c5246'),
+  floss('moss', '#6d8a55'),
+  floss('sand', '#d9c49a'),
+  floss('rust', '#b0562f'),
+  floss('snow', '#eef0ee'),
+] as const;
+export const LACE = cordOf('Leather lace 3 mm', 'leather', 3.2, 'umber', '#5a3d2b');
+export const LINEN = cordOf('Waxed linen 1 mm', 'linen', 1, 'charcoal', '#2d2f33');
+export const PETAL_CORDS = [
+  cordOf('Waxed cotton 1.5 mm', 'waxed-cotton', 1.5, 'lilac', '#8b7aa8'),
+  cordOf('Waxed cotton 1.5 mm', 'waxed-cotton', 1.5, 'leaf', '#6f8f6a'),
+] as const;
+export const LARGE13 = beadOf(
+  'large-13',
+  'Large-hole bead 13 mm',
+  'barrel',
+  [13, 14],
+  8.8,
+  'pewter',
+  '#83868a',
+);
+export const SEED3 = beadOf('seed-3', 'Glass bead 3 mm', 'round', [3, 3.4], 1.4, 'ice', '#b9d3dc');

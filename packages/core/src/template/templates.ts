@@ -1,11 +1,12 @@
 import { BRACELETS } from './bracelets.js';
+import { CROSSED } from './crossed.js';
 import type { Template } from './draft.js';
 import { NECKLACES } from './necklaces.js';
 
 export type { PieceStart, Template } from './draft.js';
 
 /** Every template, by what the maker wants to make. */
-export const TEMPLATES: readonly Template[] = [...BRACELETS, ...NECKLACES];
+export const TEMPLATES: readonly Template[] = [...BRACELETS, ...CROSSED, ...NECKLACES];
 
 const BY_ID = new Map(TEMPLATES.map((template) => [template.id, template]));
 

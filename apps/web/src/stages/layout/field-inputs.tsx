@@ -28,7 +28,7 @@ interface Props {
 
 /** The form of a part or a closure, from its own description of what it asks for. */
 export function FieldInputs({ fields, values, ...rest }: Props) {
-  const shown = fields.filter((field) => field.when?.(values) ?? true);
+  const shown = fields.filter((field) => !isDrawn(field) && (field.when?.(values) ?? true));
   const wide = (field: Field): boolean =>
     ['choice', 'beads', 'runs', 'cord', 'bead'].includes(field.type);
   return (
@@ -41,6 +41,10 @@ export function FieldInputs({ fields, values, ...rest }: Props) {
     </Grid>
   );
 }
+
+/** What is edited on a drawing of its own. */
+const isDrawn = (field: Field): boolean =>
+  field.drawn === true || field.type === 'weave' || field.type === 'places';
 
 type InputProps = Omit<Props, 'fields' | 'values'> & {
   readonly field: Field;
@@ -81,7 +85,7 @@ function FieldInput(props: InputProps): ReactNode {
       return (
         <Choices
           label={label}
-          value={value as string}
+          value={(value as string | undefined) ?? field.choices[0]?.id ?? ''}
           onChange={put}
           minWidth="130px"
           choices={field.choices.map((choice) => ({
@@ -114,6 +118,9 @@ function FieldInput(props: InputProps): ReactNode {
       );
     case 'cord':
       return <CordPicker role={label} cord={value as Cord} onChange={put} />;
+    case 'weave':
+    case 'places':
+      return null;
     case 'runs':
       return (
         <RunsInput

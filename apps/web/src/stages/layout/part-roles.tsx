@@ -11,6 +11,7 @@ const ROLES: readonly { value: Exclude<LegRole, 'turned'>; label: string }[] = [
   { value: 'core', label: 'core, and carries beads' },
   { value: 'working', label: 'working cord' },
   { value: 'carried', label: 'carried beside the core' },
+  { value: 'plaited', label: 'crosses the others' },
 ];
 
 interface Props {

@@ -23,6 +23,13 @@ export const STRAND_WAYS = [
     laidIn: false,
   },
   { id: 'carried', label: 'Carried beside the core', legs: ['carried'], laidIn: false },
+  { id: 'plaited', label: 'Crosses the others, single', legs: ['plaited'], laidIn: false },
+  {
+    id: 'plaited-folded',
+    label: 'Crosses the others, folded at the start',
+    legs: ['plaited', 'plaited'],
+    laidIn: false,
+  },
   {
     id: 'out-and-back',
     label: 'Folded, out as core and back working',

@@ -11,17 +11,27 @@ import { STOPPERS, STOPPER_FORMS, type StopperForm } from '../../knot/stopper.js
 import { strokeOf } from '../../knot/stroke.js';
 import { coilCord } from '../../knot/wraps.js';
 import { effectiveDiameter, type Cord } from '../../material/cord.js';
-import { bundleOfRuns } from '../../part/pick.js';
 import { once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
-import { freeAtStart, slideAim, slidingLayout, stopperUses, TAILS_FIELD } from '../tails.js';
+import {
+  acrossTails,
+  coresOfTails,
+  freeAtStart,
+  plaitOfTails,
+  plaitSteps,
+  slideAim,
+  slidingLayout,
+  stopperUses,
+  TAIL_FORM_FIELD,
+  TAILS_FIELD,
+  type WithTails,
+} from '../tails.js';
 
 /** Wraps of a cord of its own round both tails, pulled under themselves. */
-export interface CoiledSlider extends ClosureBase {
+export interface CoiledSlider extends ClosureBase, WithTails {
   readonly type: 'coiled-slider';
   readonly cord: Cord;
   readonly turns: number;
-  readonly tails: number | null;
   readonly stopper: StopperForm;
 }
 
@@ -32,10 +42,9 @@ const gripOf = (slider: CoiledSlider): number =>
   (slider.turns + 1) * effectiveDiameter(slider.cord);
 
 /** Perimeter in mm of the bare bundle that the wraps go round: the tails of both sides. */
-function hullOf(site: ClosureSite): number {
-  const n = 2 * site.runs.length;
-  const d = site.runs.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0) / site.runs.length;
-  return bundleShape(bundleOf(n), d, n).perimeter;
+function hullOf(slider: CoiledSlider, site: ClosureSite): number {
+  const { count, d } = coresOfTails(site, slider.tailForm);
+  return bundleShape(bundleOf(count), d, count).perimeter;
 }
 
 export const coiledSlider: ClosureKind<CoiledSlider> = {
@@ -49,6 +58,7 @@ export const coiledSlider: ClosureKind<CoiledSlider> = {
     { type: 'count', key: 'turns', label: 'Wraps', min: 3, max: 30 },
     { type: 'cord', key: 'cord', label: 'Slider cord' },
     TAILS_FIELD,
+    TAIL_FORM_FIELD,
     {
       type: 'choice',
       key: 'stopper',
@@ -56,10 +66,17 @@ export const coiledSlider: ClosureKind<CoiledSlider> = {
       choices: STOPPER_FORMS.map((id) => ({ id, label: STOPPERS[id].label })),
     },
   ],
-  make: (cord) => ({ type: 'coiled-slider', cord, turns: 5, tails: null, stopper: 'overhand' }),
-  aim: (slider, site) => slideAim(site, gripOf(slider)),
+  make: (cord) => ({
+    type: 'coiled-slider',
+    cord,
+    turns: 5,
+    tails: null,
+    tailForm: 'straight',
+    stopper: 'overhand',
+  }),
+  aim: (slider, site) => slideAim(site, gripOf(slider), slider.tailForm),
   layOut(slider, site, body) {
-    const { layout } = slidingLayout(site, body, gripOf(slider), slider.tails);
+    const { layout } = slidingLayout(site, body, gripOf(slider), slider);
     const d = effectiveDiameter(slider.cord);
     return plainClosure({
       ...layout,
@@ -78,7 +95,7 @@ export const coiledSlider: ClosureKind<CoiledSlider> = {
               code: 'knot.coil',
               label: 'Wraps, and the way back under them',
               detail: `${slider.turns} turns round both tails, and straight back through`,
-              mm: coilCord(slider.turns, hullOf(site), d),
+              mm: coilCord(slider.turns, hullOf(slider, site), d),
               spread: KNOT_SPREAD,
             },
             {
@@ -96,10 +113,12 @@ export const coiledSlider: ClosureKind<CoiledSlider> = {
   draw(slider, site, layout, { length, done }) {
     const state = done ? 'laid' : 'planned';
     const d = effectiveDiameter(slider.cord);
-    const half = bundleOfRuns([...site.runs, ...site.runs]) / 2 + d / 2;
+    const half = acrossTails(site, slider.tailForm) / 2 + d / 2;
     const x = length + Math.max(2, (layout.measures.tail! - gripOf(slider)) * 0.35);
     return [
-      ...drawTails(site, layout.measures.tail!, length, slider.stopper, state),
+      ...drawTails(site, layout.measures.tail!, length, slider.stopper, state, {
+        plaiting: plaitOfTails(site, slider.tailForm),
+      }),
       strokeOf(
         { strand: 0, cord: slider.cord },
         'closure-wraps',
@@ -113,9 +132,10 @@ export const coiledSlider: ClosureKind<CoiledSlider> = {
       ),
     ];
   },
-  steps: (slider) => ({
+  steps: (slider, site, layout) => ({
     start: [],
     end: [
+      ...plaitSteps(site, slider.tailForm, layout.measures.tail!),
       once(
         'Lay both tails over each other',
         'Cross the tails so that they point opposite ways and lie side by side, the piece closed to a ring.',

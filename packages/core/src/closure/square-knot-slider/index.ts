@@ -18,14 +18,24 @@ import { drawSinnet } from '../../part/square-knot-sinnet/drawing.js';
 import { moved } from '../../knot/stroke.js';
 import { once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
-import { freeAtStart, slideAim, slidingLayout, stopperUses, TAILS_FIELD } from '../tails.js';
+import {
+  coresOfTails,
+  freeAtStart,
+  plaitOfTails,
+  plaitSteps,
+  slideAim,
+  slidingLayout,
+  stopperUses,
+  TAIL_FORM_FIELD,
+  TAILS_FIELD,
+  type WithTails,
+} from '../tails.js';
 
 /** A short sinnet of square knots, from a cord of its own, over both tails. */
-export interface SquareKnotSlider extends ClosureBase {
+export interface SquareKnotSlider extends ClosureBase, WithTails {
   readonly type: 'square-knot-slider';
   readonly cord: Cord;
   readonly units: number;
-  readonly tails: number | null;
   readonly stopper: StopperForm;
 }
 
@@ -36,7 +46,7 @@ const ENDS = 50;
 function sinnet(
   slider: SquareKnotSlider,
   site: ClosureSite,
-): SinnetSetting & { d: number; ratio: number } {
+): SinnetSetting & { d: number; ratio: number; count: number } {
   const d = effectiveDiameter(slider.cord);
   const lead = (half: 0 | 1): Run => ({
     index: -1,
@@ -48,7 +58,7 @@ function sinnet(
     folded: true,
   });
   const core = [...site.runs, ...site.runs];
-  const mean = core.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0) / core.length;
+  const { count, d: mean } = coresOfTails(site, slider.tailForm);
   return {
     form: 'flat',
     tension: 'even',
@@ -58,12 +68,13 @@ function sinnet(
     takeUp: 1,
     d,
     ratio: mean / d,
+    count,
   };
 }
 
 const pitchOf = (slider: SquareKnotSlider, site: ClosureSite): number => {
-  const { d, ratio, core } = sinnet(slider, site);
-  return naturalPitch('flat', bundleOf(core.length), ratio, 'even') * d;
+  const { d, ratio, count } = sinnet(slider, site);
+  return naturalPitch('flat', bundleOf(count), ratio, 'even') * d;
 };
 
 export const squareKnotSlider: ClosureKind<SquareKnotSlider> = {
@@ -77,6 +88,7 @@ export const squareKnotSlider: ClosureKind<SquareKnotSlider> = {
     { type: 'count', key: 'units', label: 'Half knots of the slider', min: 4, max: 60 },
     { type: 'cord', key: 'cord', label: 'Slider cord' },
     TAILS_FIELD,
+    TAIL_FORM_FIELD,
     {
       type: 'choice',
       key: 'stopper',
@@ -89,15 +101,16 @@ export const squareKnotSlider: ClosureKind<SquareKnotSlider> = {
     cord,
     units: 10,
     tails: null,
+    tailForm: 'straight',
     stopper: 'overhand',
   }),
-  aim: (slider, site) => slideAim(site, slider.units * pitchOf(slider, site)),
+  aim: (slider, site) => slideAim(site, slider.units * pitchOf(slider, site), slider.tailForm),
   layOut(slider, site, body) {
     const pitch = pitchOf(slider, site);
     const grip = slider.units * pitch;
-    const { layout } = slidingLayout(site, body, grip, slider.tails);
-    const { d, ratio, core } = sinnet(slider, site);
-    const each = halfKnotCord('flat', bundleOf(core.length), ratio, pitch / d, core.length) * d;
+    const { layout } = slidingLayout(site, body, grip, slider);
+    const { d, ratio, count } = sinnet(slider, site);
+    const each = halfKnotCord('flat', bundleOf(count), ratio, pitch / d, count) * d;
     return plainClosure({
       ...layout,
       uses: [
@@ -151,13 +164,16 @@ export const squareKnotSlider: ClosureKind<SquareKnotSlider> = {
     });
     const at = length + Math.max(2, (layout.measures.tail! - shape.length) * 0.35);
     return [
-      ...drawTails(site, layout.measures.tail!, length, slider.stopper, state),
+      ...drawTails(site, layout.measures.tail!, length, slider.stopper, state, {
+        plaiting: plaitOfTails(site, slider.tailForm),
+      }),
       ...moved(knots, at),
     ];
   },
-  steps: (slider) => ({
+  steps: (slider, site, layout) => ({
     start: [],
     end: [
+      ...plaitSteps(site, slider.tailForm, layout.measures.tail!),
       once(
         'Lay both tails over each other',
         'Cross the tails so that they point opposite ways and lie side by side, not twisted, the piece closed to a ring. A clip or a bit of tape on each side holds them.',

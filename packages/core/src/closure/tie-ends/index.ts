@@ -1,16 +1,52 @@
-import { plainClosure, type ClosureBase, type ClosureKind } from '../../face/closure-kind.js';
+import {
+  plainClosure,
+  type ClosureBase,
+  type ClosureKind,
+  type ClosureSite,
+} from '../../face/closure-kind.js';
+import { PLAIT_SPREAD, type Use } from '../../face/reason.js';
+import type { Run } from '../../face/run.js';
+import { plaitRatio } from '../../knot/plait.js';
 import { stopper } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { bundleOfRuns } from '../../part/pick.js';
+import { tooFew } from '../../part/plait/model.js';
 import { once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
-import { freeAtStart, mm, useEach } from '../tails.js';
+import {
+  freeAtStart,
+  mm,
+  plaitOfTails,
+  plaitSteps,
+  TAIL_FORM_FIELD,
+  useEach,
+  type TailForm,
+} from '../tails.js';
 
 /** Ends that are tied to each other on the wearer. */
 export interface TieEnds extends ClosureBase {
   readonly type: 'tie-ends';
   /** Each end in mm, from the body. */
   readonly length: number;
+  readonly tailForm?: TailForm;
+}
+
+/** Every end as long as it is, or as long as its plait takes; the knot at its end is part of it. */
+function tieUses(closure: TieEnds, site: ClosureSite, runs: readonly Run[]): Use[] {
+  const plaiting = plaitOfTails(site, closure.tailForm);
+  const more = plaiting ? plaitRatio(plaiting.form, plaiting.q) : 1;
+  return useEach(
+    runs,
+    plaiting
+      ? {
+          code: 'closure.ties',
+          label: 'Plaited ends to tie',
+          detail: `${more.toFixed(2)} times their length, as the strands go from side to side`,
+          spread: PLAIT_SPREAD,
+        }
+      : { code: 'closure.ties', label: 'Ends to tie', detail: 'they stay' },
+    more * closure.length,
+  );
 }
 
 export const tieEnds: ClosureKind<TieEnds> = {
@@ -20,9 +56,12 @@ export const tieEnds: ClosureKind<TieEnds> = {
     blurb: 'Long ends, tied together on the wearer.',
     opens: true,
   },
-  fields: [{ type: 'length', key: 'length', label: 'Each end', min: 30, max: 600 }],
+  fields: [
+    { type: 'length', key: 'length', label: 'Each end', min: 30, max: 600 },
+    TAIL_FORM_FIELD,
+  ],
   // Three to four inches each. Common practice, no source.
-  make: () => ({ type: 'tie-ends', length: 90 }),
+  make: () => ({ type: 'tie-ends', length: 90, tailForm: 'straight' }),
   aim: (_closure, site) => [
     { kind: 'flexible', length: stopper('overhand', bundleOfRuns(site.runs)).length, height: 1 },
   ],
@@ -41,41 +80,42 @@ export const tieEnds: ClosureKind<TieEnds> = {
         },
       ],
       reach: { start: closure.length + 6, end: closure.length + 6 },
-      uses: useEach(
-        all,
-        { code: 'closure.ties', label: 'Ends to tie', detail: 'they stay' },
-        closure.length,
-      ),
+      uses: tieUses(closure, site, all),
       findings:
-        start.length === 0
-          ? [
-              {
-                code: 'ties.fold',
-                severity: 'note',
-                message: 'The folds at the start make a loop that the ends are tied through.',
-                remedy: 'For ends on both sides use the strands single.',
-                path: 'type',
-              },
-            ]
-          : closure.length < 70
+        closure.tailForm === 'plaited' && !plaitOfTails(site, closure.tailForm)
+          ? [{ ...tooFew('three'), path: 'tailForm' }]
+          : start.length === 0
             ? [
                 {
-                  code: 'ties.short',
-                  severity: 'warning',
-                  message: `Ends of ${mm(closure.length)} are hard to tie with one hand.`,
-                  remedy: 'Give them 75 mm to 100 mm each.',
-                  path: 'length',
+                  code: 'ties.fold',
+                  severity: 'note',
+                  message: 'The folds at the start make a loop that the ends are tied through.',
+                  remedy: 'For ends on both sides use the strands single.',
+                  path: 'type',
                 },
               ]
-            : [],
+            : closure.length < 70
+              ? [
+                  {
+                    code: 'ties.short',
+                    severity: 'warning',
+                    message: `Ends of ${mm(closure.length)} are hard to tie with one hand.`,
+                    remedy: 'Give them 75 mm to 100 mm each.',
+                    path: 'length',
+                  },
+                ]
+              : [],
       measures: { tail: closure.length },
     });
   },
   draw: (closure, site, _layout, { length, done }) =>
-    drawTails(site, closure.length, length, 'overhand', done ? 'laid' : 'planned'),
-  steps: (closure) => ({
+    drawTails(site, closure.length, length, 'overhand', done ? 'laid' : 'planned', {
+      plaiting: plaitOfTails(site, closure.tailForm),
+    }),
+  steps: (closure, site) => ({
     start: [],
     end: [
+      ...plaitSteps(site, closure.tailForm, closure.length),
       once(
         'A knot at the end of every tie',
         `Each end ${mm(closure.length)} long; a small overhand knot keeps it from fraying.`,

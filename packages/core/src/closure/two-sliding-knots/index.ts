@@ -65,7 +65,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots> = {
   },
   layOut(closure, site, body) {
     const knot = knotOf(closure, site);
-    const at = slide(site, body, knot.length, closure.tails, true);
+    const at = slide(site, body, knot.length, closure, true);
     const start = freeAtStart(site);
     const all = [...start, ...site.runs];
     return plainClosure({

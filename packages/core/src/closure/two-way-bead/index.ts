@@ -79,7 +79,7 @@ export const twoWayBead: ClosureKind<TwoWayBead> = {
   }),
   aim: (closure, site) => slideAim(site, closure.length),
   layOut(closure, site, body) {
-    const { layout } = slidingLayout(site, body, closure.length, closure.tails);
+    const { layout } = slidingLayout(site, body, closure.length, closure);
     const through = [...site.runs, ...site.runs];
     const { answer, loose } = passage(
       closure.hole,

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { testCord, testRuns, testSite } from '../../testing.js';
 import { focal, type FocalPart } from './index.js';
 
-const bar: FocalPart = focal.make({ id: 'f', bead: '', cord: testCord(3) });
+const bar: FocalPart = focal.make({ id: 'f', bead: '', cord: testCord(3), runs: 2 });
 const site = testSite(testRuns(['core'], testCord(3)));
 
 describe('bar or pendant', () => {

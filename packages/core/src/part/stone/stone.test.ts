@@ -4,7 +4,7 @@ import { stone, type StonePart } from './index.js';
 
 const palette = [testBead('cover', 6)];
 const site = testSite(testRuns(['core'], testCord(1)), palette);
-const part: StonePart = stone.make({ id: 's', bead: 'cover', cord: testCord(1) });
+const part: StonePart = stone.make({ id: 's', bead: 'cover', cord: testCord(1), runs: 2 });
 
 describe('a stone in a loop', () => {
   it('takes its girth and pi times the cord for the loop, and both tails up', () => {

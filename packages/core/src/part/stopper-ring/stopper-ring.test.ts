@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { testCord, testRuns, testSite } from '../../testing.js';
 import { stopperRing } from './index.js';
 
-const part = stopperRing.make({ id: 'r', bead: '', cord: testCord(8) });
+const part = stopperRing.make({ id: 'r', bead: '', cord: testCord(8), runs: 2 });
 const site = testSite(testRuns(['core'], testCord(8)));
 const codes = (hole: number): string[] =>
   stopperRing.layOut({ ...part, hole }, site, 0).findings.map((finding) => finding.code);

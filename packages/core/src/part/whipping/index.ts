@@ -4,7 +4,7 @@ import { bundleOf, bundleShape } from '../../knot/hull.js';
 import { coilCord } from '../../knot/wraps.js';
 import { coresOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
-import { straightRuns, strokeOf } from '../../knot/stroke.js';
+import { gatheredRuns, strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter, type Cord } from '../../material/cord.js';
 import { bundleOfRuns } from '../pick.js';
 
@@ -94,7 +94,7 @@ export const whipping: PartKind<WhippingPart> = {
             ),
           ];
     return [
-      ...straightRuns(coresOf(site.runs), part.id, 0, layout.length),
+      ...gatheredRuns(coresOf(site.runs), part.id, layout.length, layout.width - 2 * d),
       ...lay(done, part.turns, 'planned'),
       ...lay(0, done, 'laid'),
     ];

@@ -1,0 +1,133 @@
+import { plainLayout, type PartBase, type PartKind } from '../../face/part-kind.js';
+import { KNOT_SPREAD, type Use } from '../../face/reason.js';
+import { END_KNOT_FORMS, END_KNOTS, endKnotCord, type EndKnotForm } from '../../knot/end-knots.js';
+import { sideBySide } from '../../knot/lanes.js';
+import { turksHeadStrokes } from '../../knot/round-drawing.js';
+import { straightUse } from '../../knot/straight.js';
+import { moved, straightRuns } from '../../knot/stroke.js';
+import { effectiveDiameter } from '../../material/cord.js';
+import { PRACTICE_FACTOR } from '../../material/practice.js';
+import type { Run } from '../../face/run.js';
+
+/** A bulky knot of all ends together: a button to close with, or a fine end. */
+export interface EndKnotPart extends PartBase {
+  readonly kind: 'end-knot';
+  readonly form: EndKnotForm;
+}
+
+const diameter = (runs: readonly Run[]): number =>
+  Math.max(0.1, ...runs.map((run) => effectiveDiameter(run.cord)));
+
+const HOW: Readonly<Record<EndKnotForm, string>> = {
+  diamond:
+    'Lay a loop with each end over the next, all the same way round, and pass the last through the first; then lead every end round the outside under its neighbour’s loop and up through the middle. Work the slack out along each end in turn, a little at a time, until the knot is round and firm.',
+  carrick:
+    'Lay one end in a loop over itself; weave the other over and under through it, always by turns, so that it looks alike from both sides. Draw up all four legs by turns until it sits.',
+};
+
+export const endKnot: PartKind<EndKnotPart> = {
+  entry: {
+    id: 'end-knot',
+    label: 'Bulky end knot',
+    blurb: 'A diamond knot or a carrick bend of all ends: a button, or a fine end.',
+    group: 'knots',
+    unitName: 'knot',
+    needsBead: false,
+  },
+  fields: [
+    {
+      type: 'choice',
+      key: 'form',
+      label: 'Knot',
+      choices: END_KNOT_FORMS.map((id) => ({ id, label: END_KNOTS[id].label })),
+    },
+  ],
+  make: ({ id }) => ({ id, kind: 'end-knot', form: 'diamond' }),
+  fills: () => false,
+  section(part, site) {
+    const d = diameter(site.runs);
+    const { width, length } = END_KNOTS[part.form];
+    return {
+      width: Math.max(width * d, sideBySide(site.runs).width),
+      thickness: (part.form === 'diamond' ? width : 3) * d,
+      pitch: length * d,
+    };
+  },
+  layOut(part, site) {
+    const section = endKnot.section(part, site);
+    const { label, cords, allowance } = END_KNOTS[part.form];
+    const n = site.runs.length;
+    const uses = site.runs.flatMap((run): Use[] => {
+      const d = effectiveDiameter(run.cord);
+      const inside = Math.max(0, endKnotCord(part.form, Math.max(2, n)) * d - section.pitch);
+      const spare = allowance * d * PRACTICE_FACTOR[site.practice];
+      const of = { strand: run.strand, half: run.half };
+      return [
+        {
+          ...of,
+          reason: {
+            code: 'knot.bulky',
+            label,
+            detail: 'over and above its length',
+            mm: inside * site.takeUp,
+            times: { count: 1, each: inside * site.takeUp },
+            spread: KNOT_SPREAD,
+            assumed: true,
+          },
+        },
+        {
+          ...of,
+          reason: {
+            code: 'end.allowance',
+            label: `Working length for the ${label.toLowerCase()}`,
+            detail: 'the hands need it while they tie; trimmed away afterwards',
+            mm: spare,
+            times: { count: 1, each: spare },
+          },
+        },
+      ];
+    });
+    return plainLayout(section.pitch, section, {
+      unitName: 'knot',
+      uses: [...straightUse(site.runs, section.pitch), ...uses],
+      findings:
+        n >= cords[0] && n <= cords[1]
+          ? []
+          : [
+              {
+                code: 'end-knot.cords',
+                severity: 'error',
+                message: `A ${label.toLowerCase()} is tied with ${cords[0]} to ${cords[1]} ends; here are ${n}.`,
+                remedy: n < cords[0] ? 'Add a strand, or fold one.' : 'Choose a stopper knot.',
+                path: 'form',
+              },
+            ],
+    });
+  },
+  draw(part, site, layout, { done }) {
+    const state = done > 0 ? 'laid' : 'planned';
+    const d = diameter(site.runs);
+    const passes = part.form === 'diamond' ? 2 : 1;
+    const head = turksHeadStrokes(
+      { leads: 3, bights: 4, passes },
+      part.form === 'diamond' ? 1.6 : 1.2,
+      d,
+      site.runs,
+      part.id,
+      state,
+    );
+    return [
+      ...straightRuns(site.runs, part.id, 0, layout.length, state),
+      ...moved(head, layout.length / 2),
+    ];
+  },
+  steps: (part) => [
+    {
+      title: END_KNOTS[part.form].label,
+      text: `${HOW[part.form]} Do not trim before it is firm and lies where it should.`,
+      units: 1,
+      unitName: 'knot',
+      cautions: [],
+    },
+  ],
+};

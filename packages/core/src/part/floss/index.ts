@@ -1,0 +1,219 @@
+import {
+  plainLayout,
+  type PartKind,
+  type PartLayout,
+  type PartSite,
+} from '../../face/part-kind.js';
+import type { Run } from '../../face/run.js';
+import type { Finding } from '../../measure/finding.js';
+import { CROSSING_FACTS, leftWorks, swaps } from '../../floss/crossing.js';
+import { patternFaults } from '../../floss/pattern.js';
+import { readyPattern } from '../../floss/ready.js';
+import { orderAfter, repeatsToReturn, type Simulation } from '../../floss/simulate.js';
+import { straightRuns } from '../../knot/stroke.js';
+import { mm } from '../pick.js';
+import { drawFloss, pictureOfKnot } from './drawing.js';
+import {
+  atPlaces,
+  type ENDINGS,
+  flossSection,
+  flossUses,
+  latticeOf,
+  ordersAll,
+  patternOf,
+  rowsFor,
+  tiedInOrder,
+  workedOut,
+  type FlossPart,
+} from './model.js';
+
+export type { FlossPart } from './model.js';
+
+/** A strand that takes this many times the mean is told of. Common practice, no source. */
+const HUNGRY = 2;
+
+function findingsOf(part: FlossPart, site: PartSite): Finding[] {
+  const faults = patternFaults(patternOf(part), site.runs.length);
+  if (part.order && !ordersAll(part.order, site.runs)) {
+    faults.push({
+      code: 'floss.order',
+      severity: 'error',
+      message: 'The order of the strands does not name each of them once.',
+      remedy: 'Lay the strands in order on the loom again.',
+      path: 'order',
+    });
+  }
+  return faults;
+}
+
+/** What there is to know of a band that can be tied. */
+function notesOf(part: FlossPart, runs: readonly Run[], lengths: readonly number[]): Finding[] {
+  const notes: Finding[] = [];
+  const once = workedOut(part.rows, part.lay, runs.length, part.rows.length);
+  const times = repeatsToReturn(orderAfter(once, once.rows));
+  if (times > 1) {
+    notes.push({
+      code: 'floss.returns',
+      severity: 'note',
+      message: `After one repeat the strands do not lie as they began; they do after ${times}.`,
+      remedy:
+        'Colours shift from repeat to repeat. That may be what you want; if not, mirror the repeat on the loom.',
+      path: 'rows',
+    });
+  }
+  const mean = lengths.reduce((sum, length) => sum + length, 0) / lengths.length;
+  const most = Math.max(...lengths);
+  if (most > HUNGRY * mean) {
+    const run = runs[lengths.indexOf(most)]!;
+    notes.push({
+      code: 'floss.hungry',
+      severity: 'note',
+      message: `Strand ${run.strand} (${run.cord.colour.name}) works harder than the others: it takes ${mm(most)} in the band, they ${mm(mean)} on average.`,
+      remedy: 'Cut each strand to its own length, and wind this one on a card while you tie.',
+      path: 'rows',
+    });
+  }
+  return notes;
+}
+
+/** What the hands do with one knot, and how far this strand goes on. */
+function tell(runs: readonly Run[], sim: Simulation, unit: number): string {
+  const order = tiedInOrder(sim);
+  const k = order[unit];
+  if (k === undefined) return '';
+  const [worker, carried] = [sim.worker[k]!, sim.carried[k]!];
+  const crossing = sim.crossing[k]!;
+  const left = leftWorks(crossing);
+  const at = sim.place[k]! + 1;
+  let last = unit;
+  while (last + 1 < sim.count && sim.worker[order[last + 1]!] === worker) last++;
+  const end = order[last]!;
+  const endsRight = leftWorks(sim.crossing[end]!) === swaps(sim.crossing[end]!);
+  const ends = sim.place[end]! + (endsRight ? 2 : 1);
+  const name = (s: number): string => `strand ${runs[s]!.strand} (${runs[s]!.cord.colour.name})`;
+  return `Row ${sim.row[k]! + 1}: ${name(worker)} at place ${left ? at : at + 1} over ${name(carried)} at place ${left ? at + 1 : at}; ${CROSSING_FACTS[crossing].hands}. ${
+    last > unit
+      ? `It goes on over ${last - unit} more and ends at place ${ends}.`
+      : `It ends at place ${ends}.`
+  }`;
+}
+
+/** The band as it was laid out; null when it cannot be tied. */
+function simOf(part: FlossPart, site: PartSite, layout: PartLayout): Simulation | null {
+  if (findingsOf(part, site).length > 0) return null;
+  const { along } = latticeOf(part, site.runs);
+  const rows = Math.round(layout.length / along);
+  return workedOut(part.rows, part.lay, site.runs.length, rows);
+}
+
+export const floss: PartKind<FlossPart> = {
+  entry: {
+    id: 'knotted-floss',
+    label: 'Knotted band',
+    blurb:
+      'Many strands, each tied over its neighbours in double hitches: stripes, chevrons, letters.',
+    group: 'knots',
+    unitName: 'knot',
+    needsBead: false,
+  },
+  fields: [
+    { type: 'weave', key: 'rows', label: 'Pattern' },
+    {
+      type: 'choice',
+      key: 'lay',
+      label: 'How the rows lie',
+      drawn: true,
+      choices: [
+        { id: 'crossing', label: 'Slanting', blurb: 'neighbours meet by turns' },
+        { id: 'leader', label: 'Straight', blurb: 'one strand leads to and fro' },
+      ],
+    },
+    { type: 'places', key: 'order', label: 'Strands from the left' },
+    {
+      type: 'count',
+      key: 'repeats',
+      label: 'Repeats',
+      min: 1,
+      max: 500,
+      open: 'as many as the length takes',
+    },
+    {
+      type: 'choice',
+      key: 'ending',
+      label: 'It may end',
+      when: (values) => values.repeats === null,
+      choices: [
+        { id: 'anywhere', label: 'After any row', blurb: 'nearest to the length' },
+        { id: 'whole', label: 'After a whole repeat', blurb: 'the pattern stays whole' },
+      ] satisfies readonly { id: (typeof ENDINGS)[number]; label: string; blurb: string }[],
+    },
+    {
+      type: 'choice',
+      key: 'tension',
+      label: 'Tension',
+      choices: [
+        { id: 'even', label: 'Even', blurb: 'Each row against the last.' },
+        { id: 'hard', label: 'Hard', blurb: 'Rows pushed up; dense and stiff.' },
+      ],
+    },
+  ],
+  make: ({ id, runs }) => ({
+    id,
+    kind: 'knotted-floss',
+    ...readyPattern('stripe').make({ strands: Math.max(3, runs), colours: 1 }).pattern,
+    order: null,
+    repeats: 1,
+    ending: 'anywhere',
+    tension: 'even',
+  }),
+  fills: (part) => part.repeats === null,
+  section: (part, site) => flossSection(part, site.runs),
+  layOut(part, site, share) {
+    const runs = atPlaces(part, site);
+    const section = flossSection(part, runs);
+    const faults = findingsOf(part, site);
+    if (faults.length > 0) {
+      return plainLayout(Math.max(1, share), section, { unitName: 'knot', findings: faults });
+    }
+    const rows = rowsFor(part, latticeOf(part, runs).along, share);
+    const sim = workedOut(part.rows, part.lay, runs.length, rows);
+    const uses = flossUses(part, runs, sim, site.takeUp);
+    const lengths = runs.map((run) =>
+      uses
+        .filter((use) => use.strand === run.strand && use.half === run.half)
+        .reduce((sum, use) => sum + use.reason.mm, 0),
+    );
+    return plainLayout(rows * section.pitch, section, {
+      units: Math.max(1, sim.count),
+      unitName: 'knot',
+      uses,
+      findings: notesOf(part, runs, lengths),
+    });
+  },
+  draw(part, site, layout, options) {
+    const runs = atPlaces(part, site);
+    const sim = simOf(part, site, layout);
+    if (!sim) return straightRuns(site.runs, part.id, 0, layout.length);
+    return drawFloss(part, runs, sim, layout, options);
+  },
+  steps(part, site, layout) {
+    const runs = atPlaces(part, site);
+    const sim = simOf(part, site, layout);
+    if (!sim || sim.count === 0) return [];
+    return [
+      {
+        title: 'Knot the band',
+        text: `Strands from the left: ${runs.map((run, i) => `${i + 1} ${run.cord.colour.name}`).join(', ')}. Each knot is two hitches: lay the strand that works over the other, round behind it and out through the loop; hold the other straight and draw up until the knot sits. Then the second hitch the same way, beside the first.`,
+        units: sim.count,
+        unitName: 'knot',
+        unitText: (unit) => tell(runs, sim, unit),
+        cautions: [],
+      },
+    ];
+  },
+  picture(part, site, layout, unit) {
+    const runs = atPlaces(part, site);
+    const sim = simOf(part, site, layout);
+    return sim ? pictureOfKnot(part, runs, sim, unit) : [];
+  },
+};

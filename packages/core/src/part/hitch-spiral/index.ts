@@ -1,0 +1,229 @@
+import {
+  plainLayout,
+  type PartBase,
+  type PartKind,
+  type PartSite,
+  type Tension,
+} from '../../face/part-kind.js';
+import type { Point, Primitive } from '../../face/primitive.js';
+import { KNOT_SPREAD, type Use } from '../../face/reason.js';
+import type { Run } from '../../face/run.js';
+import { hitchHeight, singleHitch } from '../../knot/hitch.js';
+import { sideBySide } from '../../knot/lanes.js';
+import { straightUse } from '../../knot/straight.js';
+import { gatheredRuns, strokeOf } from '../../knot/stroke.js';
+import { effectiveDiameter } from '../../material/cord.js';
+import { bundleOfRuns } from '../pick.js';
+
+/** One strand hitched round all the others, colour after colour; its knots wind round the bundle. */
+export interface HitchSpiralPart extends PartBase {
+  readonly kind: 'hitch-spiral';
+  /** Hitches that a strand ties before the next takes over. */
+  readonly block: number;
+  /** Blocks in all, or null for as many as the fit asks for. */
+  readonly blocks: number | null;
+  readonly tension: Tension;
+}
+
+/** Hitches until the ridge of knots has gone once round: as many as lie beside each other. */
+const ridge = (bundle: number, d: number): number =>
+  Math.max(6, Math.round((Math.PI * (bundle + d)) / d));
+
+interface Hitching {
+  /** The runs that tie, in turn: one of every strand. */
+  readonly workers: readonly Run[];
+  readonly d: number;
+  /** Diameter in mm of all others, drawn together. */
+  readonly bundle: number;
+  readonly height: number;
+}
+
+function hitching(part: HitchSpiralPart, site: PartSite): Hitching | null {
+  const workers = site.runs.filter((run) => run.half === 0);
+  if (site.runs.length < 3 || workers.length === 0) return null;
+  const d = workers.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0) / workers.length;
+  // A bundle is pressed together by its hitches, so that it is as thick as its packed strands.
+  const bundle = bundleOfRuns(site.runs.slice(1));
+  return { workers, d, bundle, height: (hitchHeight(part.tension) / 2) * d };
+}
+
+/** Hitches that each worker ties, of so many in all. */
+export function hitchesOf(workers: number, block: number, total: number): number[] {
+  const ties = Array.from({ length: workers }, () => 0);
+  for (let from = 0, i = 0; from < total; from += block, i++) {
+    ties[i % workers]! += Math.min(block, total - from);
+  }
+  return ties;
+}
+
+export const hitchSpiral: PartKind<HitchSpiralPart> = {
+  entry: {
+    id: 'hitch-spiral',
+    label: 'Spiral of hitches',
+    blurb: 'One strand hitched round all others, then the next colour: a ridge that winds round.',
+    group: 'knots',
+    unitName: 'hitch',
+    needsBead: false,
+  },
+  fields: [
+    { type: 'count', key: 'block', label: 'Hitches of one colour', min: 1, max: 500 },
+    {
+      type: 'count',
+      key: 'blocks',
+      label: 'Blocks of colour',
+      min: 1,
+      max: 500,
+      open: 'as many as the length takes',
+    },
+    {
+      type: 'choice',
+      key: 'tension',
+      label: 'Tension',
+      choices: [
+        { id: 'even', label: 'Even' },
+        { id: 'hard', label: 'Hard', blurb: 'Pushed up after every few.' },
+      ],
+    },
+  ],
+  // About 20 hitches for a block of colour. Common practice, no source.
+  make: ({ id }) => ({ id, kind: 'hitch-spiral', block: 20, blocks: 4, tension: 'even' }),
+  fills: (part) => part.blocks === null,
+  section(part, site) {
+    const at = hitching(part, site);
+    if (!at) return { ...sideBySide(site.runs), pitch: 1 };
+    return { width: at.bundle + 2 * at.d, thickness: at.bundle + 2 * at.d, pitch: at.height };
+  },
+  layOut(part, site, share) {
+    const at = hitching(part, site);
+    const section = hitchSpiral.section(part, site);
+    if (!at) {
+      return plainLayout(Math.max(1, share), section, {
+        unitName: 'hitch',
+        findings: [
+          {
+            code: 'hitch.strands',
+            severity: 'error',
+            message: 'A spiral needs at least three strands: one to tie and two to tie round.',
+            remedy: 'Add strands, or fold them.',
+            path: 'block',
+          },
+        ],
+      });
+    }
+    const total =
+      part.blocks === null ? Math.max(1, Math.round(share / at.height)) : part.blocks * part.block;
+    const length = total * at.height;
+    const ties = hitchesOf(at.workers.length, part.block, total);
+    const uses = at.workers.flatMap((run, i): Use[] => {
+      const own = effectiveDiameter(run.cord);
+      const each = singleHitch(at.bundle / own, part.tension) * own * site.takeUp;
+      // Its own way along the work is part of a hitch; where others tie, it lies straight in them.
+      const straight = length - ties[i]! * at.height;
+      return [
+        ...straightUse([run], straight),
+        {
+          strand: run.strand,
+          half: run.half,
+          reason: {
+            code: 'knot.single-hitch',
+            label: 'Hitches round the others',
+            detail: 'each once round the bundle and out through itself',
+            mm: ties[i]! * each,
+            times: { count: ties[i]!, each },
+            spread: KNOT_SPREAD,
+            assumed: true,
+          },
+        },
+      ];
+    });
+    return plainLayout(length, section, {
+      units: total,
+      unitName: 'hitch',
+      uses: [
+        ...uses,
+        ...straightUse(
+          site.runs.filter((run) => !at.workers.includes(run)),
+          length,
+        ),
+      ],
+    });
+  },
+  draw(part, site, layout, { done }) {
+    const at = hitching(part, site);
+    const below = gatheredRuns(
+      site.runs,
+      part.id,
+      layout.length,
+      at?.bundle ?? layout.width,
+      done > 0 ? 'laid' : 'planned',
+    );
+    if (!at) return below;
+    const { workers, d, height } = at;
+    const half = layout.width / 2 - d / 2;
+    const turn = ridge(at.bundle, d);
+    const bar = (i: number): Point[] => [
+      [(i + 0.1) * height, -half],
+      [(i + 0.9) * height, half],
+    ];
+    const knob = (i: number): Point[] => {
+      const angle = (2 * Math.PI * i) / turn;
+      const y = half * Math.sin(angle);
+      return Math.cos(angle) > 0
+        ? [
+            [i * height, y - d * 0.5],
+            [(i + 1.1) * height, y + d * 0.5],
+          ]
+        : [];
+    };
+    const lay = (from: number, to: number, state: 'laid' | 'planned'): Primitive[] =>
+      workers.flatMap((run, w) => {
+        const own: number[] = [];
+        for (let i = from; i < to; i++) {
+          if (Math.floor(i / part.block) % workers.length === w) own.push(i);
+        }
+        if (own.length === 0) return [];
+        const knobs = own.map(knob).filter((line) => line.length > 0);
+        return [
+          strokeOf(run, `${part.id}-turns-${state}-${w}`, part.id, own.map(bar), state, 'round'),
+          ...(knobs.length > 0
+            ? [
+                {
+                  ...strokeOf(
+                    run,
+                    `${part.id}-ridge-${state}-${w}`,
+                    part.id,
+                    knobs,
+                    state,
+                    'round',
+                  ),
+                  diameter: 1.4 * effectiveDiameter(run.cord),
+                },
+              ]
+            : []),
+        ];
+      });
+    return [...below, ...lay(done, layout.units, 'planned'), ...lay(0, done, 'laid')];
+  },
+  steps(part, site, layout) {
+    const at = hitching(part, site);
+    const name = (i: number): string => {
+      const run = at?.workers[i];
+      return run ? `strand ${run.strand} (${run.cord.colour.name})` : 'the strand';
+    };
+    return [
+      {
+        title: 'Hitch round the bundle',
+        text: 'Hold all other strands together and straight. Lay the one that works over them, round behind and out through its own loop, always from the same side; draw up until the hitch sits against the last. The knots wind round by themselves: turn the work with them.',
+        units: layout.units,
+        unitName: 'hitch',
+        unitText: (unit) => {
+          const block = Math.floor(unit / part.block);
+          const of = Math.min(part.block, layout.units - block * part.block);
+          const next = unit % part.block === 0 && block > 0 ? 'Change colour. ' : '';
+          return `${next}Block ${block + 1}, hitch ${(unit % part.block) + 1} of ${of}: ${name(block % Math.max(1, at?.workers.length ?? 1))} round all the others.`;
+        },
+        cautions: [],
+      },
+    ];
+  },
+};

@@ -1,0 +1,134 @@
+import { plainLayout, type PartKind } from '../../face/part-kind.js';
+import { otherSide, type Side } from '../../face/side.js';
+import { PLAIT_FORMS, PLAITS, ROUND_LOOKS, roundLook, type PlaitForm } from '../../knot/plait.js';
+import { straightRuns } from '../../knot/stroke.js';
+import { sideBySide } from '../../knot/lanes.js';
+import type { Finding } from '../../measure/finding.js';
+import { mm } from '../pick.js';
+import { plaitStrokes } from './drawing.js';
+import {
+  plaitingOf,
+  plaitUses,
+  sectionOfPlait,
+  tellBundles,
+  tooFew,
+  type PlaitPart,
+  type Plaiting,
+} from './model.js';
+
+export type { PlaitPart } from './model.js';
+
+const BLURBS: Readonly<Record<PlaitForm, string>> = {
+  three: 'Each outer bundle over the middle one, by turns.',
+  'four-flat': 'A flat band, one broader than of three.',
+  'four-round': 'A round cord; colours make stripes or a spiral.',
+};
+
+const HOW: Readonly<Record<PlaitForm, string>> = {
+  three:
+    'Bring the outer bundle at one side over the middle one, so that it is the new middle one; then the outer one of the other side. Draw all three to the sides after every crossing.',
+  'four-flat':
+    'Outer bundle at the left over its neighbour, outer one at the right under its neighbour; then the two in the middle cross, left over right. Draw them to the sides.',
+  'four-round':
+    'Take the outer bundle of one side behind the two next to it and forward again over one of them, back to its own side as the inner one; then the outer one of the other side. Draw each pair to its side.',
+};
+
+const side = (unit: number, first: Side): Side => (unit % 2 === 0 ? first : otherSide(first));
+
+/** What the order of the colours makes of a round plait. */
+function lookOf({ form, bundles }: Plaiting): Finding[] {
+  if (form !== 'four-round') return [];
+  const colours = bundles.map((bundle) => bundle[0]!.cord.colour.hex.toLowerCase());
+  const look = roundLook(colours as [string, string, string, string]);
+  if (look === 'plain') return [];
+  return [
+    {
+      code: 'plait.look',
+      severity: 'note',
+      message: `In this order the colours make ${ROUND_LOOKS[look]}.`,
+      remedy:
+        look === 'stripes'
+          ? 'For a spiral give each side one strand of either colour.'
+          : look === 'spiral'
+            ? 'For stripes put both strands of a colour on the same side.'
+            : 'For stripes or a spiral use two strands of each of two colours.',
+      path: 'form',
+    },
+  ];
+}
+
+export const plait: PartKind<PlaitPart> = {
+  entry: {
+    id: 'plait',
+    label: 'Plait',
+    blurb: 'All cords in three or four bundles, crossed by turns.',
+    group: 'cord',
+    unitName: 'crossing',
+    needsBead: false,
+  },
+  fields: [
+    {
+      type: 'choice',
+      key: 'form',
+      label: 'Plait',
+      choices: PLAIT_FORMS.map((id) => ({ id, label: PLAITS[id].label, blurb: BLURBS[id] })),
+    },
+    {
+      type: 'choice',
+      key: 'tension',
+      label: 'Tension',
+      choices: [
+        { id: 'soft', label: 'Soft', blurb: 'Pulled long and supple.' },
+        { id: 'even', label: 'Even', blurb: 'Crossings lie close.' },
+        { id: 'hard', label: 'Hard', blurb: 'Jammed: dense, stiff, thick.' },
+      ],
+    },
+    { type: 'length', key: 'length', label: 'Length', min: 3, max: 5000, open: 'set by the fit' },
+  ],
+  make: ({ id }) => ({ id, kind: 'plait', form: 'three', tension: 'even', length: 60 }),
+  fills: (part) => part.length === null,
+  section(part, site) {
+    const plaiting = plaitingOf(part.form, part.tension, site.runs);
+    return plaiting ? sectionOfPlait(plaiting) : { ...sideBySide(site.runs), pitch: 1 };
+  },
+  layOut(part, site, share) {
+    const length = part.length ?? share;
+    const plaiting = plaitingOf(part.form, part.tension, site.runs);
+    const section = plait.section(part, site);
+    if (!plaiting) {
+      return plainLayout(length, section, {
+        unitName: 'crossing',
+        findings: [tooFew(part.form)],
+      });
+    }
+    return plainLayout(length, section, {
+      units: Math.max(1, Math.round(length / plaiting.pitch)),
+      unitName: 'crossing',
+      uses: plaitUses(plaiting, length, site.takeUp),
+      findings: lookOf(plaiting),
+    });
+  },
+  draw(part, site, layout, { done }) {
+    const plaiting = plaitingOf(part.form, part.tension, site.runs);
+    if (!plaiting) return straightRuns(site.runs, part.id, 0, layout.length);
+    const till =
+      done >= layout.units ? layout.length : Math.min(layout.length, done * layout.pitch);
+    return [
+      ...plaitStrokes(plaiting, part.id, till, layout.length, 'planned'),
+      ...plaitStrokes(plaiting, part.id, 0, till, 'laid'),
+    ];
+  },
+  steps(part, site, layout) {
+    const plaiting = plaitingOf(part.form, part.tension, site.runs);
+    return [
+      {
+        title: `Plait ${mm(layout.length)}`,
+        text: `${plaiting ? `Bundles from the left: ${tellBundles(plaiting.bundles)}. ` : ''}${HOW[part.form]}`,
+        units: layout.units,
+        unitName: 'crossing',
+        ...(part.form === 'four-flat' ? {} : { sideOf: side }),
+        cautions: [],
+      },
+    ];
+  },
+};

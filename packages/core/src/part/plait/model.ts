@@ -1,0 +1,81 @@
+import type { PartBase, Section, Tension } from '../../face/part-kind.js';
+import type { Finding } from '../../measure/finding.js';
+import { PLAIT_SPREAD, type Use } from '../../face/reason.js';
+import type { Run } from '../../face/run.js';
+import { plaitRatio, PLAITS, plaitSection, splitEvenly, type PlaitForm } from '../../knot/plait.js';
+import { bundleOfRuns } from '../pick.js';
+
+/** All cords plaited, in as many bundles as the plait has. */
+export interface PlaitPart extends PartBase {
+  readonly kind: 'plait';
+  readonly form: PlaitForm;
+  readonly tension: Tension;
+  /** In mm, or null to take what the fit asks for. */
+  readonly length: number | null;
+}
+
+/** What is plaited: bundles from the left, their diameter, and length for each crossing, in mm. */
+export interface Plaiting {
+  readonly form: PlaitForm;
+  readonly bundles: readonly (readonly Run[])[];
+  readonly d: number;
+  readonly pitch: number;
+  /** In bundle diameters. */
+  readonly q: number;
+}
+
+/** null where there are fewer cords than bundles. */
+export function plaitingOf(
+  form: PlaitForm,
+  tension: Tension,
+  runs: readonly Run[],
+): Plaiting | null {
+  const bundles = splitEvenly(runs, PLAITS[form].bundles);
+  if (bundles.some((bundle) => bundle.length === 0)) return null;
+  const d = bundles.reduce((sum, bundle) => sum + bundleOfRuns(bundle), 0) / bundles.length;
+  const q = PLAITS[form].pitch[tension];
+  return { form, bundles, d, q, pitch: q * d };
+}
+
+export function sectionOfPlait({ form, d, q, pitch }: Plaiting): Section {
+  const { width, thickness } = plaitSection(form, q);
+  return { width: width * d, thickness: thickness * d, pitch };
+}
+
+/** Cord of every run in a plait of a length in mm. */
+export function plaitUses(plaiting: Plaiting, length: number, takeUp = 1): Use[] {
+  const { form, q, bundles } = plaiting;
+  const more = (plaitRatio(form, q) - 1) * takeUp;
+  return bundles.flat().flatMap((run): Use[] => [
+    {
+      strand: run.strand,
+      half: run.half,
+      reason: {
+        code: 'run.plait',
+        label: 'Plaited',
+        detail: `${(1 + more).toFixed(2)} times the length of the plait, as it goes from side to side`,
+        mm: length * (1 + more),
+        times: { count: 1, each: length * (1 + more) },
+        spread: PLAIT_SPREAD,
+        ...(PLAITS[form].assumed || bundles.some((b) => b.length > 1) ? { assumed: true } : {}),
+      },
+    },
+  ]);
+}
+
+export const tooFew = (form: PlaitForm): Finding => ({
+  code: 'plait.cords',
+  severity: 'error',
+  message: `This plait needs at least ${PLAITS[form].bundles} cords.`,
+  remedy: 'Add strands or fold them, or choose a plait with fewer bundles.',
+  path: 'form',
+});
+
+/** Bundles of several cords each, told with their colours where they differ. */
+export const tellBundles = (bundles: readonly (readonly Run[])[]): string =>
+  bundles
+    .map(
+      (bundle) =>
+        `${bundle.length} (${[...new Set(bundle.map((run) => run.cord.colour.name))].join(', ')})`,
+    )
+    .join(', ');
