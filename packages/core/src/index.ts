@@ -47,6 +47,7 @@ export * from './piece/sites.js';
 export * from './piece/palette.js';
 export * from './piece/edit.js';
 export * from './piece/arrange.js';
+export * from './piece/loom.js';
 export * from './piece/example.js';
 export * from './template/templates.js';
 export * from './learn/normal-quantile.js';

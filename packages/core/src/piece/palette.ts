@@ -1,6 +1,6 @@
 import { remember } from '../face/remember.js';
 import type { Bead } from '../material/bead.js';
-import type { Part } from '../part/registry.js';
+import { partKind, type Part } from '../part/registry.js';
 import type { Piece, PieceBead } from './piece.js';
 
 /**
@@ -20,14 +20,9 @@ const lookup = remember((list: readonly PieceBead[]) => {
 
 /** Ids of beads that a part names, in its order. */
 export function beadIdsOf(part: Part): readonly string[] {
-  switch (part.kind) {
-    case 'beads':
-      return part.beads;
-    case 'alternating-beads':
-      return [part.bead, part.ring];
-    case 'stone':
-      return [part.bead];
-    default:
-      return [];
-  }
+  const values = part as unknown as Readonly<Record<string, unknown>>;
+  return partKind(part.kind).fields.flatMap((field) => {
+    if (field.type === 'beads') return values[field.key] as readonly string[];
+    return field.type === 'bead' ? [values[field.key] as string] : [];
+  });
 }
