@@ -147,6 +147,10 @@ export class CuttingDto implements Cutting {
 
   @IsIn(PRACTICES)
   practice!: Cutting['practice'];
+
+  @IsOptional()
+  @IsBoolean()
+  equal?: boolean;
 }
 
 export class PieceDto implements Piece {

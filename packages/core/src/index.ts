@@ -40,6 +40,7 @@ export type { BuckleClosure } from './closure/side-release-buckle/index.js';
 export type { SinnetPart } from './part/square-knot-sinnet/index.js';
 export type { FlossPart } from './part/floss/index.js';
 export * from './part/floss/model.js';
+export { flossKnotAt, flossLane, wrapsOf } from './part/floss/drawing.js';
 export type { BeadsPart } from './part/beads/index.js';
 export * from './piece/piece.js';
 export * from './piece/runs.js';

@@ -1,8 +1,12 @@
 import type { Plan } from '@coiled-strand/core';
 
+/** 'beads', 'stitches'. */
+export const pluralOf = (name: string): string =>
+  `${name}${/(ch|sh|s|x)$/.test(name) ? 'es' : 's'}`;
+
 /** '3 beads', '1 half knot'. */
 export const counted = (count: number, name: string): string =>
-  `${count} ${name}${count === 1 ? '' : 's'}`;
+  `${count} ${count === 1 ? name : pluralOf(name)}`;
 
 /** What is tied and strung, the most first; plain stretches are not counted by makers. */
 export const countsOf = (plan: Plan, most = Infinity): string[] =>

@@ -52,6 +52,8 @@ export interface Cutting {
   readonly step: number;
   /** How practised the hands are. */
   readonly practice: Practice;
+  /** Whether strands of a kind are all cut as long as the longest; each its own when left out. */
+  readonly equal?: boolean;
 }
 
 /** A piece as the maker specifies it: everything a plan needs. Lengths in mm throughout. */

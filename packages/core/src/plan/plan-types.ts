@@ -92,6 +92,9 @@ export interface PlanTotals {
   /** inWork / length of the parts. */
   readonly perLength: number;
   readonly leftover: number;
+  /** The strands alone, in mm: each cut to its own length, and all of a kind cut alike. */
+  readonly ownCuts: number;
+  readonly equalCuts: number;
   /** What is tied and strung: `{ unitName: 'half knot', count: 60 }`. */
   readonly counts: readonly { readonly unitName: string; readonly count: number }[];
 }

@@ -7,6 +7,7 @@ import type { Piece } from '../piece/piece.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
 import { checkPassages, checkPiece, checkPlan, under } from './checks.js';
 import { count } from './counters.js';
+import { equalCuts, sumOfCuts } from './equal-cuts.js';
 import { fitParts, planFit, stretchOf } from './fit-plan.js';
 import type { PartPlan, Plan, PlanResult, PlanTotals, StrandPlan } from './plan-types.js';
 import { rulesOfThumb } from './rule-of-thumb.js';
@@ -45,7 +46,7 @@ function totalsOf(
   strands: readonly StrandPlan[],
   auxiliary: readonly { readonly cut: number }[],
   length: number,
-): PlanTotals {
+): Omit<PlanTotals, 'ownCuts' | 'equalCuts'> {
   const inWork = sumOf(
     strands
       .flatMap((strand) => strand.reasons)
@@ -134,10 +135,12 @@ export function planPiece(piece: Piece, factors: MakerFactors = ANY_HAND): PlanR
   ]);
   if (findings.some((f) => f.severity === 'error')) return { ok: false, findings };
 
-  const strands = planStrands(piece, [
+  const own = planStrands(piece, [
     ...fitted.layouts.flatMap((layout) => layout.uses),
     ...closure.uses,
   ]);
+  const alike = equalCuts(own, piece.cutting.step);
+  const strands = piece.cutting.equal ? alike : own;
   const narrow = passages.some(
     ({ passage: { hole, runs } }) =>
       runs.length > 1 &&
@@ -161,7 +164,11 @@ export function planPiece(piece: Piece, factors: MakerFactors = ANY_HAND): PlanR
     closure,
     strands,
     auxiliary,
-    totals: totalsOf(parts, strands, auxiliary, fit.length),
+    totals: {
+      ...totalsOf(parts, strands, auxiliary, fit.length),
+      ownCuts: sumOfCuts(own),
+      equalCuts: sumOfCuts(alike),
+    },
     counters,
     rules: rulesOfThumb(piece, fit.length, fit.target),
     findings,

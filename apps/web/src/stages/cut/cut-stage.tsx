@@ -63,6 +63,7 @@ export function CutStage() {
           }
           choices={PRACTICE_CHOICES}
         />
+        {plan.totals.equalCuts > plan.totals.ownCuts && <CutAlike plan={plan} />}
         <SelectField
           label="Round up to"
           value={String(cutting.step)}
@@ -93,6 +94,38 @@ export function CutStage() {
         </Button>
       </Box>
     </Flex>
+  );
+}
+
+/** All strands of a kind alike, or each its own; and what that saves. */
+function CutAlike({ plan }: { readonly plan: Plan }) {
+  const { piece } = useStage();
+  const edit = usePiece((state) => state.edit);
+  const units = useUnits();
+  const { ownCuts, equalCuts } = plan.totals;
+  return (
+    <Box gridColumn="1 / -1">
+      <Choices
+        label="How strands of a kind are cut"
+        value={piece.cutting.equal ? 'equal' : 'own'}
+        minWidth="220px"
+        onChange={(how) =>
+          edit((old) => ({ ...old, cutting: { ...old.cutting, equal: how === 'equal' } }))
+        }
+        choices={[
+          {
+            value: 'own',
+            label: 'Each its own length',
+            detail: `${units.cord(ownCuts)} of strands: saves ${units.cord(equalCuts - ownCuts)}`,
+          },
+          {
+            value: 'equal',
+            label: 'All as long as the longest',
+            detail: `${units.cord(equalCuts)} of strands: measured once, and none taken for another`,
+          },
+        ]}
+      />
+    </Box>
   );
 }
 

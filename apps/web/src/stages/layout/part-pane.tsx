@@ -10,9 +10,10 @@ import {
   type Reason,
 } from '@coiled-strand/core';
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Repeat, Trash2 } from 'lucide-react';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { useSelection } from '../../bench/selection-store';
 import { Answer } from '../../piece/answers';
+import { pluralOf } from '../../piece/counts';
 import {
   appendBead,
   partActions,
@@ -26,6 +27,8 @@ import { ToolButton } from '../../shell/tool-button';
 import { FieldInputs } from './field-inputs';
 import { PartRoles } from './part-roles';
 import { Passages } from './passages';
+
+const Loom = lazy(() => import('../../loom/loom').then((m) => ({ default: m.Loom })));
 
 /** The selected part: its numbers with their reasons, and everything that can be set. */
 export function PartPane() {
@@ -104,6 +107,11 @@ function Inspector({ piece, part, index, planned }: InspectorProps) {
         </Heading>
         <Actions id={part.id} index={index} count={piece.parts.length} />
       </Flex>
+      {part.kind === 'knotted-floss' && (
+        <Suspense fallback={<Box minH="200px" />}>
+          <Loom key={part.id} piece={piece} part={part} />
+        </Suspense>
+      )}
       {planned && <Numbers part={planned} site={site} />}
       <FieldInputs
         fields={kind.fields}
@@ -192,6 +200,10 @@ interface NumbersProps {
 }
 
 /** Length, cross-section and cord of the part. */
+/** Whether its units follow each other along the work; those of a band lie side by side as well. */
+const oneByOne = ({ layout }: PartPlan): boolean =>
+  Math.abs(layout.units * layout.pitch - layout.length) < layout.pitch;
+
 function Numbers({ part, site }: NumbersProps) {
   const units = useUnits();
   const { layout } = part;
@@ -203,7 +215,7 @@ function Numbers({ part, site }: NumbersProps) {
         {units.say(`${mm(layout.length)} long`)}, {mm(layout.width)} wide, {mm(layout.thickness)}{' '}
         thick
         {layout.units > 1 &&
-          `; ${layout.units} ${layout.unitName}s, one every ${mm(layout.length / layout.units)}`}
+          `; ${layout.units} ${pluralOf(layout.unitName)}${oneByOne(part) ? `, one every ${mm(layout.length / layout.units)}` : ''}`}
       </Text>
       <Passages passages={layout.passages} />
       <Flex gap="6" flexWrap="wrap" mt="1">

@@ -1,3 +1,4 @@
+import { pluralOf } from '../../piece/counts';
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { Button } from '../../shell/button';
 import { partKind, type Side, type Step } from '@coiled-strand/core';
@@ -158,12 +159,12 @@ function StepAtHand({ make, step, children }: StepProps) {
             fontVariantNumeric="lining-nums proportional-nums"
             data-testid="counter"
             aria-live="polite"
-            aria-label={`${unit} of ${step.units} ${step.unitName ?? 'time'}s done`}
+            aria-label={`${unit} of ${step.units} ${pluralOf(step.unitName ?? 'time')} done`}
           >
             {unit}
           </Text>
           <Text fontSize={{ base: 'md', md: 'xl' }} color="muted">
-            of {step.units} {step.unitName ?? 'time'}s done
+            of {step.units} {pluralOf(step.unitName ?? 'time')} done
           </Text>
         </Flex>
         {children}

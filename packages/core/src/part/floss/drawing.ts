@@ -11,7 +11,7 @@ import { latticeOf, tiedInOrder, type FlossPart, type Lattice } from './model.js
 const MOST_WITH_WRAPS = 1500;
 
 /** Middle of a knot on the bench, in mm: rows run along x, places across. */
-export const knotAt = (
+export const flossKnotAt = (
   sim: Simulation,
   k: number,
   { along, across }: Lattice,
@@ -22,7 +22,7 @@ export const knotAt = (
 ];
 
 /** Where a strand lies across the band when it is not in a knot. */
-const lane = (place: number, strands: number, across: number): number =>
+export const flossLane = (place: number, strands: number, across: number): number =>
   (place + 0.5 - strands / 2) * across;
 
 /** How a wrap leans against the band, in radians, and half its length in diameters. */
@@ -35,7 +35,7 @@ const HALF_WRAP = 0.78;
  *
  * @param count both wraps, or one for the two where they are too small to be told apart
  */
-function wrapsOf(
+export function wrapsOf(
   [x, y]: Point,
   crossing: Crossing,
   { d, along, across }: Lattice,
@@ -77,7 +77,7 @@ function wrapLines(
   for (const k of knots) {
     lines[sim.worker[k]!]!.push(
       ...wrapsOf(
-        knotAt(sim, k, lattice, part.lay),
+        flossKnotAt(sim, k, lattice, part.lay),
         sim.crossing[k]!,
         lattice,
         part.lay,
@@ -124,7 +124,7 @@ export function drawFloss(
       const order = orderAfter(sim, r);
       for (let p = 0; p < sim.strands; p++) {
         if (knotted[r * sim.strands + p]) continue;
-        const y = lane(p, sim.strands, across);
+        const y = flossLane(p, sim.strands, across);
         bare[order[p]!]!.push([
           [r * along, y],
           [Math.min(layout.length, (r + 2) * along), y],
@@ -174,7 +174,7 @@ export function pictureOfKnot(
   if (next === undefined) return [];
   const lattice = latticeOf(part, runs);
   const { d, along, across } = lattice;
-  const [x0, y0] = knotAt(sim, next, lattice, part.lay);
+  const [x0, y0] = flossKnotAt(sim, next, lattice, part.lay);
   const near = (k: number): boolean =>
     Math.abs(sim.place[k]! - sim.place[next]!) <= SHOWN.places &&
     sim.row[next]! - sim.row[k]! <= SHOWN.rows;
@@ -188,7 +188,7 @@ export function pictureOfKnot(
     const stays = leftWorks(crossing) !== swaps(crossing);
     place[sim.worker[k]!] = stays ? p : p + 1;
     place[sim.carried[k]!] = stays ? p + 1 : p;
-    const [x] = knotAt(sim, k, lattice, part.lay);
+    const [x] = flossKnotAt(sim, k, lattice, part.lay);
     from[sim.worker[k]!] = from[sim.carried[k]!] = x + along * 0.4;
   }
   const bottom = x0 + along * 5;
@@ -196,7 +196,7 @@ export function pictureOfKnot(
   const line = (points: readonly Point[]): Point[] => smoothLine(points, 8).map(hang);
   const [worker, carried] = [sim.worker[next]!, sim.carried[next]!];
   const strands = runs.flatMap((run, s): CordStroke[] => {
-    const y = lane(place[s]!, sim.strands, across);
+    const y = flossLane(place[s]!, sim.strands, across);
     if (s === worker || Math.abs(place[s]! - sim.place[next]!) > SHOWN.places) return [];
     const straight: Point[] = [
       [from[s]!, y],
@@ -205,7 +205,7 @@ export function pictureOfKnot(
     return [strokeOf(run, `picture-strand-${s}`, 'picture', [straight.map(hang)], 'laid', 'round')];
   });
   const side = leftWorks(sim.crossing[next]!) ? 1 : -1;
-  const y = lane(place[worker]!, sim.strands, across);
+  const y = flossLane(place[worker]!, sim.strands, across);
   const over = y0 + side * across * 1.1;
   const moving = line([
     [from[worker]!, y],

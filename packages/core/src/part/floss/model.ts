@@ -54,8 +54,13 @@ export interface Lattice {
  * Slanting rows run at 45 degrees, so that two rows of crossings advance sqrt(W^2 + H^2); a leader's
  * rows lie straight across and advance one height. W and H of the double half hitch: see knot/hitch.
  */
-export function latticeOf(part: Pick<FlossPart, 'lay' | 'tension'>, runs: readonly Run[]): Lattice {
-  const d = threadOf(runs);
+export const latticeOf = (
+  part: Pick<FlossPart, 'lay' | 'tension'>,
+  runs: readonly Run[],
+): Lattice => latticeFor(part, threadOf(runs));
+
+/** The same for a thread of a diameter, in its unit. */
+export function latticeFor(part: Pick<FlossPart, 'lay' | 'tension'>, d: number): Lattice {
   const height = hitchHeight(part.tension);
   return part.lay === 'leader'
     ? { d, along: height * d, across: HITCH_WIDTH * d }

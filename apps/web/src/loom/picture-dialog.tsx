@@ -1,0 +1,164 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import {
+  cordsOfBand,
+  layColours,
+  runsOf,
+  STRAND_LIMITS,
+  withPattern,
+  withStrandCount,
+  type FlossPart,
+  type Picture,
+  type PictureOptions,
+} from '@coiled-strand/core';
+import { FileImage } from 'lucide-react';
+import { useMemo, useRef, useState } from 'react';
+import { CountField } from '../fields/count-field';
+import { SelectField } from '../fields/select-field';
+import { TickField } from '../fields/tick-field';
+import { usePiece, usePieceDocument } from '../piece/piece-store';
+import { Button } from '../shell/button';
+import { Modal } from '../shell/modal';
+import { BandPreview } from './band-preview';
+import { readPicture, useWoven } from './use-picture';
+
+interface Props {
+  readonly part: FlossPart;
+  readonly onClose: () => void;
+}
+
+/** A small picture reduced to the band’s own colours and knots, seen before it is laid on. */
+export function PictureDialog({ part, onClose }: Props) {
+  const piece = usePieceDocument();
+  const cords = useMemo(() => cordsOfBand(piece, part.id), [piece, part.id]);
+  const input = useRef<HTMLInputElement>(null);
+  const [picture, setPicture] = useState<Picture | null>(null);
+  const [name, setName] = useState<string | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const [strands, setStrands] = useState(() => Math.max(12, runsOf(piece).length));
+  const [ground, setGround] = useState(0);
+  const [upright, setUpright] = useState(false);
+  const figures = cords.filter((_, i) => i !== ground);
+  const options: PictureOptions | null =
+    figures.length === 0
+      ? null
+      : {
+          strands,
+          ground: cords[ground]!.colour.hex,
+          figures: figures.map((cord) => cord.colour.hex),
+          upright,
+        };
+  const { woven, fault: cannot } = useWoven(picture, options);
+  // A preview of other strands than those asked for is one of a moment ago.
+  const current = woven?.figures.length === strands ? woven : null;
+  const colours = current?.figures.map((figure) =>
+    figure === null ? ground : cords.indexOf(figures[figure] ?? cords[0]!),
+  );
+  const take = async (file: File | undefined): Promise<void> => {
+    if (!file) return;
+    try {
+      setPicture(await readPicture(file));
+      setName(file.name);
+      setFault(null);
+    } catch (error) {
+      setFault(error instanceof Error ? error.message : String(error));
+    }
+  };
+  const lay = (): void => {
+    if (!current || !colours) return;
+    usePiece.getState().edit((old) => {
+      // Each column has a colour of its own, so that every strand lies single.
+      const singles = {
+        ...old,
+        strands: old.strands.map((strand) => ({ ...strand, legs: strand.legs.slice(0, 1) })),
+      };
+      const enough = withStrandCount(singles, part.id, strands);
+      return layColours(withPattern(enough, part.id, current.pattern), part.id, colours, cords);
+    });
+    onClose();
+  };
+  return (
+    <Modal
+      open
+      onClose={onClose}
+      size="wide"
+      title="A band from a picture"
+      description="One strand lays the ground; each strand it crosses shows where the picture asks for it."
+      footer={
+        <Button variant="solid" disabled={!current} onClick={lay}>
+          Lay it on the loom
+        </Button>
+      }
+    >
+      <Flex direction="column" gap="4">
+        <Flex align="center" gap="3" flexWrap="wrap">
+          <Button onClick={() => input.current?.click()}>
+            <FileImage size={18} /> Choose a picture
+          </Button>
+          <Text color="muted">{name ?? 'a PNG or a JPEG, up to 12 MB'}</Text>
+          <input
+            ref={input}
+            type="file"
+            accept="image/*"
+            hidden
+            data-testid="picture-file"
+            onChange={(event) => {
+              void take(event.target.files?.[0]);
+              event.target.value = '';
+            }}
+          />
+        </Flex>
+        {(fault ?? cannot) && (
+          <Text role="alert" color="danger">
+            {fault ?? cannot}
+          </Text>
+        )}
+        {options === null && (
+          <Text color="warn">
+            A picture needs at least two colours of strands. Give one strand another colour first.
+          </Text>
+        )}
+        <Grid templateColumns={{ base: '1fr', sm: '140px 1fr' }} gap="4">
+          <CountField
+            label="Strands"
+            value={strands}
+            min={STRAND_LIMITS.min}
+            max={STRAND_LIMITS.max}
+            onChange={setStrands}
+          />
+          <SelectField
+            label="Ground"
+            value={String(ground)}
+            options={cords.map((cord, i) => ({ value: String(i), label: cord.colour.name }))}
+            onChange={(value) => setGround(Number(value))}
+          />
+        </Grid>
+        <TickField
+          label="The picture stands across the band"
+          checked={upright}
+          onChange={setUpright}
+        />
+        <Box bg="bench" borderRadius="soft" p="3" minH="90px" data-testid="picture-preview">
+          {current && colours ? (
+            <BandPreview
+              part={{ ...part, ...current.pattern }}
+              cords={colours.map((colour) => cords[colour]!)}
+              height={120}
+              stretch={current.pattern.rows.length / (strands - 1)}
+            />
+          ) : (
+            <Text color="muted">
+              {picture
+                ? 'Working it out …'
+                : 'Choose a small picture with few colours and clear shapes.'}
+            </Text>
+          )}
+        </Box>
+        {current && (
+          <Text fontSize="sm" color="muted">
+            {current.pattern.rows.length} rows of {strands - 1} knots.
+          </Text>
+        )}
+      </Flex>
+    </Modal>
+  );
+}
