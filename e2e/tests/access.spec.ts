@@ -80,6 +80,20 @@ for (const [stage, open] of STAGES) {
   });
 }
 
+test('the loom holds to WCAG 2.2 AA in both themes', async ({ page }) => {
+  await newPiece(page, 'Seen on the loom', 'A knotted band in slanting stripes');
+  await page.goto(page.url().replace(/fit$/, 'layout'));
+  await page.getByTestId('loom').waitFor();
+  await expectAccessible(page, 'the loom');
+  for (const name of ['Ready patterns', 'From a picture']) {
+    await page.getByRole('button', { name }).click();
+    await page.getByRole('dialog').waitFor();
+    await expectAccessible(page, name);
+    await page.keyboard.press('Escape');
+    await page.getByRole('dialog').waitFor({ state: 'hidden' });
+  }
+});
+
 test('on a phone a whole make is tapped through, with targets of 44 px', async ({
   browser,
   server,

@@ -32,3 +32,7 @@ globalThis.matchMedia ??= (media: string): MediaQueryList =>
 
 // jsdom knows no pointers; what is asked of them here a mouse has as well.
 Object.assign(globalThis, { PointerEvent: globalThis.PointerEvent ?? MouseEvent });
+
+// jsdom draws nothing and scrolls nothing: what is drawn on a canvas is seen in the browser tests.
+HTMLCanvasElement.prototype.getContext = () => null;
+Element.prototype.scrollTo = () => undefined;

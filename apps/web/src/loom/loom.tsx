@@ -152,12 +152,11 @@ export function Loom({ piece, part }: Props) {
     useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
   );
   const [dragged, setDragged] = useState<Cord | null>(null);
-  const drop = ({ active, over }: DragEndEvent): void => {
+  const drop = ({ active, over, activatorEvent, delta }: DragEndEvent): void => {
     setDragged(null);
     const cord = (active.data.current as DraggedCord | undefined)?.cord;
-    const box = active.rect.current.translated;
-    if (!cord || !box || over?.id !== LOOM_DROP) return;
-    const y = box.top + box.height / 2 - over.rect.top - view.height / 2;
+    if (!cord || over?.id !== LOOM_DROP) return;
+    const y = pressedAt(activatorEvent) + delta.y - over.rect.top - view.height / 2;
     const place = Math.floor(y / view.lattice.across + runs.length / 2);
     if (place >= 0 && place < runs.length) loomEdits.recolour(part.id, place, cord);
   };
@@ -301,6 +300,10 @@ export function Loom({ piece, part }: Props) {
     </DndContext>
   );
 }
+
+/** How far down the page a drag was begun, by mouse or finger. */
+const pressedAt = (event: Event): number =>
+  'touches' in event ? (event as TouchEvent).touches[0]!.clientY : (event as MouseEvent).clientY;
 
 /** Number of the knot at a place among all knots; -1 where there is none. */
 function knotIndex(sim: Simulation, { lay }: FlossPart, { row, knot }: KnotPlace): number {

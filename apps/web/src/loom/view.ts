@@ -83,10 +83,11 @@ export function knotUnder(
   const across = (y - height / 2) / lattice.across + strands / 2 - 1;
   let best: KnotPlace | null = null;
   let nearest = 1;
-  for (const row of [Math.floor(along), Math.ceil(along)]) {
+  // A nought of the other sign would be another row: + 0 makes it the same.
+  for (const row of [Math.floor(along) + 0, Math.ceil(along) + 0]) {
     const signs = rows[row];
     if (signs === undefined) continue;
-    const knot = Math.round((across - firstPlace(lay, row)) / placeStep(lay));
+    const knot = Math.round((across - firstPlace(lay, row)) / placeStep(lay)) + 0;
     if (knot < 0 || knot >= signs.length) continue;
     const place = firstPlace(lay, row) + knot * placeStep(lay);
     // Knots of slanting rows are diamonds; those of straight ones squares.

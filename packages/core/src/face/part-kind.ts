@@ -4,7 +4,7 @@ import type { Practice } from '../material/practice.js';
 import type { Finding } from '../measure/finding.js';
 import type { RoundPart } from '../measure/fit.js';
 import type { Field } from './field.js';
-import type { Primitive } from './primitive.js';
+import type { Bounds, Primitive } from './primitive.js';
 import type { AuxiliaryCord, Need, Passage, Use } from './reason.js';
 import type { Run, LegRole } from './run.js';
 import type { Side } from './side.js';
@@ -137,6 +137,8 @@ export interface PartKind<P extends PartBase = PartBase> {
     unit: number,
     firstSide: Side,
   ): readonly Primitive[];
+  /** What of the close-up is in sight, where it is not about as wide as the part. */
+  pictureFrame?(part: P, site: PartSite): Bounds;
   /** The part turned end for end; the same part when it looks alike both ways. */
   mirror?(part: P): P;
 }

@@ -1,4 +1,3 @@
-import { pluralOf } from '../../piece/counts';
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { Button } from '../../shell/button';
 import { partKind, type Side, type Step } from '@coiled-strand/core';
@@ -7,6 +6,7 @@ import { Link } from 'react-router';
 import { useAbandonMake, useResumeMake } from '../../api/queries';
 import { KnotPicture } from '../../bench/knot-picture';
 import { Cautions } from '../../piece/cautions';
+import { pluralOf } from '../../piece/counts';
 import { sameDocument } from '../../piece/differences';
 import { useStage } from '../../piece/piece-route';
 import type { Make } from '../../piece/use-make';
@@ -14,6 +14,7 @@ import { toaster } from '../../shell/toaster';
 import { useHotkeys } from '../../shell/use-hotkeys';
 import { BeginMake } from './begin-make';
 import { useProgress } from './progress-store';
+import { StepBack } from './step-back';
 import { useWakeLock } from './use-wake-lock';
 
 /** One action at a time, for full hands. */
@@ -81,6 +82,14 @@ function Making({ make }: { readonly make: Make }) {
               <Button size="large" onClick={back} disabled={done === 0}>
                 One back
               </Button>
+              <StepBack
+                step={step}
+                unit={place.unit}
+                onBackTo={(unit) => {
+                  at.current = done - (place.unit - unit);
+                  set(make.view.id, at.current);
+                }}
+              />
               <Text color="muted" fontSize="sm" display={{ base: 'none', lg: 'block' }}>
                 Space or a tap anywhere goes on, Backspace goes back
               </Text>
@@ -129,13 +138,15 @@ function StepAtHand({ make, step, children }: StepProps) {
   }
   const part = make.plan.parts.find((p) => p.id === step.part);
   const pictured = part !== undefined && partKind(part.kind).picture !== undefined;
+  const title = step.unitText?.(unit) ?? (side ? sideTitle(side, pictured) : step.title);
+  const sentence = title.length > 40;
   return (
     <Grid
       templateColumns={pictured ? { base: '150px 1fr', md: '300px 1fr' } : '1fr'}
       gap={{ base: '4', md: '10' }}
       alignItems="start"
     >
-      {pictured && side && (
+      {pictured && (
         <Box h={{ base: '230px', md: '350px' }} bg="bench" borderRadius="8px" overflow="hidden">
           <KnotPicture
             piece={make.view.piece}
@@ -143,13 +154,21 @@ function StepAtHand({ make, step, children }: StepProps) {
             part={part.id}
             unit={unit}
             firstSide={make.firstSide}
-            side={side}
+            label={
+              side
+                ? `Next: the ${side} cord goes over the core`
+                : (step.unitText?.(unit) ?? step.title)
+            }
           />
         </Box>
       )}
       <Box>
-        <Text fontSize={{ base: 'xl', md: '3xl' }} fontWeight="600" lineHeight="1.1">
-          {step.unitText?.(unit) ?? (side ? sideTitle(side, pictured) : step.title)}
+        <Text
+          fontSize={sentence ? { base: 'lg', md: 'xl' } : { base: 'xl', md: '3xl' }}
+          fontWeight="600"
+          lineHeight={sentence ? '1.3' : '1.1'}
+        >
+          {title}
         </Text>
         <Flex align="baseline" gap="4" flexWrap="wrap" mt="2">
           <Text

@@ -1,5 +1,5 @@
 import type { DrawOptions, PartLayout } from '../../face/part-kind.js';
-import type { CordStroke, Point, Primitive } from '../../face/primitive.js';
+import type { Bounds, CordStroke, Point, Primitive } from '../../face/primitive.js';
 import type { Run } from '../../face/run.js';
 import { leftWorks, swaps, type Crossing } from '../../floss/crossing.js';
 import { orderAfter, type Simulation } from '../../floss/simulate.js';
@@ -162,6 +162,13 @@ export function drawFloss(
 /** Rows and places about the next knot that its close-up shows. */
 const SHOWN = { rows: 8, places: 5 } as const;
 
+/** Room about the next knot: the rows above it, its neighbours, and its strands hanging down. */
+export function frameOfKnot(part: FlossPart, runs: readonly Run[]): Bounds {
+  const { along, across } = latticeOf(part, runs);
+  const wide = (SHOWN.places + 1) * across;
+  return { x: -wide, y: -SHOWN.rows * along, width: 2 * wide, height: (SHOWN.rows + 5) * along };
+}
+
 /** The next knot, hanging from the work done: its strands lie ready, the worker goes over. */
 export function pictureOfKnot(
   part: FlossPart,
@@ -173,11 +180,15 @@ export function pictureOfKnot(
   const next = order[Math.min(unit, sim.count - 1)];
   if (next === undefined) return [];
   const lattice = latticeOf(part, runs);
-  const { d, along, across } = lattice;
+  const { along, across } = lattice;
   const [x0, y0] = flossKnotAt(sim, next, lattice, part.lay);
+  // A narrow band stays where it is; on a broad one the picture goes along with the work.
+  const narrow = sim.strands <= 2 * SHOWN.places + 2;
+  const focus = narrow ? 0 : y0;
+  const inSight = (place: number): boolean =>
+    narrow || Math.abs(place - sim.place[next]!) <= SHOWN.places;
   const near = (k: number): boolean =>
-    Math.abs(sim.place[k]! - sim.place[next]!) <= SHOWN.places &&
-    sim.row[next]! - sim.row[k]! <= SHOWN.rows;
+    inSight(sim.place[k]!) && sim.row[next]! - sim.row[k]! <= SHOWN.rows;
   const done = [...order.subarray(0, unit)];
   // Where every strand came out of its last knot.
   const place = Array.from({ length: sim.strands }, (_, i) => i);
@@ -192,12 +203,11 @@ export function pictureOfKnot(
     from[sim.worker[k]!] = from[sim.carried[k]!] = x + along * 0.4;
   }
   const bottom = x0 + along * 5;
-  const hang = ([x, y]: Point): Point => [y - y0, x - x0];
-  const line = (points: readonly Point[]): Point[] => smoothLine(points, 8).map(hang);
+  const hang = ([x, y]: Point): Point => [y - focus, x - x0];
   const [worker, carried] = [sim.worker[next]!, sim.carried[next]!];
   const strands = runs.flatMap((run, s): CordStroke[] => {
     const y = flossLane(place[s]!, sim.strands, across);
-    if (s === worker || Math.abs(place[s]! - sim.place[next]!) > SHOWN.places) return [];
+    if (s === worker || !inSight(place[s]!)) return [];
     const straight: Point[] = [
       [from[s]!, y],
       [bottom, s === carried ? y0 + (y - y0) * 0.4 : y],
@@ -207,32 +217,32 @@ export function pictureOfKnot(
   const side = leftWorks(sim.crossing[next]!) ? 1 : -1;
   const y = flossLane(place[worker]!, sim.strands, across);
   const over = y0 + side * across * 1.1;
-  const moving = line([
+  const moving: Point[] = [
     [from[worker]!, y],
     [x0 + along * 0.4, y],
     [x0 + along * 1.5, y0],
     [x0 + along * 1.3, over],
     [x0 + along * 0.4, over - side * across * 0.3],
     [x0 + along * 0.7, y0 - side * across * 0.2],
-  ]);
+  ];
   return [
     ...strands,
     ...knotStrokes(
       runs,
-      wrapLines(part, runs, sim, done.filter(near), true),
+      wrapLines(part, runs, sim, done.filter(near), true).map((lines) =>
+        lines.map((line) => line.map(hang)),
+      ),
       'picture',
       'laid',
       1.4,
     ),
-    strokeOf(runs[worker]!, 'picture-moving', 'picture', [moving], 'moving', 'round'),
-    {
-      kind: 'arrow',
-      key: 'picture-arrow',
-      line: line([
-        [x0 + along * 2.3, y0 - side * across * 0.8],
-        [x0 + along * 2.5, y0 + side * across * 0.2],
-        [x0 + along * 2.2, over + side * d],
-      ]),
-    },
+    strokeOf(
+      runs[worker]!,
+      'picture-moving',
+      'picture',
+      [smoothLine(moving, 8).map(hang)],
+      'moving',
+      'round',
+    ),
   ];
 }

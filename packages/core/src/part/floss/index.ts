@@ -12,7 +12,7 @@ import { readyPattern } from '../../floss/ready.js';
 import { orderAfter, repeatsToReturn, type Simulation } from '../../floss/simulate.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { mm } from '../pick.js';
-import { drawFloss, pictureOfKnot } from './drawing.js';
+import { drawFloss, frameOfKnot, pictureOfKnot } from './drawing.js';
 import {
   atPlaces,
   type ENDINGS,
@@ -211,6 +211,7 @@ export const floss: PartKind<FlossPart> = {
       },
     ];
   },
+  pictureFrame: (part, site) => frameOfKnot(part, site.runs),
   picture(part, site, layout, unit) {
     const runs = atPlaces(part, site);
     const sim = simOf(part, site, layout);
