@@ -43,7 +43,8 @@ test('a colour is dragged on to a strand', async ({ page, server }) => {
   await newPiece(page, 'Dragged colour', STRIPES);
   await layOut(page);
   const chip = page.getByRole('button', { name: 'apricot', exact: true });
-  await chip.scrollIntoViewIfNeeded();
+  // Both in sight, and neither so near an edge that the page scrolls under the drag.
+  await loom(page).evaluate((e) => window.scrollBy(0, e.getBoundingClientRect().top - 240));
   const from = (await chip.boundingBox())!;
   const box = (await loom(page).boundingBox())!;
   await page.mouse.move(from.x + 20, from.y + 20);
