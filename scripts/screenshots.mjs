@@ -45,7 +45,15 @@ await run(async () => {
       await page.close();
       say(`${file}.png`);
     };
-    const [meridian, perseid, plumbLine, , , driftwood] = pieces;
+    const named = (name) => pieces.find(({ piece }) => piece.name === name);
+    const [meridian, perseid, plumbLine, driftwood, azimuth, twinPeaks] = [
+      'Meridian',
+      'Perseid',
+      'Plumb Line',
+      'Driftwood Moon',
+      'Azimuth',
+      'Twin Peaks',
+    ].map(named);
     const at = (piece, stage) => `/pieces/${piece.id}/${stage}`;
     const spaces = (n) => async (page) => {
       for (let i = 0; i < n; i++) await page.keyboard.press('Space');
@@ -82,6 +90,22 @@ await run(async () => {
     await shot('closed-dark', `${at(perseid, 'layout')}?view=closed`, {
       colorScheme: 'dark',
       act: pane('Closure'),
+    });
+    await shot('loom', at(azimuth, 'layout'), {
+      height: 1000,
+      act: async (page) => {
+        await page.getByTestId('loom').focus();
+        await page.keyboard.press('ArrowRight');
+        await page.getByTestId('loom').evaluate((e) => e.blur());
+        await page.evaluate(() => window.scrollTo(0, 120));
+      },
+    });
+    await shot('make-band', at(twinPeaks, 'make'), {
+      act: async (page) => {
+        await page.getByRole('button', { name: 'Begin making' }).click();
+        await page.getByText('Step 1 of').waitFor();
+        await spaces(70)(page);
+      },
     });
     await shot('pendant', at(driftwood, 'layout'), { act: part(/^Stone/) });
     await shot('cut', at(perseid, 'cut'), { height: 1000 });

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { useDraggable } from '@dnd-kit/core';
 import { CROSSING_FACTS, CROSSINGS, type Cord, type Crossing, type Lay } from '@coiled-strand/core';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import { CrossingIcon } from './crossing-icon';
 
 /** What a touch does to a knot: turns it to the next kind, or makes it one kind. */
@@ -60,7 +60,7 @@ interface KnotToolsProps {
 }
 
 /** Kinds of knot, as they look; a straight row only tells whose colour shows. */
-export function KnotTools({ lay, tool, onTool }: KnotToolsProps) {
+export const KnotTools = memo(function KnotTools({ lay, tool, onTool }: KnotToolsProps) {
   if (lay === 'leader') {
     return (
       <Text fontSize="sm" color="muted" maxW="320px">
@@ -91,7 +91,7 @@ export function KnotTools({ lay, tool, onTool }: KnotToolsProps) {
       ))}
     </ToolGroup>
   );
-}
+});
 
 /** What a dragged colour brings along. */
 export interface DraggedCord {
@@ -105,7 +105,7 @@ interface ColoursProps {
 }
 
 /** Colours to give to strands: drag one on to a strand, or choose it and touch the strand. */
-export function Colours({ cords, brush, onBrush }: ColoursProps) {
+export const Colours = memo(function Colours({ cords, brush, onBrush }: ColoursProps) {
   return (
     <ToolGroup label="Colours: drag one on to a strand, or choose it and touch strands">
       {cords.map((cord) => (
@@ -118,7 +118,7 @@ export function Colours({ cords, brush, onBrush }: ColoursProps) {
       ))}
     </ToolGroup>
   );
-}
+});
 
 interface ChipProps {
   readonly cord: Cord;

@@ -21,8 +21,7 @@ const colours = (): string[] => {
 };
 
 function OnLoom() {
-  const { piece } = useStage();
-  return <Loom piece={piece} part={band(piece)} />;
+  return <Loom id={band(useStage().piece).id} />;
 }
 const open = (id = 'floss-stripe') => {
   renderStage(make(id), <OnLoom />);

@@ -45,6 +45,7 @@ import {
 import { lazy, Suspense, useId, useMemo, useState, type KeyboardEvent } from 'react';
 import { useCords } from '../api/queries';
 import { loadOwnCord } from '../stages/layout/cord-picker';
+import { usePieceDocument } from '../piece/piece-store';
 import { Button } from '../shell/button';
 import { ToolButton } from '../shell/tool-button';
 import { LOOM_DROP, LoomCanvas } from './loom-canvas';
@@ -58,13 +59,26 @@ const PictureDialog = lazy(() =>
 );
 const OwnCordDialog = lazy(() => loadOwnCord().then((m) => ({ default: m.OwnCordDialog })));
 
+const NONE: readonly never[] = [];
+
 interface Props {
+  /** Id of the band. */
+  readonly id: string;
+}
+
+/** One repeat of a knotted band, to be drawn and changed as the stitches it will be. */
+export function Loom({ id }: Props) {
+  const piece = usePieceDocument();
+  const part = piece.parts.find((p) => p.id === id);
+  return part?.kind === 'knotted-floss' ? <Band piece={piece} part={part} /> : null;
+}
+
+interface BandProps {
   readonly piece: Piece;
   readonly part: FlossPart;
 }
 
-/** One repeat of a knotted band, to be drawn and changed as the stitches it will be. */
-export function Loom({ piece, part }: Props) {
+function Band({ piece, part }: BandProps) {
   const runs = useMemo(() => {
     const all = runsOf(piece);
     return placesOf(piece, part.id).map((index) => all[index]!);
@@ -87,17 +101,24 @@ export function Loom({ piece, part }: Props) {
   const [lanes, setLanes] = useState(false);
   const [dialog, setDialog] = useState<'ready' | 'picture' | 'colour' | null>(null);
   const status = useId();
-  const { data: stash = [] } = useCords();
-  const own = cordsOfBand(piece, part.id);
-  const cords = [
-    ...own,
-    ...stash
-      .map(({ value }) => value)
-      .filter(
-        (cord) => cord.kind === own[0]?.kind && !own.some((o) => o.colour.hex === cord.colour.hex),
-      ),
-    ...(brush && !own.some((o) => o.colour.hex === brush.colour.hex) ? [brush] : []),
-  ].filter((cord, i, all) => all.findIndex((c) => c.colour.hex === cord.colour.hex) === i);
+  const { data: stash = NONE } = useCords();
+  // Colours stay the same objects while knots are changed, so that their chips are not drawn anew.
+  const { strands } = piece;
+  const order = part.order;
+  const own = useMemo(
+    () => cordsOfBand({ ...piece, strands, parts: [{ ...part, order }] }, part.id),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the colours depend on these alone
+    [strands, order],
+  );
+  const cords = useMemo(
+    () =>
+      [
+        ...own,
+        ...stash.map(({ value }) => value).filter((cord) => cord.kind === own[0]?.kind),
+        ...(brush ? [brush] : []),
+      ].filter((cord, i, all) => all.findIndex((c) => c.colour.hex === cord.colour.hex) === i),
+    [own, stash, brush],
+  );
 
   const signAt = ({ row, knot }: KnotPlace): string => shown.rows[row]?.[knot] ?? '';
   const put = (place: KnotPlace, sign: string, mergeKey?: string): void =>

@@ -1,5 +1,5 @@
 import { planPiece, type Piece, type PlanResult } from '@coiled-strand/core';
-import { usePieceDocument } from './piece-store';
+import { useSettledPiece } from './settled';
 
 const plans = new WeakMap<Piece, PlanResult>();
 
@@ -15,6 +15,6 @@ export function planOf(piece: Piece): PlanResult {
 
 /** The plan of the piece on the bench, worked out in the browser, once however many ask. */
 export function usePlan(): { readonly piece: Piece; readonly plan: PlanResult } {
-  const piece = usePieceDocument();
+  const piece = useSettledPiece();
   return { piece, plan: planOf(piece) };
 }

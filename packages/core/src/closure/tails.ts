@@ -1,10 +1,16 @@
-import type { ClosureLayout, ClosureSite, ClosureState } from '../face/closure-kind.js';
+import type {
+  ClosureBase,
+  ClosureLayout,
+  ClosureSite,
+  ClosureState,
+} from '../face/closure-kind.js';
+import type { Field } from '../face/field.js';
 import type { PartStep } from '../face/part-kind.js';
 import { once } from './steps.js';
 import type { Use } from '../face/reason.js';
 import { KNOT_SPREAD, PLAIT_SPREAD } from '../face/reason.js';
 import type { Run } from '../face/run.js';
-import { stopper, STOPPERS, type StopperForm } from '../knot/stopper.js';
+import { stopper, STOPPERS, STOPPER_FORMS, type StopperForm } from '../knot/stopper.js';
 import { plaitRatio } from '../knot/plait.js';
 import { bundleOfRuns } from '../part/pick.js';
 import {
@@ -14,7 +20,7 @@ import {
   tooFew,
   type Plaiting,
 } from '../part/plait/model.js';
-import { effectiveDiameter, workingTail } from '../material/cord.js';
+import { effectiveDiameter, workingTail, type Cord } from '../material/cord.js';
 import { bundleDiameter } from '../material/passage.js';
 import { PRACTICE_FACTOR } from '../material/practice.js';
 import type { Finding } from '../measure/finding.js';
@@ -76,6 +82,16 @@ export const stopperUses = (runs: readonly Run[], form: StopperForm): Use[] => {
   );
 };
 
+/** The tails field that all sliding closures share. */
+export const TAILS_FIELD = {
+  type: 'length',
+  key: 'tails',
+  label: 'Each tail, to its stopper',
+  min: 5,
+  max: 800,
+  open: 'as long as passing takes',
+} as const;
+
 /** Whether tails are left as cords or plaited in three. */
 export type TailForm = 'straight' | 'plaited';
 export const TAIL_FORM_FIELD = {
@@ -88,6 +104,25 @@ export const TAIL_FORM_FIELD = {
     { id: 'plaited', label: 'Plaited in three', blurb: 'of three cords or more' },
   ],
 } as const;
+
+/** What every slider from a cord of its own asks for besides its own form. */
+export const SLIDER_FIELDS = [
+  { type: 'cord', key: 'cord', label: 'Slider cord' },
+  TAILS_FIELD,
+  TAIL_FORM_FIELD,
+  {
+    type: 'choice',
+    key: 'stopper',
+    label: 'At the ends of the tails',
+    choices: STOPPER_FORMS.map((id) => ({ id, label: STOPPERS[id].label })),
+  },
+] as const satisfies readonly Field[];
+
+/** A slider from a cord of its own. */
+export interface OwnCordSlider extends ClosureBase, WithTails {
+  readonly cord: Cord;
+  readonly stopper: StopperForm;
+}
 
 /** A closure whose tails may be plaited; straight when it does not say. */
 export interface WithTails {
@@ -264,16 +299,6 @@ const fixTails = (needed: number) => ({
   path: 'tails',
   value: Math.ceil(needed),
 });
-
-/** The tails field that all sliding closures share. */
-export const TAILS_FIELD = {
-  type: 'length',
-  key: 'tails',
-  label: 'Each tail, to its stopper',
-  min: 5,
-  max: 800,
-  open: 'as long as passing takes',
-} as const;
 
 /** Everything of a layout that closures with one slider over both tails have alike. */
 export function slidingLayout(

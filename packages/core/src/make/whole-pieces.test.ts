@@ -50,6 +50,35 @@ describe('steps of whole pieces', () => {
     expect(tie?.text).toMatch(/\d( \d\/\d)? in from the body/);
     expect(steps.find((step) => step.title.startsWith('String'))?.unitText?.(0)).toContain('8 mm');
   });
+  it('say of a knotted band who works over whom, knot by knot, and what the strands are in order', () => {
+    const { steps } = stepsOf('floss-chevron');
+    const knots = steps.find((step) => step.part === 'knotted-floss')!;
+    expect(knots.text).toMatch(
+      /^Strands from the left: 1 pine, 2 moss, 3 sand, 4 rust, 5 snow, 6 snow/,
+    );
+    const words = Array.from({ length: knots.units }, (_, i) => knots.unitText!(i));
+    expect(words.every((text) => /^Row \d+: strand \d .* over strand \d/.test(text))).toBe(true);
+    before(titles('floss-chevron'), /^Knot the band/, /^Plait the ends/);
+  });
+  it('tie the Turk’s head on a tube before the tails go through it', () => {
+    const list = titles('seized-laces');
+    before(list, /^Whip with/, /^Plait/);
+    before(list, /^Tie the Turk’s head on a tube/, /^Lay both tails over each other through it/);
+    before(list, /^Take up the slack, \d+ rounds/, /^Overhand knot at the end of each strand/);
+    const tube = stepsOf('seized-laces').steps.find((step) => step.title.includes('tube'))!;
+    expect(tube.text).toMatch(/about [\d/ ]+ (in|mm)/);
+  });
+  it('call the petals and the beads of plaits', () => {
+    const unit = (id: string, part: string, i: number): string | undefined =>
+      stepsOf(id)
+        .steps.find((step) => step.part === part)
+        ?.unitText?.(i);
+    expect(unit('petal-band', 'petal-plait', 1)).toMatch(/^Repeat 2: 4 crossings, then petals/);
+    expect(unit('beaded-plait', 'beaded-plait', 2)).toMatch(/^Drop bead 2/);
+    expect(unit('floss-spiral', 'hitch-spiral', 20)).toMatch(
+      /^Change colour. Block 2, hitch 1 of 20/,
+    );
+  });
   it('dye cut leather and only leather', () => {
     expect(titles('focal-cord').some((title) => title.includes('Dye'))).toBe(true);
     expect(titles('beaded-band').some((title) => title.includes('Dye'))).toBe(false);

@@ -109,7 +109,7 @@ function Inspector({ piece, part, index, planned }: InspectorProps) {
       </Flex>
       {part.kind === 'knotted-floss' && (
         <Suspense fallback={<Box minH="200px" />}>
-          <Loom key={part.id} piece={piece} part={part} />
+          <Loom key={part.id} id={part.id} />
         </Suspense>
       )}
       {planned && <Numbers part={planned} site={site} />}

@@ -1,16 +1,11 @@
-import {
-  plainClosure,
-  type ClosureBase,
-  type ClosureKind,
-  type ClosureSite,
-} from '../../face/closure-kind.js';
+import { plainClosure, type ClosureKind, type ClosureSite } from '../../face/closure-kind.js';
 import type { Point } from '../../face/primitive.js';
 import { KNOT_SPREAD } from '../../face/reason.js';
 import { bundleOf, bundleShape } from '../../knot/hull.js';
-import { STOPPERS, STOPPER_FORMS, type StopperForm } from '../../knot/stopper.js';
+import { STOPPERS } from '../../knot/stopper.js';
 import { strokeOf } from '../../knot/stroke.js';
 import { coilCord } from '../../knot/wraps.js';
-import { effectiveDiameter, type Cord } from '../../material/cord.js';
+import { effectiveDiameter } from '../../material/cord.js';
 import { once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import {
@@ -19,20 +14,17 @@ import {
   freeAtStart,
   plaitOfTails,
   plaitSteps,
+  SLIDER_FIELDS,
   slideAim,
   slidingLayout,
   stopperUses,
-  TAIL_FORM_FIELD,
-  TAILS_FIELD,
-  type WithTails,
+  type OwnCordSlider,
 } from '../tails.js';
 
 /** Wraps of a cord of its own round both tails, pulled under themselves. */
-export interface CoiledSlider extends ClosureBase, WithTails {
+export interface CoiledSlider extends OwnCordSlider {
   readonly type: 'coiled-slider';
-  readonly cord: Cord;
   readonly turns: number;
-  readonly stopper: StopperForm;
 }
 
 /** Ends in mm to hold while it is wound and pulled under. Common practice, no source. */
@@ -54,18 +46,7 @@ export const coiledSlider: ClosureKind<CoiledSlider> = {
     blurb: 'Wraps of a short cord round both tails, pulled under themselves.',
     opens: false,
   },
-  fields: [
-    { type: 'count', key: 'turns', label: 'Wraps', min: 3, max: 30 },
-    { type: 'cord', key: 'cord', label: 'Slider cord' },
-    TAILS_FIELD,
-    TAIL_FORM_FIELD,
-    {
-      type: 'choice',
-      key: 'stopper',
-      label: 'At the ends of the tails',
-      choices: STOPPER_FORMS.map((id) => ({ id, label: STOPPERS[id].label })),
-    },
-  ],
+  fields: [{ type: 'count', key: 'turns', label: 'Wraps', min: 3, max: 30 }, ...SLIDER_FIELDS],
   make: (cord) => ({
     type: 'coiled-slider',
     cord,

@@ -119,27 +119,43 @@ export const cordEnds: ClosureKind<CordEnds> = {
         { label: 'Ring, 5 mm', count: ends.clasp === 'magnet' ? 0 : 2 },
       ].filter((need) => need.count > 0),
       findings:
-        ends.socket >= ends.length
+        // A crocheted chain goes in as thick as it is, not as its one cord.
+        [site.firstKind, site.lastKind].includes('chain-cord') && site.thickness > ends.bore + 0.05
           ? [
               {
-                code: 'cord-ends.socket',
-                severity: 'error',
-                message: `The cord cannot go ${mm(ends.socket)} into an end of ${mm(ends.length)}.`,
-                remedy: 'Measure how deep the socket is.',
-                path: 'socket',
+                code: 'cord-ends.chain',
+                severity: 'warning',
+                message: `The chain is ${mm(site.thickness)} thick; the ends take ${mm(ends.bore)}.`,
+                remedy: `Take cord ends of ${mm(Math.ceil(site.thickness * 10) / 10)} inside, or work the last stitches tighter.`,
+                path: 'bore',
+                fix: {
+                  label: `Ends of ${mm(Math.ceil(site.thickness * 10) / 10)} inside`,
+                  path: 'bore',
+                  value: Math.ceil(site.thickness * 10) / 10,
+                },
               },
             ]
-          : site.runs.some((run) => run.folded)
+          : ends.socket >= ends.length
             ? [
                 {
-                  code: 'cord-ends.fold',
+                  code: 'cord-ends.socket',
                   severity: 'error',
-                  message: 'Cord ends take cut ends; here a strand is folded at the start.',
-                  remedy: 'Use the strands single.',
-                  path: 'type',
+                  message: `The cord cannot go ${mm(ends.socket)} into an end of ${mm(ends.length)}.`,
+                  remedy: 'Measure how deep the socket is.',
+                  path: 'socket',
                 },
               ]
-            : [],
+            : site.runs.some((run) => run.folded)
+              ? [
+                  {
+                    code: 'cord-ends.fold',
+                    severity: 'error',
+                    message: 'Cord ends take cut ends; here a strand is folded at the start.',
+                    remedy: 'Use the strands single.',
+                    path: 'type',
+                  },
+                ]
+              : [],
       measures: { along: alongOf(ends) },
     });
   },

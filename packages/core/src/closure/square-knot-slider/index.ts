@@ -1,14 +1,9 @@
-import {
-  plainClosure,
-  type ClosureBase,
-  type ClosureKind,
-  type ClosureSite,
-} from '../../face/closure-kind.js';
+import { plainClosure, type ClosureKind, type ClosureSite } from '../../face/closure-kind.js';
 import { KNOT_SPREAD } from '../../face/reason.js';
 import type { Run } from '../../face/run.js';
 import { bundleOf } from '../../knot/hull.js';
-import { STOPPERS, STOPPER_FORMS, type StopperForm } from '../../knot/stopper.js';
-import { effectiveDiameter, type Cord } from '../../material/cord.js';
+import { STOPPERS } from '../../knot/stopper.js';
+import { effectiveDiameter } from '../../material/cord.js';
 import {
   halfKnotCord,
   naturalPitch,
@@ -23,20 +18,17 @@ import {
   freeAtStart,
   plaitOfTails,
   plaitSteps,
+  SLIDER_FIELDS,
   slideAim,
   slidingLayout,
   stopperUses,
-  TAIL_FORM_FIELD,
-  TAILS_FIELD,
-  type WithTails,
+  type OwnCordSlider,
 } from '../tails.js';
 
 /** A short sinnet of square knots, from a cord of its own, over both tails. */
-export interface SquareKnotSlider extends ClosureBase, WithTails {
+export interface SquareKnotSlider extends OwnCordSlider {
   readonly type: 'square-knot-slider';
-  readonly cord: Cord;
   readonly units: number;
-  readonly stopper: StopperForm;
 }
 
 /** Ends in mm to tie the last half knot with, on each side. Common practice, no source. */
@@ -86,15 +78,7 @@ export const squareKnotSlider: ClosureKind<SquareKnotSlider> = {
   },
   fields: [
     { type: 'count', key: 'units', label: 'Half knots of the slider', min: 4, max: 60 },
-    { type: 'cord', key: 'cord', label: 'Slider cord' },
-    TAILS_FIELD,
-    TAIL_FORM_FIELD,
-    {
-      type: 'choice',
-      key: 'stopper',
-      label: 'At the ends of the tails',
-      choices: STOPPER_FORMS.map((id) => ({ id, label: STOPPERS[id].label })),
-    },
+    ...SLIDER_FIELDS,
   ],
   make: (cord) => ({
     type: 'square-knot-slider',

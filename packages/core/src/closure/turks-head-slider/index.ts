@@ -1,7 +1,7 @@
-import { plainClosure, type ClosureBase, type ClosureKind } from '../../face/closure-kind.js';
+import { plainClosure, type ClosureKind } from '../../face/closure-kind.js';
 import { KNOT_SPREAD } from '../../face/reason.js';
 import { turksHeadStrokes } from '../../knot/round-drawing.js';
-import { STOPPERS, STOPPER_FORMS, type StopperForm } from '../../knot/stopper.js';
+import { STOPPERS } from '../../knot/stopper.js';
 import { moved } from '../../knot/stroke.js';
 import {
   cordsOfTurksHead,
@@ -10,7 +10,7 @@ import {
   turksHeadCord,
   turksHeadWidth,
 } from '../../knot/turks-head.js';
-import { effectiveDiameter, type Cord } from '../../material/cord.js';
+import { effectiveDiameter } from '../../material/cord.js';
 import { once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import {
@@ -19,22 +19,19 @@ import {
   mm,
   plaitOfTails,
   plaitSteps,
+  SLIDER_FIELDS,
   slideAim,
   slidingLayout,
   stopperUses,
-  TAIL_FORM_FIELD,
-  TAILS_FIELD,
-  type WithTails,
+  type OwnCordSlider,
 } from '../tails.js';
 
 /** A Turk's head from a cord of its own round both tails. */
-export interface TurksHeadSlider extends ClosureBase, WithTails {
+export interface TurksHeadSlider extends OwnCordSlider {
   readonly type: 'turks-head-slider';
-  readonly cord: Cord;
   readonly leads: number;
   readonly bights: number;
   readonly passes: number;
-  readonly stopper: StopperForm;
 }
 
 /** Ends in mm to weave with and to hold while the slack is drawn out. Common practice, no source. */
@@ -54,15 +51,7 @@ export const turksHeadSlider: ClosureKind<TurksHeadSlider> = {
     { type: 'count', key: 'leads', label: 'Leads, side by side', min: 2, max: 9 },
     { type: 'count', key: 'bights', label: 'Bights, at each edge', min: 2, max: 16 },
     { type: 'count', key: 'passes', label: 'Passes', min: 1, max: 4 },
-    { type: 'cord', key: 'cord', label: 'Slider cord' },
-    TAILS_FIELD,
-    TAIL_FORM_FIELD,
-    {
-      type: 'choice',
-      key: 'stopper',
-      label: 'At the ends of the tails',
-      choices: STOPPER_FORMS.map((id) => ({ id, label: STOPPERS[id].label })),
-    },
+    ...SLIDER_FIELDS,
   ],
   make: (cord) => ({
     type: 'turks-head-slider',

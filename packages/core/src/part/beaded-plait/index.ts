@@ -1,3 +1,4 @@
+import { PLAIT_TENSION } from '../tension-field.js';
 import { plainLayout, type PartBase, type PartKind, type PartSite } from '../../face/part-kind.js';
 import type { Bead } from '../../material/bead.js';
 import type { Tension } from '../../face/part-kind.js';
@@ -62,16 +63,7 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
     { type: 'bead', key: 'bead', label: 'Bead' },
     { type: 'count', key: 'count', label: 'Beads', min: 1, max: 300 },
     { type: 'count', key: 'every', label: 'Crossings from bead to bead', min: 1, max: 12 },
-    {
-      type: 'choice',
-      key: 'tension',
-      label: 'Tension',
-      choices: [
-        { id: 'soft', label: 'Soft' },
-        { id: 'even', label: 'Even' },
-        { id: 'hard', label: 'Hard' },
-      ],
-    },
+    PLAIT_TENSION,
   ],
   make: ({ id, bead }) => ({
     id,

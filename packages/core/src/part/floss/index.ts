@@ -1,3 +1,4 @@
+import { tensionField } from '../tension-field.js';
 import {
   plainLayout,
   type PartKind,
@@ -147,15 +148,10 @@ export const floss: PartKind<FlossPart> = {
         { id: 'whole', label: 'After a whole repeat', blurb: 'the pattern stays whole' },
       ] satisfies readonly { id: (typeof ENDINGS)[number]; label: string; blurb: string }[],
     },
-    {
-      type: 'choice',
-      key: 'tension',
-      label: 'Tension',
-      choices: [
-        { id: 'even', label: 'Even', blurb: 'Each row against the last.' },
-        { id: 'hard', label: 'Hard', blurb: 'Rows pushed up; dense and stiff.' },
-      ],
-    },
+    tensionField({
+      even: 'Each row against the last.',
+      hard: 'Rows pushed up; dense and stiff.',
+    }),
   ],
   make: ({ id, runs }) => ({
     id,

@@ -1,3 +1,4 @@
+import { tensionField } from '../tension-field.js';
 import {
   plainLayout,
   type PartBase,
@@ -75,15 +76,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
       max: 500,
       open: 'as many as the length takes',
     },
-    {
-      type: 'choice',
-      key: 'tension',
-      label: 'Tension',
-      choices: [
-        { id: 'even', label: 'Even' },
-        { id: 'hard', label: 'Hard', blurb: 'Pushed up after every few.' },
-      ],
-    },
+    tensionField({ even: 'Each against the last.', hard: 'Pushed up after every few.' }),
   ],
   // About 20 hitches for a block of colour. Common practice, no source.
   make: ({ id }) => ({ id, kind: 'hitch-spiral', block: 20, blocks: 4, tension: 'even' }),

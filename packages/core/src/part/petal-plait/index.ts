@@ -1,3 +1,4 @@
+import { PLAIT_TENSION } from '../tension-field.js';
 import {
   plainLayout,
   type PartBase,
@@ -78,16 +79,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
     { type: 'count', key: 'repeats', label: 'Repeats', min: 1, max: 120 },
     { type: 'count', key: 'crossings', label: 'Crossings between petals', min: 2, max: 24 },
     { type: 'length', key: 'petal', label: 'Cord in a petal', min: 6, max: 120 },
-    {
-      type: 'choice',
-      key: 'tension',
-      label: 'Tension',
-      choices: [
-        { id: 'soft', label: 'Soft' },
-        { id: 'even', label: 'Even' },
-        { id: 'hard', label: 'Hard' },
-      ],
-    },
+    PLAIT_TENSION,
   ],
   make: ({ id }) => ({
     id,

@@ -1,3 +1,4 @@
+import { PLAIT_TENSION } from '../tension-field.js';
 import { plainLayout, type PartKind } from '../../face/part-kind.js';
 import { otherSide, type Side } from '../../face/side.js';
 import { PLAIT_FORMS, PLAITS, ROUND_LOOKS, roundLook, type PlaitForm } from '../../knot/plait.js';
@@ -73,16 +74,7 @@ export const plait: PartKind<PlaitPart> = {
       label: 'Plait',
       choices: PLAIT_FORMS.map((id) => ({ id, label: PLAITS[id].label, blurb: BLURBS[id] })),
     },
-    {
-      type: 'choice',
-      key: 'tension',
-      label: 'Tension',
-      choices: [
-        { id: 'soft', label: 'Soft', blurb: 'Pulled long and supple.' },
-        { id: 'even', label: 'Even', blurb: 'Crossings lie close.' },
-        { id: 'hard', label: 'Hard', blurb: 'Jammed: dense, stiff, thick.' },
-      ],
-    },
+    PLAIT_TENSION,
     { type: 'length', key: 'length', label: 'Length', min: 3, max: 5000, open: 'set by the fit' },
   ],
   make: ({ id }) => ({ id, kind: 'plait', form: 'three', tension: 'even', length: 60 }),

@@ -1,6 +1,6 @@
+import { tensionField } from '../tension-field.js';
 import { otherSide, type Side } from '../../face/side.js';
 import {
-  type TENSIONS,
   type PartBase,
   type PartKind,
   type PartLayout,
@@ -155,16 +155,11 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
         { id: 'spiral', label: 'Spiral', blurb: 'Same side every time: the work winds by itself.' },
       ] satisfies readonly { id: (typeof FORMS)[number]; label: string; blurb: string }[],
     },
-    {
-      type: 'choice',
-      key: 'tension',
-      label: 'Tension',
-      choices: [
-        { id: 'soft', label: 'Soft', blurb: 'Pulled long, gaps show the core.' },
-        { id: 'even', label: 'Even', blurb: 'Snug, each half knot against the last.' },
-        { id: 'hard', label: 'Hard', blurb: 'Pushed up hard after every knot; stiff and dense.' },
-      ] satisfies readonly { id: (typeof TENSIONS)[number]; label: string; blurb: string }[],
-    },
+    tensionField({
+      soft: 'Pulled long, gaps show the core.',
+      even: 'Snug, each half knot against the last.',
+      hard: 'Pushed up hard after every knot; stiff and dense.',
+    }),
     {
       type: 'count',
       key: 'units',
