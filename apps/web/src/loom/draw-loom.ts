@@ -26,13 +26,16 @@ export interface LoomScene {
   /** Whether the way of every strand is drawn over the knots. */
   readonly lanes: boolean;
   readonly ink: string;
+  /** What the band lies on. */
+  readonly ground: string;
   readonly mark: string;
 }
 
 /** Below this size of a thread both wraps of a knot are drawn as one. */
 const WRAPS_FROM = 7;
-/** How faintly the rows behind the repeat are drawn. */
+/** How much of their colour the rows behind the repeat keep, and strands beside the one shown alone. */
 const AFTERWARDS = 0.42;
+const OTHERS = 0.25;
 
 /** First knot of a row or of a later one, by halving. */
 function firstKnotFrom({ row, count }: Simulation, from: number): number {
@@ -79,11 +82,12 @@ export function drawLoom(ctx: CanvasRenderingContext2D, scene: LoomScene): void 
 /** The strands and knots of some rows. */
 function band(
   ctx: CanvasRenderingContext2D,
-  { view, sim, runs, scroll, shown, ink }: LoomScene,
+  scene: LoomScene,
   from: number,
   to: number,
-  alpha: number,
+  keep: number,
 ): void {
+  const { view, sim, runs, scroll, shown } = scene;
   const { lattice, strands, lay } = view;
   const [dx, dy] = [HEADS - scroll, middleOf(view)];
   const bare = runs.map(() => new Path2D());
@@ -115,12 +119,15 @@ function band(
     [knots, wraps === 2 ? 1.25 : 2.2],
   ] as const) {
     runs.forEach((run, s) => {
-      ctx.globalAlpha = alpha * (shown === null || shown === s ? 1 : 0.28);
-      stroke(ctx, paths[s]!, run.cord.colour.hex, lattice.d * width, ink);
+      const alone = shown === null || shown === s ? 1 : OTHERS;
+      stroke(ctx, paths[s]!, run.cord.colour.hex, lattice.d * width, scene, keep * alone);
     });
   }
-  ctx.globalAlpha = 1;
 }
+
+/** A colour as it is seen through a haze: opaque, so that what crosses does not show through. */
+const hazy = (colour: string, keep: number, ground: string): string =>
+  keep === 1 ? colour : `color-mix(in oklab, ${colour} ${Math.round(keep * 100)}%, ${ground})`;
 
 /** A cord with an edge, so that neighbours of one colour stay apart. */
 function stroke(
@@ -128,15 +135,13 @@ function stroke(
   path: Path2D,
   colour: string,
   width: number,
-  ink: string,
+  { ink, ground }: Pick<LoomScene, 'ink' | 'ground'>,
+  keep = 1,
 ): void {
-  const alpha = ctx.globalAlpha;
-  ctx.strokeStyle = ink;
-  ctx.globalAlpha = alpha * 0.55;
+  ctx.strokeStyle = hazy(`color-mix(in oklab, ${ink} 55%, ${colour})`, keep, ground);
   ctx.lineWidth = width + 1.4;
   ctx.stroke(path);
-  ctx.globalAlpha = alpha;
-  ctx.strokeStyle = colour;
+  ctx.strokeStyle = hazy(colour, keep, ground);
   ctx.lineWidth = width;
   ctx.stroke(path);
 }
@@ -195,7 +200,8 @@ function cursor(
 }
 
 /** The strands in their order at the left, each with its number and colour. */
-function heads(ctx: CanvasRenderingContext2D, { view, runs, shown, ink, mark }: LoomScene): void {
+function heads(ctx: CanvasRenderingContext2D, scene: LoomScene): void {
+  const { view, runs, shown, ink, mark } = scene;
   const { lattice, strands } = view;
   const size = Math.min(15, Math.max(9, lattice.across * 0.75));
   ctx.font = `600 ${size}px 'Rosario Variable', sans-serif`;
@@ -206,7 +212,7 @@ function heads(ctx: CanvasRenderingContext2D, { view, runs, shown, ink, mark }: 
     const path = new Path2D();
     path.moveTo(26, y);
     path.lineTo(HEADS + 2, y);
-    stroke(ctx, path, run.cord.colour.hex, Math.max(4, lattice.d * 0.9), ink);
+    stroke(ctx, path, run.cord.colour.hex, Math.max(4, lattice.d * 0.9), scene);
     ctx.fillStyle = shown === p ? mark : ink;
     ctx.fillText(String(run.strand), 18, y + 0.5);
   });

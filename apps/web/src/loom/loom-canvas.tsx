@@ -61,6 +61,7 @@ export function LoomCanvas(props: Props) {
       shown,
       lanes,
       ink: style.color,
+      ground: frame.current ? getComputedStyle(frame.current).backgroundColor : 'transparent',
       mark: style.outlineColor,
     });
   });

@@ -42,6 +42,8 @@ const onPattern = (
 export const loomEdits = {
   sign: (id: string, { row, knot }: KnotPlace, sign: string, mergeKey?: string): void =>
     onPattern(id, (pattern) => withSign(pattern, row, knot, sign), mergeKey),
+  /** Rows that do not fit the strands are cut short or tied on. */
+  fit: (id: string): void => onPattern(id, fitToStrands),
   addRows: (id: string, at: number): void => onPattern(id, (pattern) => insertRows(pattern, at)),
   removeRows: (id: string, at: number): void => onPattern(id, (pattern) => removeRows(pattern, at)),
   mirrorAcross: (id: string): void => onPattern(id, mirrorAcross),

@@ -23,8 +23,8 @@ const colours = (): string[] => {
 function OnLoom() {
   return <Loom id={band(useStage().piece).id} />;
 }
-const open = (id = 'floss-stripe') => {
-  renderStage(make(id), <OnLoom />);
+const open = (id = 'floss-stripe', piece = make(id)) => {
+  renderStage(piece, <OnLoom />);
   const user = userEvent.setup();
   const loom = screen.getByTestId('loom');
   loom.focus();
@@ -58,6 +58,25 @@ describe('the loom by keys', () => {
     expect(band(pieceNow()).rows).toHaveLength(18);
     await user.keyboard('{Delete}{Delete}');
     expect(band(pieceNow()).rows).toHaveLength(14);
+  });
+});
+
+describe('a pattern that does not fit the strands', () => {
+  it('is fitted to them with one touch', async () => {
+    const piece = make('floss-stripe');
+    const user = open('floss-stripe', { ...piece, strands: piece.strands.slice(0, 6) });
+    const alert = screen.getByRole('alert');
+    expect(alert.textContent).toContain('with 6 strands it must have 3');
+    await user.click(within(alert).getByRole('button', { name: 'Fit it to the strands' }));
+    expect(band(pieceNow()).rows[0]).toBe('>>>');
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+  it('begins anew where there are too few strands', async () => {
+    const piece = make('floss-stripe');
+    const user = open('floss-stripe', { ...piece, strands: piece.strands.slice(0, 1) });
+    await user.click(screen.getByRole('button', { name: 'Lay 8 strands' }));
+    expect(runsOf(pieceNow())).toHaveLength(8);
+    expect(screen.queryByRole('alert')).toBeNull();
   });
 });
 

@@ -61,6 +61,9 @@ const OwnCordDialog = lazy(() => loadOwnCord().then((m) => ({ default: m.OwnCord
 
 const NONE: readonly never[] = [];
 
+/** Strands that a band is begun with where there are too few. */
+const USUAL_STRANDS = 8;
+
 interface Props {
   /** Id of the band. */
   readonly id: string;
@@ -83,7 +86,11 @@ function Band({ piece, part }: BandProps) {
     const all = runsOf(piece);
     return placesOf(piece, part.id).map((index) => all[index]!);
   }, [piece, part.id]);
-  const shown = patternFaults(part, runs.length).length > 0 ? drawable(part, runs.length) : part;
+  const [fault] = useMemo(() => patternFaults(part, runs.length), [part, runs.length]);
+  const shown = useMemo(
+    () => (fault ? drawable(part, runs.length) : part),
+    [fault, part, runs.length],
+  );
   const sim = useMemo(
     () => simulate({ lay: shown.lay, rows: shown.rows }, runs.length, repeatsDrawn(shown)),
     [shown, runs.length],
@@ -224,6 +231,29 @@ function Band({ piece, part }: BandProps) {
             </ToolButton>
           </Flex>
         </Flex>
+        {fault && (
+          <Flex
+            role="alert"
+            gap="3"
+            align="center"
+            flexWrap="wrap"
+            bg="warnFaint"
+            borderRadius="soft"
+            px="4"
+            py="2"
+          >
+            <Text flex="1" minW="220px">
+              {fault.message}
+            </Text>
+            {runs.length < STRAND_LIMITS.min ? (
+              <Button onClick={() => loomEdits.ready(part.id, 'stripe', USUAL_STRANDS, '')}>
+                {`Lay ${USUAL_STRANDS} strands`}
+              </Button>
+            ) : (
+              <Button onClick={() => loomEdits.fit(part.id)}>Fit it to the strands</Button>
+            )}
+          </Flex>
+        )}
         <LoomCanvas
           view={view}
           rows={shown.rows}

@@ -43,7 +43,7 @@ const gripOf = (slider: TurksHeadSlider): number =>
 export const turksHeadSlider: ClosureKind<TurksHeadSlider> = {
   entry: {
     type: 'turks-head-slider',
-    label: 'Turk’s-head slider',
+    label: 'Slider of a Turk’s head',
     blurb: 'A woven ring of a fine cord round both tails.',
     opens: false,
   },
