@@ -41,7 +41,7 @@ export default {
   // By default one core is left idle; with two, that is half of the machine.
   maxWorkers: '100%',
   // Whole panes are rendered and typed into; a busy machine takes its time for that.
-  testTimeout: 30_000,
+  testTimeout: 60_000,
   projects: [
     project('core', 'packages/core'),
     project('contract', 'packages/contract', { setupFiles: ['reflect-metadata'] }),

@@ -1,8 +1,12 @@
 /// <reference types="node" />
+import { configure } from '@testing-library/dom';
 import { TextEncoder } from 'node:util';
 
 // React's act() warnings are only right when the environment says that it is a test.
 (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
+
+// What is waited for comes when its module is loaded, which takes its time on a busy machine.
+configure({ asyncUtilTimeout: 15_000 });
 
 /** jsdom has no layout, so nothing ever changes its size. */
 class NoResize implements ResizeObserver {

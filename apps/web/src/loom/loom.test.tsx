@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { placesOf, runsOf, templateById, type FlossPart, type Piece } from '@coiled-strand/core';
-import { screen, within } from '@testing-library/react';
+import { act, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { usePiece } from '../piece/piece-store';
 import { useStage } from '../piece/piece-route';
@@ -27,7 +27,7 @@ const open = (id = 'floss-stripe', piece = make(id)) => {
   renderStage(piece, <OnLoom />);
   const user = userEvent.setup();
   const loom = screen.getByTestId('loom');
-  loom.focus();
+  act(() => loom.focus());
   return user;
 };
 const status = (): string => screen.getByTestId('loom-status').textContent ?? '';
@@ -49,7 +49,7 @@ describe('the loom by keys', () => {
     await user.keyboard('3{ArrowDown}5');
     expect(band(pieceNow()).rows[0]).toBe(').>>');
     expect(status()).toContain('no knot');
-    usePiece.getState().undo();
+    act(() => usePiece.getState().undo());
     expect(band(pieceNow()).rows[0]).toBe(')>>>');
   });
   it('puts rows in and takes them out', async () => {
@@ -58,6 +58,19 @@ describe('the loom by keys', () => {
     expect(band(pieceNow()).rows).toHaveLength(18);
     await user.keyboard('{Delete}{Delete}');
     expect(band(pieceNow()).rows).toHaveLength(14);
+  });
+});
+
+describe('colours by keys', () => {
+  it('the strand that works in a knot gets the colour that is chosen', async () => {
+    const user = open();
+    await user.click(screen.getByRole('button', { name: 'apricot' }));
+    act(() => screen.getByTestId('loom').focus());
+    await user.keyboard('{ArrowDown}b');
+    // The second knot of the first row is tied by the strand at place three.
+    expect(colours().slice(0, 4)).toEqual(['indigo', 'plum', 'apricot', 'apricot']);
+    await user.keyboard('{Escape}{ArrowUp}b');
+    expect(colours()[0]).toBe('indigo');
   });
 });
 

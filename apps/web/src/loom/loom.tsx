@@ -163,8 +163,12 @@ function Band({ piece, part }: BandProps) {
       : {}),
     // The strand that works in this knot, by itself.
     s: () => {
-      const k = knotIndex(sim, shown, cursor);
-      if (k >= 0) setAlone(alone === sim.worker[k]! ? null : sim.worker[k]!);
+      const worker = workerAt(sim, shown, cursor);
+      if (worker !== null) setAlone(alone === worker ? null : worker);
+    },
+    b: () => {
+      const place = alone ?? workerAt(sim, shown, cursor);
+      if (brush && place !== null) loomEdits.recolour(part.id, place, brush);
     },
   };
   const press = (event: KeyboardEvent): void => {
@@ -363,6 +367,12 @@ function knotIndex(sim: Simulation, { lay }: FlossPart, { row, knot }: KnotPlace
     if (sim.row[k] === row && sim.place[k] === place) return k;
   }
   return -1;
+}
+
+/** The strand that works in a knot, by the place where it starts; null where there is no knot. */
+function workerAt(sim: Simulation, part: FlossPart, at: KnotPlace): number | null {
+  const k = knotIndex(sim, part, at);
+  return k < 0 ? null : sim.worker[k]!;
 }
 
 /** The knot that keys are on, in words. */

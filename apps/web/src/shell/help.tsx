@@ -35,6 +35,18 @@ const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string]
     ],
   ],
   [
+    'On the loom of a knotted band (Tab to it)',
+    [
+      ['← → ↑ ↓', 'From knot to knot'],
+      ['Space', 'The next kind of knot'],
+      ['1 – 5', 'Forward, backward, there and back, back and forth, none'],
+      ['Ins  Del', 'Put rows in, take them out'],
+      ['S', 'The strand that works here, by itself'],
+      ['B', 'Give that strand the colour that is chosen'],
+      ['Esc', 'All strands again, no colour chosen'],
+    ],
+  ],
+  [
     'While making',
     [
       ['Space', 'Done, next (a tap anywhere does the same)'],
