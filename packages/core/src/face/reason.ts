@@ -21,6 +21,9 @@ export interface Reason {
   readonly spread?: number;
 }
 
+/** Code of cord that is there already and not cut: a strand that has it comes with the work. */
+export const GIVEN = 'run.given';
+
 /** The one way to add reasons up, so that "the sum is exact" means the same sum everywhere. */
 export const sumOf = (reasons: readonly Reason[]): number =>
   reasons.reduce((sum, reason) => sum + reason.mm, 0);

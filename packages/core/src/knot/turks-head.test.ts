@@ -6,12 +6,14 @@ import { hitchesOf } from '../part/hitch-spiral/index.js';
 import { turksHeadSlider } from '../closure/turks-head-slider/index.js';
 import {
   findingCodes,
+  planned,
   testBead,
   testClosureSite,
   testCord,
   testRuns,
   testSite,
 } from '../testing.js';
+import { makeSteps } from '../make/steps.js';
 import { templateById } from '../template/templates.js';
 import { sumOf } from '../face/reason.js';
 import { polylineLength } from './spline.js';
@@ -149,6 +151,27 @@ describe('a crocheted chain', () => {
     expect(chainCord.layOut(chain({ length: 400, loop: 300 }), site, 0).findings[0]!.code).toBe(
       'chain.loop',
     );
+  });
+  it('cuts nothing for a loop that is there, and opens it in one step', () => {
+    const piece = templateById('chain-necklace').make({
+      name: 'x',
+      wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360 },
+      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    });
+    const looped = {
+      ...piece,
+      parts: piece.parts.map((part) => ({ ...part, loop: 600 })),
+    } as typeof piece;
+    const [made, opened] = [planned(piece), planned(looped)];
+    expect(made.totals.cut).toBeGreaterThan(1000);
+    expect(opened.strands[0]!.given).toBe(true);
+    expect(opened.totals.cut).toBe(0);
+    const titles = makeSteps(looped, opened, { unit: 'cm', cordUnit: 'cm', hand: 'right' }).map(
+      (step) => step.title,
+    );
+    expect(titles[0]).toBe('Have the endless loop ready');
+    expect(titles).toContain('Open the loop and shorten it on both sides');
+    expect(opened.parts[0]!.layout.units).toBe(1);
   });
   it('questions a stitch that cannot be, and more than one cord', () => {
     expect(

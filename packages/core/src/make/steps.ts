@@ -62,13 +62,20 @@ function cuts(plan: Plan, habits: MakerHabits): Step[] {
         : `, and mark the fold at ${long(fold)} from one end; that end is the shorter half.`;
   return [
     ...plan.strands.map((s) =>
-      step(
-        'prepare',
-        `cut-${s.number}`,
-        `Cut cord ${s.number}: ${long(s.cut)}`,
-        `${s.role}, ${s.cord.name}. Measure twice, laid straight and not stretched${mark(s.cut, s.fold)}`,
-        [CAUTIONS.blade],
-      ),
+      s.given
+        ? step(
+            'prepare',
+            `cut-${s.number}`,
+            'Have the endless loop ready',
+            `${s.cord.name}. Lay it flat and unturned, and mark its middle with a thread.`,
+          )
+        : step(
+            'prepare',
+            `cut-${s.number}`,
+            `Cut cord ${s.number}: ${long(s.cut)}`,
+            `${s.role}, ${s.cord.name}. Measure twice, laid straight and not stretched${mark(s.cut, s.fold)}`,
+            [CAUTIONS.blade],
+          ),
     ),
     ...plan.auxiliary.map((a, i) =>
       step(

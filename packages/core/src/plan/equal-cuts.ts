@@ -32,4 +32,4 @@ export function equalCuts(strands: readonly StrandPlan[], step: number): StrandP
 
 /** Sum of all cuts in mm. */
 export const sumOfCuts = (strands: readonly StrandPlan[]): number =>
-  strands.reduce((sum, strand) => sum + strand.cut, 0);
+  strands.reduce((sum, strand) => sum + (strand.given ? 0 : strand.cut), 0);

@@ -51,6 +51,8 @@ export interface StrandPlan {
   readonly total: number;
   /** The total rounded up to the maker's step: what is cut. */
   readonly cut: number;
+  /** Whether it is there already, as an endless loop is, and need not be cut. */
+  readonly given: boolean;
   /** Where it is folded, from one end, in mm; null when it is used single. */
   readonly fold: number | null;
   /** Expected leftover in mm: reserve and rounding not used, and the tails that are trimmed. */

@@ -57,7 +57,7 @@ function totalsOf(
     counts.set(layout.unitName, (counts.get(layout.unitName) ?? 0) + layout.units);
   }
   return {
-    cut: strands.reduce((sum, s) => sum + s.cut, 0) + auxiliary.reduce((sum, a) => sum + a.cut, 0),
+    cut: sumOfCuts(strands) + auxiliary.reduce((sum, a) => sum + a.cut, 0),
     inWork,
     perLength: inWork / length,
     leftover: strands.reduce((sum, s) => sum + s.leftover, 0),

@@ -1,5 +1,5 @@
 import type { Use, Reason, AuxiliaryCord } from '../face/reason.js';
-import { sumOf } from '../face/reason.js';
+import { GIVEN, sumOf } from '../face/reason.js';
 import { meanFactor, reserveFactor } from '../learn/reserve.js';
 import { workingTail } from '../material/cord.js';
 import { PRACTICE_FACTOR } from '../material/practice.js';
@@ -177,6 +177,7 @@ function planStrand(piece: Piece, index: number, sums: readonly [Sums, Sums]): S
     reasons,
     total,
     cut,
+    given: reasons.some(({ code }) => code === GIVEN),
     // Off the middle when one half works harder; what rounding adds is shared in proportion.
     fold: folded && total > 0 ? (alike(a, b) ? cut / 2 : (cut * a) / (a + b)) : null,
     leftover: cut - kept,

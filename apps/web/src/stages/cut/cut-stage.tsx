@@ -168,7 +168,11 @@ function StrandCut({ strand }: { readonly strand: StrandPlan }) {
             {units.cord(strand.cut)}
           </Text>
           <Text fontSize="sm" color="muted">
-            {strand.fold === null ? 'used single' : `fold at ${units.cord(strand.fold)}`}
+            {strand.given
+              ? 'comes with the loop, not cut'
+              : strand.fold === null
+                ? 'used single'
+                : `fold at ${units.cord(strand.fold)}`}
           </Text>
         </Box>
       </Flex>

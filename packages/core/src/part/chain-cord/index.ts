@@ -1,6 +1,6 @@
 import { plainLayout, type PartKind } from '../../face/part-kind.js';
 import type { Point, Primitive } from '../../face/primitive.js';
-import { KNOT_SPREAD } from '../../face/reason.js';
+import { GIVEN, KNOT_SPREAD } from '../../face/reason.js';
 import type { Finding } from '../../measure/finding.js';
 import { strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -111,19 +111,28 @@ export const chainCord: PartKind<ChainPart> = {
     const section = chainCord.section(part, site);
     const each = part.perStitch * site.takeUp;
     return plainLayout(length, section, {
-      units: Math.max(1, at.stitches),
-      unitName: 'stitch',
+      units: at.takenOut === null ? Math.max(1, at.stitches) : 1,
+      unitName: at.takenOut === null ? 'stitch' : 'loop',
       uses: site.runs.map((run) => ({
         strand: run.strand,
         half: run.half,
-        reason: {
-          code: 'knot.chain',
-          label: 'Chain stitches',
-          detail: `as your swatch has it, ${part.gauge} in 100 mm`,
-          mm: at.stitches * each,
-          times: { count: at.stitches, each },
-          spread: KNOT_SPREAD,
-        },
+        reason:
+          at.takenOut === null
+            ? {
+                code: 'knot.chain',
+                label: 'Chain stitches',
+                detail: `as your swatch has it, ${part.gauge} in 100 mm`,
+                mm: at.stitches * each,
+                times: { count: at.stitches, each },
+                spread: KNOT_SPREAD,
+              }
+            : {
+                code: GIVEN,
+                label: 'Comes with the loop',
+                detail: 'its stitches are there already',
+                mm: at.stitches * each,
+                times: { count: at.stitches, each },
+              },
       })),
       passages: at.beads > 0 ? [{ what: at.bead.name, hole: at.bead.hole, runs: site.runs }] : [],
       beads: Array.from({ length: at.beads }, (_, i) => ({
@@ -189,8 +198,7 @@ export const chainCord: PartKind<ChainPart> = {
         {
           title: 'Open the loop and shorten it on both sides',
           text: `Mark the middle of the loop. Opposite it, count so that ${mm(at.end)} of chain stays beyond the last bead at each side, and cut there: ${mm(at.takenOut / 2)} come out on either side. Draw the cut end through the last stitch so that nothing ravels; it must end on chain, not on a bead.`,
-          units: layout.units,
-          unitName: 'stitch',
+          units: 1,
           cautions: [],
         },
       ];

@@ -10,7 +10,7 @@ import type { Finding } from '../../measure/finding.js';
 import { CROSSING_FACTS, leftWorks, swaps } from '../../floss/crossing.js';
 import { patternFaults } from '../../floss/pattern.js';
 import { readyPattern } from '../../floss/ready.js';
-import { orderAfter, repeatsToReturn, type Simulation } from '../../floss/simulate.js';
+import type { Simulation } from '../../floss/simulate.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { mm } from '../pick.js';
 import { drawFloss, frameOfKnot, pictureOfKnot } from './drawing.js';
@@ -22,6 +22,7 @@ import {
   latticeOf,
   ordersAll,
   patternOf,
+  returnsAfter,
   rowsFor,
   tiedInOrder,
   workedOut,
@@ -50,8 +51,7 @@ function findingsOf(part: FlossPart, site: PartSite): Finding[] {
 /** What there is to know of a band that can be tied. */
 function notesOf(part: FlossPart, runs: readonly Run[], lengths: readonly number[]): Finding[] {
   const notes: Finding[] = [];
-  const once = workedOut(part.rows, part.lay, runs.length, part.rows.length);
-  const times = repeatsToReturn(orderAfter(once, once.rows));
+  const times = returnsAfter(part.rows, part.lay, runs.length);
   if (times > 1) {
     notes.push({
       code: 'floss.returns',

@@ -3,7 +3,7 @@ import { KNOT_SPREAD, type Use } from '../../face/reason.js';
 import { remember } from '../../face/remember.js';
 import type { Run } from '../../face/run.js';
 import { rowsTogether, type FlossPattern, type Lay } from '../../floss/pattern.js';
-import { simulate, type Simulation } from '../../floss/simulate.js';
+import { orderAfter, repeatsToReturn, simulate, type Simulation } from '../../floss/simulate.js';
 import { tyingOrder } from '../../floss/tying-order.js';
 import { doubleHitch, HITCH_THICKNESS, HITCH_WIDTH, hitchHeight } from '../../knot/hitch.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -89,6 +89,13 @@ export function rowsFor(part: FlossPart, along: number, share: number): number {
 export const workedOut = remember(
   (rows: readonly string[], lay: Lay, strands: number, total: number): Simulation =>
     simulate({ lay, rows }, strands, total / rows.length),
+);
+/** After how many repeats all strands are back in their places. */
+export const returnsAfter = remember(
+  (rows: readonly string[], lay: Lay, strands: number): number => {
+    const once = simulate({ lay, rows }, strands);
+    return repeatsToReturn(orderAfter(once, once.rows));
+  },
 );
 export const tiedInOrder = remember((sim: Simulation): Uint32Array => tyingOrder(sim));
 
