@@ -103,6 +103,26 @@ describe('ties', () => {
   });
 });
 
+describe('ends of strands that are folded at the start', () => {
+  const folded = testRuns(['plaited', 'plaited', 'plaited'], floss, { folded: true });
+  const site = testClosureSite(folded);
+  it('lie at one side alone, and are tied through the loop at the other', () => {
+    for (const tailForm of ['straight', 'plaited'] as const) {
+      const ties: TieEnds = { type: 'tie-ends', length: 90, tailForm };
+      const layout = tieEnds.layOut(ties, site, []);
+      const shapes = tieEnds.draw(ties, site, layout, {
+        length: 150,
+        tails: true,
+        done: true,
+        firstSide: 'left',
+      });
+      expect(Math.min(...pointsOf(shapes).map(([x]) => x))).toBeGreaterThan(140);
+      expect(layout.reach.start).toBeLessThan(10);
+      expect(layout.uses).toHaveLength(3);
+    }
+  });
+});
+
 describe('cord ends on a crocheted chain', () => {
   const site = testClosureSite(testRuns(['core'], testCord(0.8)), {
     firstKind: 'chain-cord',

@@ -1,5 +1,6 @@
 import type { ClosureSite } from '../face/closure-kind.js';
 import type { Primitive } from '../face/primitive.js';
+import type { Run } from '../face/run.js';
 import { lanesOf } from '../knot/lanes.js';
 import { flipped, moved, straightRuns } from '../knot/stroke.js';
 import { stopper, type StopperForm } from '../knot/stopper.js';
@@ -39,7 +40,7 @@ function stoppers(
 }
 
 /**
- * Both tails lying out from the body at their true length, each to its stopper knot.
+ * The tails of both sides lying out from the body at their true length, each to its stopper knot.
  * @param form the stopper at their ends; none when null
  * @param how whether every strand has a stopper of its own, and the plait the tails make
  */
@@ -51,18 +52,28 @@ export function drawTails(
   state: 'laid' | 'planned',
   { each = false, plaiting = null }: { each?: boolean; plaiting?: Plaiting | null } = {},
 ): Primitive[] {
-  const bundle = bundleOfRuns(site.runs);
-  const knot = form ? stoppers(site, form, state, each) : null;
-  const beyond = form ? stopper(form, bundle).length + STUB : STUB;
-  const right: Primitive[] = [
-    ...moved(knot?.below ?? [], tail),
-    ...(plaiting ? plaitStrokes(plaiting, 'closure', 0, tail, state, 'tail') : []),
-    ...straightRuns(site.runs, 'closure', plaiting ? tail : 0, tail + beyond, state).map(
-      (stroke) => ({ ...stroke, ends: 'round' as const }),
-    ),
-    ...moved(knot?.above ?? [], tail),
-  ];
+  const tailOf = (runs: readonly Run[]): Primitive[] => {
+    if (runs.length === 0) return [];
+    const own = { ...site, runs };
+    const knot = form ? stoppers(own, form, state, each) : null;
+    const beyond = form ? stopper(form, bundleOfRuns(runs)).length + STUB : STUB;
+    const plaited = runs.length === site.runs.length ? plaiting : null;
+    return [
+      ...moved(knot?.below ?? [], tail),
+      ...(plaited ? plaitStrokes(plaited, 'closure', 0, tail, state, 'tail') : []),
+      ...straightRuns(runs, 'closure', plaited ? tail : 0, tail + beyond, state).map((stroke) => ({
+        ...stroke,
+        ends: 'round' as const,
+      })),
+      ...moved(knot?.above ?? [], tail),
+    ];
+  };
   const named = (shapes: readonly Primitive[], side: string): Primitive[] =>
     shapes.map((shape) => ({ ...shape, key: `${shape.key}-${side}` }));
-  return [...named(flipped(right), 'start'), ...moved(named(right, 'end'), length)];
+  // Where strands are folded at the start there are no ends, but a loop.
+  const free = site.runs.filter((run) => !run.folded);
+  return [
+    ...named(flipped(tailOf(free)), 'start'),
+    ...moved(named(tailOf(site.runs), 'end'), length),
+  ];
 }

@@ -49,6 +49,9 @@ function tieUses(closure: TieEnds, site: ClosureSite, runs: readonly Run[]): Use
   );
 }
 
+/** What of an end in mm its knot and the fingers take. Common practice, no source. */
+const TIED = 60;
+
 export const tieEnds: ClosureKind<TieEnds> = {
   entry: {
     type: 'tie-ends',
@@ -69,17 +72,21 @@ export const tieEnds: ClosureKind<TieEnds> = {
     const start = freeAtStart(site);
     const all = [...start, ...site.runs];
     const height = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
+    // Ends that are tied through the loop of a fold come from one side alone.
+    const sides = start.length > 0 ? 2 : 1;
     return plainClosure({
       states: [
         { id: 'tied', label: 'Tied close', extra: tieEnds.aim(closure, site) },
         {
           id: 'loose',
           label: 'Tied long',
-          // A knot and ends to tie it with again stay over on both sides.
-          extra: [{ kind: 'flexible', length: Math.max(1, 2 * closure.length - 120), height }],
+          // A knot, and enough of every end to tie it with again, stay over.
+          extra: [
+            { kind: 'flexible', length: Math.max(1, sides * (closure.length - TIED)), height },
+          ],
         },
       ],
-      reach: { start: closure.length + 6, end: closure.length + 6 },
+      reach: { start: sides === 2 ? closure.length + 6 : 2, end: closure.length + 6 },
       uses: tieUses(closure, site, all),
       findings:
         closure.tailForm === 'plaited' && !plaitOfTails(site, closure.tailForm)
