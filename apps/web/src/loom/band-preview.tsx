@@ -36,13 +36,11 @@ export function BandPreview({ part, cords, height, stretch = 4 }: Props) {
       first: true,
       last: true,
     } as const;
-    const { width } = kind.section(part, site);
-    const layout = kind.layOut(
-      { ...part, order: null, repeats: null } as FlossPart,
-      site,
-      width * stretch,
-    );
-    const shapes = kind.draw(part, site, layout, {
+    // The cords are those at the places already, in whatever order the band’s own runs lie.
+    const whole: FlossPart = { ...part, order: null, repeats: null };
+    const { width } = kind.section(whole, site);
+    const layout = kind.layOut(whole, site, width * stretch);
+    const shapes = kind.draw(whole, site, layout, {
       part: part.id,
       done: Infinity,
       firstSide: 'left',

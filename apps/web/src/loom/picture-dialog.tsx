@@ -11,12 +11,13 @@ import {
   type PictureOptions,
 } from '@coiled-strand/core';
 import { FileImage } from 'lucide-react';
-import { useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { CountField } from '../fields/count-field';
 import { SelectField } from '../fields/select-field';
 import { TickField } from '../fields/tick-field';
 import { usePiece, usePieceDocument } from '../piece/piece-store';
 import { Button } from '../shell/button';
+import { FileButton } from '../shell/file-button';
 import { Modal } from '../shell/modal';
 import { BandPreview } from './band-preview';
 import { readPicture, useWoven } from './use-picture';
@@ -30,7 +31,6 @@ interface Props {
 export function PictureDialog({ part, onClose }: Props) {
   const piece = usePieceDocument();
   const cords = useMemo(() => cordsOfBand(piece, part.id), [piece, part.id]);
-  const input = useRef<HTMLInputElement>(null);
   const [picture, setPicture] = useState<Picture | null>(null);
   const [name, setName] = useState<string | null>(null);
   const [fault, setFault] = useState<string | null>(null);
@@ -53,8 +53,7 @@ export function PictureDialog({ part, onClose }: Props) {
   const colours = current?.figures.map((figure) =>
     figure === null ? ground : cords.indexOf(figures[figure] ?? cords[0]!),
   );
-  const take = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const take = async (file: File): Promise<void> => {
     try {
       setPicture(await readPicture(file));
       setName(file.name);
@@ -91,21 +90,10 @@ export function PictureDialog({ part, onClose }: Props) {
     >
       <Flex direction="column" gap="4">
         <Flex align="center" gap="3" flexWrap="wrap">
-          <Button onClick={() => input.current?.click()}>
+          <FileButton accept="image/*" testId="picture-file" onFile={(file) => void take(file)}>
             <FileImage size={18} /> Choose a picture
-          </Button>
+          </FileButton>
           <Text color="muted">{name ?? 'a PNG or a JPEG, up to 12 MB'}</Text>
-          <input
-            ref={input}
-            type="file"
-            accept="image/*"
-            hidden
-            data-testid="picture-file"
-            onChange={(event) => {
-              void take(event.target.files?.[0]);
-              event.target.value = '';
-            }}
-          />
         </Flex>
         {(fault ?? cannot) && (
           <Text role="alert" color="danger">

@@ -1,18 +1,17 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { Button } from '../shell/button';
 import { readPieceFile, type FileFault } from '@coiled-strand/core';
 import { FileUp } from 'lucide-react';
-import { useRef, useState, type DragEvent } from 'react';
+import { useState, type DragEvent } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiError } from '../api/client';
 import { useImportPiece } from '../api/queries';
+import { FileButton } from '../shell/file-button';
 import { Modal } from '../shell/modal';
 
 const LARGEST = 1_000_000;
 
 /** Takes a piece from its file; what is wrong with a file is named by path, and nothing is stored. */
 export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
-  const input = useRef<HTMLInputElement>(null);
   const [name, setName] = useState('');
   const [faults, setFaults] = useState<readonly FileFault[]>([]);
   const importPiece = useImportPiece();
@@ -61,25 +60,16 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
         onDragOver={(event) => event.preventDefault()}
         onDrop={drop}
       >
-        <Button
+        <FileButton
           variant="solid"
-          onClick={() => input.current?.click()}
+          accept=".json,application/json"
+          testId="import-file"
           disabled={importPiece.isPending}
+          onFile={(file) => void take(file)}
         >
           <FileUp size={18} /> Choose a file
-        </Button>
+        </FileButton>
         <Text color="muted">or drop it here</Text>
-        <input
-          ref={input}
-          type="file"
-          accept=".json,application/json"
-          hidden
-          data-testid="import-file"
-          onChange={(event) => {
-            void take(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
       </Flex>
       {faults.length > 0 && (
         <Box mt="5" role="alert" bg="dangerFaint" borderRadius="soft" px="4" py="3">

@@ -33,6 +33,12 @@ export const leftWorks = (crossing: Crossing): boolean => crossing === '>' || cr
 /** Whether the two strands change places. */
 export const swaps = (crossing: Crossing): boolean => crossing === '>' || crossing === '<';
 
+/**
+ * Whether the worker comes out of the knot at the right: a left one that changes places, or a right one
+ * that does not.
+ */
+export const endsRight = (crossing: Crossing): boolean => leftWorks(crossing) === swaps(crossing);
+
 const MIRRORED: Readonly<Record<Crossing, Crossing>> = {
   '>': '<',
   '<': '>',

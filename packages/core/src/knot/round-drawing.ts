@@ -12,7 +12,7 @@ const LEVELS = 3;
  *
  * @param d diameter of the cord in mm
  * @param cylinder in cord diameters
- * @param colours cords by pass; the first for all when there are fewer
+ * @param cords by pass; the first for all when there are fewer
  */
 export function turksHeadStrokes(
   knot: TurksHead,

@@ -14,11 +14,13 @@ import {
   testSite,
 } from '../testing.js';
 import { makeSteps } from '../make/steps.js';
+import { planPiece } from '../plan/plan.js';
 import { templateById } from '../template/templates.js';
 import { sumOf } from '../face/reason.js';
 import { polylineLength } from './spline.js';
 import {
   cordsOfTurksHead,
+  nearestBights,
   slackRounds,
   tubeFor,
   turksHeadCord,
@@ -75,6 +77,16 @@ describe('the Turk’s head', () => {
     expect(slackRounds(knot, 17, 10)).toBeGreaterThanOrEqual(3);
     expect(slackRounds(knot, 10.1, 10)).toBe(2);
   });
+  it('finds bights for all leads that are offered', () => {
+    for (let leads = 2; leads <= 9; leads++) {
+      for (let bights = 2; bights <= 16; bights++) {
+        const near = nearestBights(leads, bights, 2, 16);
+        expect(cordsOfTurksHead(leads, near)).toBe(1);
+        expect(near).toBeGreaterThanOrEqual(2);
+        expect(near).toBeLessThanOrEqual(16);
+      }
+    }
+  });
   it('says why leads and bights do not go together, and offers a number that does', () => {
     const piece = templateById('seized-laces').make({
       name: 'x',
@@ -83,6 +95,13 @@ describe('the Turk’s head', () => {
     });
     const wrong = { ...piece, closure: { ...piece.closure, leads: 3, bights: 6 } } as typeof piece;
     expect(findingCodes(wrong)).toContain('turks-head.divisor');
+    const shared = {
+      ...piece,
+      closure: { ...piece.closure, leads: 6, bights: 16 },
+    } as typeof piece;
+    const fix = planPiece(shared).findings.find((f) => f.code === 'turks-head.divisor')?.fix;
+    // 17 would do and is more than is offered; 15 shares 3, 14 shares 2 with the leads.
+    expect(fix?.value).toBe(13);
     const right = { ...piece, closure: { ...piece.closure, leads: 3, bights: 7 } } as typeof piece;
     expect(findingCodes(right)).not.toContain('turks-head.divisor');
   });

@@ -18,6 +18,22 @@ export interface TurksHead {
 export const cordsOfTurksHead = (leads: number, bights: number): number => gcd(leads, bights);
 
 /**
+ * The number of bights nearest to one wanted that goes with these leads on one cord.
+ *
+ * @param least fewest bights, and `most` the most
+ * @example nearestBights(6, 8, 2, 16) // 7
+ */
+export function nearestBights(leads: number, bights: number, least: number, most: number): number {
+  for (let away = 0; away <= most - least; away++) {
+    for (const near of [bights + away, bights - away]) {
+      if (near >= least && near <= most && cordsOfTurksHead(leads, near) === 1) return near;
+    }
+  }
+  // Neighbouring numbers have no common divisor.
+  return leads + 1;
+}
+
+/**
  * Width in cord diameters: three leads lie 2.2 m + 0.85 wide; each further lead adds what a third of
  * the way between does (assumed for others than three).
  *

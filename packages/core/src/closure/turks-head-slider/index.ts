@@ -5,6 +5,7 @@ import { STOPPERS } from '../../knot/stopper.js';
 import { moved } from '../../knot/stroke.js';
 import {
   cordsOfTurksHead,
+  nearestBights,
   slackRounds,
   tubeFor,
   turksHeadCord,
@@ -37,6 +38,14 @@ export interface TurksHeadSlider extends OwnCordSlider {
 /** Ends in mm to weave with and to hold while the slack is drawn out. Common practice, no source. */
 const ENDS = 100;
 
+const BIGHTS = { min: 2, max: 16 } as const;
+
+/** How often the cord follows its first pass, in words; nothing where it does not. */
+const following = (passes: number): string =>
+  passes === 1
+    ? ''
+    : ` Follow the first pass side by side ${passes === 2 ? 'once' : `${passes - 1} times`} more, always on the same side of it and never across.`;
+
 const gripOf = (slider: TurksHeadSlider): number =>
   turksHeadWidth(slider) * effectiveDiameter(slider.cord);
 
@@ -49,7 +58,7 @@ export const turksHeadSlider: ClosureKind<TurksHeadSlider> = {
   },
   fields: [
     { type: 'count', key: 'leads', label: 'Leads, side by side', min: 2, max: 9 },
-    { type: 'count', key: 'bights', label: 'Bights, at each edge', min: 2, max: 16 },
+    { type: 'count', key: 'bights', label: 'Bights, at each edge', ...BIGHTS },
     { type: 'count', key: 'passes', label: 'Passes', min: 1, max: 4 },
     ...SLIDER_FIELDS,
   ],
@@ -68,6 +77,7 @@ export const turksHeadSlider: ClosureKind<TurksHeadSlider> = {
     const { layout } = slidingLayout(site, body, gripOf(slider), slider);
     const cords = cordsOfTurksHead(slider.leads, slider.bights);
     if (cords !== 1) {
+      const near = nearestBights(slider.leads, slider.bights, BIGHTS.min, BIGHTS.max);
       return plainClosure({
         ...layout,
         findings: [
@@ -76,12 +86,12 @@ export const turksHeadSlider: ClosureKind<TurksHeadSlider> = {
             code: 'turks-head.divisor',
             severity: 'error',
             message: `${slider.leads} leads and ${slider.bights} bights share the divisor ${cords}: the knot falls into ${cords} rings and takes ${cords} cords.`,
-            remedy: `With one cord leads and bights may have no common divisor: take ${slider.bights + 1} bights.`,
+            remedy: `With one cord leads and bights may have no common divisor: take ${near} bights.`,
             path: 'bights',
             fix: {
-              label: `${slider.bights + 1} bights`,
+              label: `${near} bights`,
               path: 'bights',
-              value: slider.bights + 1,
+              value: near,
             },
           },
         ],
@@ -159,7 +169,7 @@ export const turksHeadSlider: ClosureKind<TurksHeadSlider> = {
         ...plaitSteps(site, slider.tailForm, layout.measures.tail!),
         once(
           'Tie the Turk’s head on a tube',
-          `On a tube of about ${mm(Math.round(tube))} (a pen or a roll of paper): wind and weave ${slider.leads} leads and ${slider.bights} bights, over and under by turns, until the end meets the beginning. Follow the first pass side by side ${slider.passes - 1} times more, always on the same side of it and never across.`,
+          `On a tube of about ${mm(Math.round(tube))} (a pen or a roll of paper): wind and weave ${slider.leads} leads and ${slider.bights} bights, over and under by turns, until the end meets the beginning.${following(slider.passes)}`,
         ),
         once(
           'Lay both tails over each other through it',

@@ -1,7 +1,7 @@
 import type { DrawOptions, PartLayout } from '../../face/part-kind.js';
 import type { Bounds, CordStroke, Point, Primitive } from '../../face/primitive.js';
 import type { Run } from '../../face/run.js';
-import { leftWorks, swaps, type Crossing } from '../../floss/crossing.js';
+import { endsRight, leftWorks, swaps, type Crossing } from '../../floss/crossing.js';
 import { orderAfter, type Simulation } from '../../floss/simulate.js';
 import { smoothLine } from '../../knot/spline.js';
 import { strokeOf } from '../../knot/stroke.js';
@@ -196,9 +196,9 @@ export function pictureOfKnot(
   for (const k of done) {
     const p = sim.place[k]!;
     const crossing = sim.crossing[k]!;
-    const stays = leftWorks(crossing) !== swaps(crossing);
-    place[sim.worker[k]!] = stays ? p : p + 1;
-    place[sim.carried[k]!] = stays ? p + 1 : p;
+    const right = endsRight(crossing) ? 1 : 0;
+    place[sim.worker[k]!] = p + right;
+    place[sim.carried[k]!] = p + 1 - right;
     const [x] = flossKnotAt(sim, k, lattice, part.lay);
     from[sim.worker[k]!] = from[sim.carried[k]!] = x + along * 0.4;
   }

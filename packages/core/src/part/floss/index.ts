@@ -7,7 +7,7 @@ import {
 } from '../../face/part-kind.js';
 import type { Run } from '../../face/run.js';
 import type { Finding } from '../../measure/finding.js';
-import { CROSSING_FACTS, leftWorks, swaps } from '../../floss/crossing.js';
+import { CROSSING_FACTS, endsRight, leftWorks } from '../../floss/crossing.js';
 import { patternFaults } from '../../floss/pattern.js';
 import { readyPattern } from '../../floss/ready.js';
 import type { Simulation } from '../../floss/simulate.js';
@@ -30,6 +30,9 @@ import {
 } from './model.js';
 
 export type { FlossPart } from './model.js';
+
+/** What a new band begins with. */
+const STRIPE = readyPattern('stripe');
 
 /** A strand that takes this many times the mean is told of. Common practice, no source. */
 const HUNGRY = 2;
@@ -89,8 +92,7 @@ function tell(runs: readonly Run[], sim: Simulation, unit: number): string {
   let last = unit;
   while (last + 1 < sim.count && sim.worker[order[last + 1]!] === worker) last++;
   const end = order[last]!;
-  const endsRight = leftWorks(sim.crossing[end]!) === swaps(sim.crossing[end]!);
-  const ends = sim.place[end]! + (endsRight ? 2 : 1);
+  const ends = sim.place[end]! + (endsRight(sim.crossing[end]!) ? 2 : 1);
   const name = (s: number): string => `strand ${runs[s]!.strand} (${runs[s]!.cord.colour.name})`;
   return `Row ${sim.row[k]! + 1}: ${name(worker)} at place ${left ? at : at + 1} over ${name(carried)} at place ${left ? at + 1 : at}; ${CROSSING_FACTS[crossing].hands}. ${
     last > unit
@@ -156,7 +158,7 @@ export const floss: PartKind<FlossPart> = {
   make: ({ id, runs }) => ({
     id,
     kind: 'knotted-floss',
-    ...readyPattern('stripe').make({ strands: Math.max(3, runs), colours: 1 }).pattern,
+    ...STRIPE.make({ strands: STRIPE.nearest(runs), colours: 1 }).pattern,
     order: null,
     repeats: 1,
     ending: 'anywhere',
