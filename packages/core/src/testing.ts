@@ -5,6 +5,7 @@ import type { Run, RunRole } from './face/run.js';
 import type { Cord } from './material/cord.js';
 import type { Piece, Strand } from './piece/piece.js';
 import { EXAMPLE_CORD, outAndBack } from './piece/example.js';
+import { ANY_HAND, type Hand } from './learn/hand.js';
 import { planPiece } from './plan/plan.js';
 import type { Plan } from './plan/plan-types.js';
 import type { PieceBead } from './piece/piece.js';
@@ -58,7 +59,7 @@ export const testSite = (
   runs,
   bead: beadsById({ beads }),
   buried: 0,
-  takeUp: 1,
+  pitch: 1,
   practice: 'practised',
   first: false,
   last: false,
@@ -85,6 +86,25 @@ export const testClosureSite = (
   ...more,
 });
 
+/**
+ * Seeded random numbers, the same on every machine: the 32-bit generator of T. Ettinger known as
+ * mulberry32, and Box and Muller's normal numbers from it.
+ */
+export function random(seed: number): { uniform: () => number; normal: () => number } {
+  let state = seed >>> 0;
+  const uniform = (): number => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = state;
+    t = Math.imul(t ^ (t >>> 15), t | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
+  };
+  return {
+    uniform,
+    normal: () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform()),
+  };
+}
+
 /** Ways of using cords for a band on a buckle. */
 export const BAND_CORDS = {
   'one-cord': (cord: Cord): Strand[] => [outAndBack(cord)],
@@ -102,8 +122,8 @@ export const BAND_WAYS = Object.keys(BAND_CORDS) as BandCords[];
 export const exampleStrands = (way: BandCords): Strand[] => BAND_CORDS[way](EXAMPLE_CORD);
 
 /** @throws Error with the findings when the piece cannot be planned */
-export function planned(piece: Piece): Plan {
-  const plan = planPiece(piece);
+export function planned(piece: Piece, hand: Hand = ANY_HAND): Plan {
+  const plan = planPiece(piece, hand);
   if (!plan.ok) throw new Error(JSON.stringify(plan.findings));
   return plan;
 }

@@ -31,7 +31,7 @@ export function BandPreview({ part, cords, height, stretch = 4 }: Props) {
         throw new RangeError('a knotted band has no beads');
       },
       buried: 0,
-      takeUp: 1,
+      pitch: 1,
       practice: 'practised',
       first: true,
       last: true,

@@ -31,8 +31,8 @@ export interface PartSite {
   readonly bead: (id: string) => Bead;
   /** Length in mm at its start where cut core ends lie hidden beside the core. */
   readonly buried: number;
-  /** This hand's cord per knot / the model's; 1 until learnt. */
-  readonly takeUp: number;
+  /** This hand's finished length per unit / the model's; 1 until learnt. */
+  readonly pitch: number;
   readonly practice: Practice;
   readonly first: boolean;
   readonly last: boolean;
@@ -92,6 +92,18 @@ export interface PartStep {
   readonly cautions: readonly Caution[];
 }
 
+/** What a swatch is tied with, and what the model says of one unit of it. Lengths in mm. */
+export interface SwatchModel {
+  /** How it is tied, so that what is measured is what is modelled. */
+  readonly how: string;
+  readonly unitName: string;
+  /** Cord of all that is measured before and after, together. */
+  readonly cordPerUnit: number;
+  readonly lengthPerUnit: number;
+  /** Prior spread of hands in the cord. */
+  readonly spread: number;
+}
+
 /** What a new part is made from. */
 export interface PartStart {
   readonly id: string;
@@ -112,6 +124,10 @@ export interface PartEntry {
   readonly unitName: string;
   /** Whether it is strung from a bead of the piece. */
   readonly needsBead: boolean;
+  /** What one unit takes a practised hand, in seconds. Common practice, no source; a log corrects it. */
+  readonly seconds: number;
+  /** Whether its length grows with every unit, so that a hand has a pitch of its own here. */
+  readonly pitched?: boolean;
 }
 
 /** The one face of every kind of part: model, drawing, steps and catalogue entry. */
@@ -139,6 +155,8 @@ export interface PartKind<P extends PartBase = PartBase> {
   ): readonly Primitive[];
   /** What of the close-up is in sight, where it is not about as wide as the part. */
   pictureFrame?(part: P, site: PartSite): Bounds;
+  /** What a hand is measured by in this technique, where a few units alone tell it. */
+  swatch?(part: P, cord: Cord): SwatchModel;
   /** The part turned end for end; the same part when it looks alike both ways. */
   mirror?(part: P): P;
 }

@@ -19,6 +19,10 @@ export interface Reason {
   readonly assumed?: boolean;
   /** Prior spread of a hand's take-up here: standard deviation of its logarithm. 0 when left out. */
   readonly spread?: number;
+  /** What a hand learns here: the kind of part, with the kind of cord. Told by the plan. */
+  readonly technique?: string;
+  /** What was learnt of this hand: its factor, already in `mm`, and how many makes that rests on. */
+  readonly hand?: { readonly factor: number; readonly rests: number };
 }
 
 /** Code of cord that is there already and not cut: a strand that has it comes with the work. */

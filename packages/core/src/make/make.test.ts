@@ -3,7 +3,9 @@ import fc from 'fast-check';
 import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
 import { BAND_CORDS, planned as planOf } from '../testing.js';
-import { compareOutcome } from './outcome.js';
+import { handOf, lessonsFrom, type Measure } from '../learn/hand.js';
+import { partKind } from '../part/registry.js';
+import { compareOutcome, type MakeRecord } from './outcome.js';
 import { actionsBefore, doneByPart, placeOf, totalActions, unitsDone } from './progress.js';
 import { firstSideFor, makeSteps } from './steps.js';
 
@@ -94,6 +96,10 @@ describe('outcome', () => {
     .filter((r) => !/^(reserve|end|knot)/.test(r.code))
     .reduce((s, r) => s + r.mm, 0);
   const working = (strand?.reasons ?? []).find((r) => r.code === 'knot.half')?.mm ?? 0;
+  const outcome = (own: MakeRecord): ReturnType<typeof compareOutcome> =>
+    compareOutcome(base, plan, own);
+  const factor = (own: MakeRecord, measure: Measure): number | undefined =>
+    outcome(own).observations.find((o) => o.measure === measure)?.ratio;
   const record = (takeUp: number) => ({
     cords: [{ cut: strand?.cut ?? 0, leftover: (strand?.cut ?? 0) - fixed - working * takeUp }],
     length: plan.fit.length,
@@ -101,17 +107,44 @@ describe('outcome', () => {
   });
   it('finds the take-up a hand really had', () => {
     for (const takeUp of [0.9, 1, 1.17]) {
-      expect(compareOutcome(plan, record(takeUp)).takeUp).toBeCloseTo(takeUp, 9);
+      expect(factor(record(takeUp), 'take-up')).toBeCloseTo(takeUp, 9);
     }
   });
   it('sets predicted against actual', () => {
-    const outcome = compareOutcome(plan, { ...record(1), length: plan.fit.length * 1.02 });
-    expect(outcome.length.off).toBeCloseTo(0.02, 9);
-    expect(Math.abs(outcome.cords[0]?.off ?? 1)).toBeLessThan(0.01);
+    const compared = outcome({ ...record(1), length: plan.fit.length * 1.02 });
+    expect(compared.length.off).toBeCloseTo(0.02, 9);
+    expect(Math.abs(compared.cords[0]?.off ?? 1)).toBeLessThan(0.01);
+  });
+  it('finds the pitch of a hand by the length that came out, and by how many were tied', () => {
+    const units = plan.parts[0]!.layout.units;
+    const usual = factor(record(1), 'pitch')!;
+    expect(usual).toBeCloseTo(1, 1);
+    const longer = { ...record(1), length: plan.fit.length * 1.05 };
+    expect(factor(longer, 'pitch')).toBeCloseTo(usual * 1.05, 9);
+    const fewer = { ...record(1), tied: units - 6 };
+    expect(factor(fewer, 'pitch')).toBeCloseTo((usual * units) / (units - 6), 9);
+  });
+  it('takes the time of tying alone for the time per unit', () => {
+    const { layout, kind } = plan.parts[0]!;
+    const tie = (layout.units * partKind(kind).entry.seconds * 1.3) / 60;
+    const stages = { prepare: 12, tie, finish: 9 };
+    expect(factor({ ...record(1), stages }, 'time')).toBeCloseTo(1.3, 9);
+    expect(factor(record(1), 'time')).toBeUndefined();
+  });
+  it('measures the model and not what was learnt before', () => {
+    const learnt = outcome(record(1.1)).observations.find((o) => o.measure === 'take-up')!;
+    const hand = handOf(lessonsFrom([learnt]));
+    const known = planOf(base, hand);
+    const own = known.strands[0]!;
+    const again = compareOutcome(base, known, {
+      ...record(1),
+      cords: [{ cut: own.cut, leftover: own.cut - fixed - working * 1.1 }],
+    });
+    expect(again.observations.find((o) => o.measure === 'take-up')?.ratio).toBeCloseTo(1.1, 2);
   });
   it('refuses a record of another piece, and no take-up from an impossible leftover', () => {
-    expect(() => compareOutcome(plan, { ...record(1), cords: [] })).toThrow(RangeError);
+    expect(() => outcome({ ...record(1), cords: [] })).toThrow(RangeError);
     const none = { cords: [{ cut: 100, leftover: 100 }], length: 200, minutes: 1 };
-    expect(compareOutcome(plan, none).takeUp).toBeNull();
+    expect(factor(none, 'take-up')).toBeUndefined();
   });
 });

@@ -1,4 +1,7 @@
-import type { Plan, StrandPlan } from '../plan/plan-types.js';
+import type { Piece } from '../piece/piece.js';
+import type { Plan } from '../plan/plan-types.js';
+import type { Observation } from '../learn/hand.js';
+import { observe } from './observe.js';
 
 /** What the maker measured when the piece was finished. Lengths in mm. */
 export interface MakeRecord {
@@ -11,7 +14,18 @@ export interface MakeRecord {
   }[];
   /** Finished length of the parts, without the closure. */
   readonly length: number;
+  /** At the bench, in all. */
   readonly minutes: number;
+  /** The same by what was done, where it was kept apart. */
+  readonly stages?: StageMinutes;
+  /** Units tied in the parts whose length grows by units, where they were not as many as planned. */
+  readonly tied?: number;
+}
+
+export interface StageMinutes {
+  readonly prepare: number;
+  readonly tie: number;
+  readonly finish: number;
 }
 
 export interface Compared {
@@ -26,8 +40,8 @@ export interface Outcome {
   /** Cord kept in the piece, per strand. */
   readonly cords: readonly Compared[];
   readonly length: Compared;
-  /** This hand's cord per knot / the model's, from this make; null when no strand ties knots. */
-  readonly takeUp: number | null;
+  /** What this make says of the hand, over the model. */
+  readonly observations: readonly Observation[];
 }
 
 const compare = (label: string, predicted: number, actual: number): Compared => ({
@@ -37,42 +51,23 @@ const compare = (label: string, predicted: number, actual: number): Compared => 
   off: actual / predicted - 1,
 });
 
-/** Lengths of a strand by what they do: fixed ends, straight runs, and knots, which a hand varies. */
-function splitOf(strand: StrandPlan): { fixed: number; run: number; knots: number } {
-  const sum = (area: RegExp): number =>
-    strand.reasons.filter((r) => area.test(r.code)).reduce((total, r) => total + r.mm, 0);
-  return { fixed: sum(/^(start|closure)\./), run: sum(/^run\./), knots: sum(/^knot\./) };
-}
-
 /**
- * Predicted against actual. The take-up factor is what the knots really took per finished length over
- * what the model says: fixed lengths and straight runs are taken off first, runs and knots scaled to
- * the length that came out.
+ * Predicted against actual, and what the hand showed.
  *
  * @throws RangeError when the record has another number of strands than the plan
  */
-export function compareOutcome(plan: Plan, record: MakeRecord): Outcome {
+export function compareOutcome(piece: Piece, plan: Plan, record: MakeRecord): Outcome {
   if (record.cords.length !== plan.strands.length) {
     throw new RangeError(
       `the plan has ${plan.strands.length} cords, the record ${record.cords.length}`,
     );
   }
-  const scale = record.length / plan.fit.length;
-  let modelled = 0;
-  let measured = 0;
-  const cords = plan.strands.map((strand, i) => {
-    const { cut, leftover } = record.cords[i]!;
-    const used = cut - leftover;
-    const { fixed, run, knots } = splitOf(strand);
-    if (knots > 0) {
-      modelled += knots * scale;
-      measured += used - fixed - run * scale;
-    }
-    return compare(`Cord ${strand.number}`, strand.kept, used);
-  });
   return {
-    cords,
+    cords: plan.strands.map((strand, i) => {
+      const { cut, leftover } = record.cords[i]!;
+      return compare(`Cord ${strand.number}`, strand.kept, cut - leftover);
+    }),
     length: compare('Length', plan.fit.length, record.length),
-    takeUp: modelled > 0 && measured > 0 ? measured / modelled : null,
+    observations: observe(piece, plan, record),
   };
 }

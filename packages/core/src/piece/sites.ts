@@ -4,6 +4,7 @@ import type { PartSite } from '../face/part-kind.js';
 import { remember } from '../face/remember.js';
 import type { Run } from '../face/run.js';
 import type { Practice } from '../material/practice.js';
+import { ANY_HAND, factorOf, type Hand } from '../learn/hand.js';
 import { sideBySide } from '../knot/lanes.js';
 import { easeAmount } from '../measure/ease.js';
 import { passGirth } from '../measure/girth.js';
@@ -27,7 +28,7 @@ const siteOf = remember(
     inside: boolean,
     bead: PartSite['bead'],
     buried: number,
-    takeUp: number,
+    pitch: number,
     practice: Practice,
     first: boolean,
     last: boolean,
@@ -35,15 +36,21 @@ const siteOf = remember(
     runs: runsIn(part, all, inside),
     bead,
     buried,
-    takeUp,
+    pitch,
     practice,
     first,
     last,
   }),
 );
 
+/** This hand's length per unit over the model's, with the cord that ties here. */
+function pitchOf(part: Part, runs: readonly Run[], hand: Hand): number {
+  const ties = runs.find((run) => run.role === 'working' || run.role === 'plaited') ?? runs[0];
+  return ties ? (factorOf(hand, part.kind, ties.cord.kind, 'pitch')?.factor ?? 1) : 1;
+}
+
 /** What every part of the piece has to work with, in the order of the parts. */
-export function sitesOf(piece: Piece, takeUp = 1): PartSite[] {
+export function sitesOf(piece: Piece, hand: Hand = ANY_HAND): PartSite[] {
   const runs = runsOf(piece);
   const bead = beadsById(piece);
   const span = tiedSpan(piece.parts);
@@ -55,7 +62,7 @@ export function sitesOf(piece: Piece, takeUp = 1): PartSite[] {
       liesInside(span, i),
       bead,
       i === buried ? BURIED_CORE_END : 0,
-      takeUp,
+      pitchOf(part, runs, hand),
       piece.cutting.practice,
       i === 0,
       i === piece.parts.length - 1,

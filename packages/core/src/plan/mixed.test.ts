@@ -159,10 +159,23 @@ describe('strands', () => {
   });
   it('tie with more cord for a hand that takes more, and lie as straight', () => {
     const usual = planned(band).strands[1]!;
-    const plan = planPiece(band, { takeUp: 1.2 });
-    if (!plan.ok) throw new Error('no plan');
+    const kind = band.strands[1]!.cord.kind;
+    const plan = planned(band, [
+      {
+        technique: 'square-knot-sinnet',
+        cordKind: kind,
+        measure: 'take-up',
+        factor: 1.2,
+        spread: 0.07,
+        rests: 4,
+      },
+    ]);
     const tight = plan.strands[1]!;
     expect(of(tight.reasons, 'knot.half') / of(usual.reasons, 'knot.half')).toBeCloseTo(1.2, 6);
+    expect(tight.reasons.find((r) => r.code === 'knot.half')?.detail).toMatch(
+      /your hand takes 20 % more than the model, by 4 makes$/,
+    );
+    expect(tight.reasons.find((r) => r.code === 'reserve')?.detail).toContain('your makes differ by about 7 %');
     expect(of(tight.reasons, 'run.around')).toBeCloseTo(of(usual.reasons, 'run.around'), 9);
   });
   it('take a thread to pull by where a hole is narrow', () => {

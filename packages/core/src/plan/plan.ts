@@ -1,6 +1,7 @@
 import { closureKind } from '../closure/registry.js';
 import type { AuxiliaryCord, Reason } from '../face/reason.js';
 import { sumOf } from '../face/reason.js';
+import { ANY_HAND, type Hand } from '../learn/hand.js';
 import { passage } from '../material/passage.js';
 import type { Finding } from '../measure/finding.js';
 import type { Piece } from '../piece/piece.js';
@@ -8,17 +9,12 @@ import { closureSiteOf, sitesOf } from '../piece/sites.js';
 import { checkPassages, checkPiece, checkPlan, under } from './checks.js';
 import { count } from './counters.js';
 import { equalCuts, sumOfCuts } from './equal-cuts.js';
+import { withHand } from './hand-uses.js';
 import { fitParts, planFit, stretchOf } from './fit-plan.js';
 import type { PartPlan, Plan, PlanResult, PlanTotals, StrandPlan } from './plan-types.js';
 import { rulesOfThumb } from './rule-of-thumb.js';
 import { planAuxiliary, planStrands } from './strands.js';
 
-/** What is known of the hand that will make the piece. */
-export interface MakerFactors {
-  /** Cord per knot of this hand / the model's. */
-  readonly takeUp: number;
-}
-const ANY_HAND: MakerFactors = { takeUp: 1 };
 
 /** Thread in mm that pulls cords through a narrow hole, folded over them. Common practice, no source. */
 const NEEDLE_THREAD = 300;
@@ -86,14 +82,15 @@ const NEEDLE: AuxiliaryCord = {
  * the browser and on the server.
  *
  * @param piece lengths in mm
+ * @param hand what was learnt of the hand that will make it
  * @returns the plan, or the errors that prevent one; warnings and notes come with both
  * @throws RangeError when the piece names a kind of part or closure that does not exist
  */
-export function planPiece(piece: Piece, factors: MakerFactors = ANY_HAND): PlanResult {
+export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
   const faults = checkPiece(piece);
   if (faults.some((f) => f.severity === 'error')) return { ok: false, findings: faults };
 
-  const sites = sitesOf(piece, factors.takeUp);
+  const sites = sitesOf(piece, hand);
   const closureSite = closureSiteOf(piece, sites);
   const kind = closureKind(piece.closure.type);
   const fitted = fitParts(piece, sites, closureSite);
@@ -136,7 +133,9 @@ export function planPiece(piece: Piece, factors: MakerFactors = ANY_HAND): PlanR
   if (findings.some((f) => f.severity === 'error')) return { ok: false, findings };
 
   const own = planStrands(piece, [
-    ...fitted.layouts.flatMap((layout) => layout.uses),
+    ...fitted.layouts.flatMap((layout, i) =>
+      withHand(layout.uses, piece.parts[i]!.kind, piece.strands, hand),
+    ),
     ...closure.uses,
   ]);
   const alike = equalCuts(own, piece.cutting.step);

@@ -27,9 +27,11 @@ class Sums {
   add(reason: Reason): void {
     let labels = this.kinds.get(reason.code);
     if (!labels) this.kinds.set(reason.code, (labels = new Map<string, Sum>()));
-    const old = labels.get(reason.label);
+    // What different techniques take is learnt apart, so it is told apart.
+    const key = `${reason.label} ${reason.technique ?? ''}`;
+    const old = labels.get(key);
     if (!old) {
-      labels.set(reason.label, {
+      labels.set(key, {
         first: reason,
         mm: reason.mm,
         count: reason.times?.count ?? 0,
@@ -64,7 +66,11 @@ class Sums {
 function mergeHalves(first: readonly Reason[], second: readonly Reason[]): Reason[] {
   const rest = [...second];
   const both = first.map((reason): Reason => {
-    const i = rest.findIndex((r) => r.code === reason.code && r.label === reason.label);
+    const i = rest.findIndex((r) =>
+        r.code === reason.code &&
+        r.label === reason.label &&
+        r.technique === reason.technique,
+    );
     if (i < 0) return reason;
     const [other] = rest.splice(i, 1) as [Reason];
     const mm = reason.mm + other.mm;
@@ -97,12 +103,16 @@ function reserveOf(reasons: readonly Reason[], sureness: number): Reason[] {
   );
   if (mm <= 0) return [];
   const percent = Number((sureness * 100).toFixed(1));
-  const spread = Math.max(...reasons.map((reason) => reason.spread ?? 0));
+  // Told of what asks for the most of it.
+  const share = (reason: Reason): number => reason.mm * (reason.spread ?? 0);
+  const most = reasons.reduce((a, b) => (share(b) > share(a) ? b : a));
+  const spread = most.spread ?? 0;
+  const known = most.hand !== undefined;
   return [
     {
       code: 'reserve',
       label: 'Reserve',
-      detail: `hands differ by about ${Math.round(spread * 100)} % in the cord a knot takes; with this much more it lasts ${percent} times in 100`,
+      detail: `${known ? 'your makes differ' : 'hands differ'} by about ${Math.round(spread * 100)} % in the cord a knot takes; with this much more it lasts ${percent} times in 100`,
       mm,
     },
   ];

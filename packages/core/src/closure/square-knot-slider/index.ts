@@ -57,7 +57,6 @@ function sinnet(
     working: [lead(0), lead(1)],
     core,
     buried: 0,
-    takeUp: 1,
     d,
     ratio: mean / d,
     count,

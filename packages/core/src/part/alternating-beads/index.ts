@@ -16,6 +16,7 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
     group: 'beads',
     unitName: 'bead',
     needsBead: true,
+    seconds: 15,
   },
   fields: [
     { type: 'bead', key: 'bead', label: 'Bead' },

@@ -58,6 +58,7 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
     group: 'beads',
     unitName: 'crossing',
     needsBead: true,
+    seconds: 8,
   },
   fields: [
     { type: 'bead', key: 'bead', label: 'Bead' },
@@ -88,8 +89,6 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
     const section = beadedPlait.section(part, site);
     if (!at) return plainLayout(1, section, { unitName: 'crossing', findings: [tooFew('three')] });
     const { plaiting, bead, period, held, cord } = at;
-    // As in the plain plait, a hand's own factor is on what goes beyond the length of the work.
-    const each = period + (cord - period) * site.takeUp;
     return plainLayout(part.count * period, section, {
       units: part.count * part.every,
       unitName: 'crossing',
@@ -100,8 +99,8 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
           code: 'run.plait',
           label: 'Plaited round beads',
           detail: 'from side to side, and out round every bead',
-          mm: part.count * each,
-          times: { count: part.count, each },
+          mm: part.count * cord,
+          times: { count: part.count, each: cord },
           spread: PLAIT_SPREAD,
           assumed: true,
         },

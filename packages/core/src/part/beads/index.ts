@@ -18,6 +18,7 @@ export const beads: PartKind<BeadsPart> = {
     group: 'beads',
     unitName: 'bead',
     needsBead: true,
+    seconds: 12,
   },
   fields: [
     { type: 'beads', key: 'beads', label: 'Beads, in order' },
@@ -91,7 +92,7 @@ export const beads: PartKind<BeadsPart> = {
     });
     const uses: Use[] = [...straightUse([...through, ...beside], length)];
     if (gap.uses > 0 && gaps > 0) {
-      const each = gap.uses * site.takeUp;
+      const each = gap.uses;
       uses.push(
         ...through.map((run) => ({
           strand: run.strand,

@@ -66,6 +66,7 @@ export const chainCord: PartKind<ChainPart> = {
     group: 'beads',
     unitName: 'stitch',
     needsBead: true,
+    seconds: 4,
   },
   fields: [
     { type: 'bead', key: 'bead', label: 'Bead' },
@@ -109,7 +110,7 @@ export const chainCord: PartKind<ChainPart> = {
     const length = part.length ?? share;
     const at = layChain(part, site, length);
     const section = chainCord.section(part, site);
-    const each = part.perStitch * site.takeUp;
+    const each = part.perStitch;
     return plainLayout(length, section, {
       units: at.takenOut === null ? Math.max(1, at.stitches) : 1,
       unitName: at.takenOut === null ? 'stitch' : 'loop',

@@ -33,6 +33,7 @@ export const endKnot: PartKind<EndKnotPart> = {
     group: 'knots',
     unitName: 'knot',
     needsBead: false,
+    seconds: 240,
   },
   fields: [
     {
@@ -69,8 +70,8 @@ export const endKnot: PartKind<EndKnotPart> = {
             code: 'knot.bulky',
             label,
             detail: 'over and above its length',
-            mm: inside * site.takeUp,
-            times: { count: 1, each: inside * site.takeUp },
+            mm: inside,
+            times: { count: 1, each: inside },
             spread: KNOT_SPREAD,
             assumed: true,
           },

@@ -71,8 +71,8 @@ function wrapLines(
   sim: Simulation,
   knots: Iterable<number>,
   detailed: boolean,
+  lattice: Lattice,
 ): Point[][][] {
-  const lattice = latticeOf(part, runs);
   const lines: Point[][][] = runs.map(() => []);
   for (const k of knots) {
     lines[sim.worker[k]!]!.push(
@@ -110,7 +110,9 @@ export function drawFloss(
   layout: PartLayout,
   { done }: DrawOptions,
 ): readonly Primitive[] {
-  const { along, across } = latticeOf(part, runs);
+  // As laid out: a hand that ties longer rows makes a longer band.
+  const lattice = { ...latticeOf(part, runs), along: layout.pitch };
+  const { along, across } = lattice;
   const detailed = sim.count <= MOST_WITH_WRAPS;
   const swell = detailed ? 1.4 : 2.5;
   const bare: Point[][][] = runs.map(() => []);
@@ -142,7 +144,7 @@ export function drawFloss(
       ? []
       : knotStrokes(
           runs,
-          wrapLines(part, runs, sim, range(from, to), detailed),
+          wrapLines(part, runs, sim, range(from, to), detailed, lattice),
           part.id,
           state,
           swell,
@@ -229,7 +231,7 @@ export function pictureOfKnot(
     ...strands,
     ...knotStrokes(
       runs,
-      wrapLines(part, runs, sim, done.filter(near), true).map((lines) =>
+      wrapLines(part, runs, sim, done.filter(near), true, lattice).map((lines) =>
         lines.map((line) => line.map(hang)),
       ),
       'picture',

@@ -12,6 +12,9 @@ import { patternFaults } from '../../floss/pattern.js';
 import { readyPattern } from '../../floss/ready.js';
 import type { Simulation } from '../../floss/simulate.js';
 import { straightRuns } from '../../knot/stroke.js';
+import { doubleHitch, hitchHeight } from '../../knot/hitch.js';
+import { KNOT_SPREAD } from '../../face/reason.js';
+import { effectiveDiameter } from '../../material/cord.js';
 import { mm } from '../pick.js';
 import { drawFloss, frameOfKnot, pictureOfKnot } from './drawing.js';
 import {
@@ -19,7 +22,6 @@ import {
   type ENDINGS,
   flossSection,
   flossUses,
-  latticeOf,
   ordersAll,
   patternOf,
   returnsAfter,
@@ -104,8 +106,7 @@ function tell(runs: readonly Run[], sim: Simulation, unit: number): string {
 /** The band as it was laid out; null when it cannot be tied. */
 function simOf(part: FlossPart, site: PartSite, layout: PartLayout): Simulation | null {
   if (findingsOf(part, site).length > 0) return null;
-  const { along } = latticeOf(part, site.runs);
-  const rows = Math.round(layout.length / along);
+  const rows = Math.round(layout.length / layout.pitch);
   return workedOut(part.rows, part.lay, site.runs.length, rows);
 }
 
@@ -118,6 +119,8 @@ export const floss: PartKind<FlossPart> = {
     group: 'knots',
     unitName: 'knot',
     needsBead: false,
+    seconds: 9,
+    pitched: true,
   },
   fields: [
     { type: 'weave', key: 'rows', label: 'Pattern' },
@@ -165,17 +168,17 @@ export const floss: PartKind<FlossPart> = {
     tension: 'even',
   }),
   fills: (part) => part.repeats === null,
-  section: (part, site) => flossSection(part, site.runs),
+  section: (part, site) => flossSection(part, site),
   layOut(part, site, share) {
     const runs = atPlaces(part, site);
-    const section = flossSection(part, runs);
+    const section = flossSection(part, site);
     const faults = findingsOf(part, site);
     if (faults.length > 0) {
       return plainLayout(Math.max(1, share), section, { unitName: 'knot', findings: faults });
     }
-    const rows = rowsFor(part, latticeOf(part, runs).along, share);
+    const rows = rowsFor(part, section.pitch, share);
     const sim = workedOut(part.rows, part.lay, runs.length, rows);
-    const uses = flossUses(part, runs, sim, site.takeUp);
+    const uses = flossUses(part, runs, sim, site.pitch);
     const lengths = runs.map((run) =>
       uses
         .filter((use) => use.strand === run.strand && use.half === run.half)
@@ -193,6 +196,16 @@ export const floss: PartKind<FlossPart> = {
     const sim = simOf(part, site, layout);
     if (!sim) return straightRuns(site.runs, part.id, 0, layout.length);
     return drawFloss(part, runs, sim, layout, options);
+  },
+  swatch(part, cord) {
+    const d = effectiveDiameter(cord);
+    return {
+      how: 'Tie double half hitches with one strand down a second one held straight. Measure the strand that ties, before and after.',
+      unitName: 'knot',
+      cordPerUnit: doubleHitch(1, part.tension) * d,
+      lengthPerUnit: hitchHeight(part.tension) * d,
+      spread: KNOT_SPREAD,
+    };
   },
   steps(part, site, layout) {
     const runs = atPlaces(part, site);

@@ -71,10 +71,10 @@ export function latticeFor(part: Pick<FlossPart, 'lay' | 'tension'>, d: number):
       };
 }
 
-export function flossSection(part: FlossPart, runs: readonly Run[]): Section {
+export function flossSection(part: FlossPart, { runs, pitch }: PartSite): Section {
   const { d, along, across } = latticeOf(part, runs);
   const places = part.lay === 'leader' ? runs.length - 1 : runs.length;
-  return { width: places * across, thickness: HITCH_THICKNESS * d, pitch: along };
+  return { width: places * across, thickness: HITCH_THICKNESS * d, pitch: along * pitch };
 }
 
 /** How many rows are tied: whole repeats as set, or what comes nearest to a length. */
@@ -106,13 +106,14 @@ export function flossUses(
   part: FlossPart,
   runs: readonly Run[],
   sim: Simulation,
-  takeUp: number,
+  pitch: number,
 ): Use[] {
-  const { d, along } = latticeOf(part, runs);
-  const height = hitchHeight(part.tension) * d;
+  const { d, along: model } = latticeOf(part, runs);
+  const along = model * pitch;
+  const height = hitchHeight(part.tension) * d * pitch;
   return runs.flatMap((run, strand): Use[] => {
     const own = effectiveDiameter(run.cord);
-    const works = doubleHitch(d / own, part.tension) * own * takeUp;
+    const works = doubleHitch(d / own, part.tension) * own;
     const use = (reason: Omit<Use['reason'], 'mm'>, count: number, each: number): Use[] =>
       count === 0
         ? []

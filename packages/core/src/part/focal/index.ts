@@ -15,6 +15,7 @@ export const focal: PartKind<FocalPart> = {
     group: 'focal',
     unitName: 'piece',
     needsBead: false,
+    seconds: 30,
   },
   fields: [
     { type: 'text', key: 'name', label: 'Name' },

@@ -14,6 +14,7 @@ import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { gatheredRuns, strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
+import { bundleDiameter } from '../../material/passage.js';
 import { bundleOfRuns } from '../pick.js';
 
 /** One strand hitched round all the others, colour after colour; its knots wind round the bundle. */
@@ -45,7 +46,7 @@ function hitching(part: HitchSpiralPart, site: PartSite): Hitching | null {
   const d = workers.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0) / workers.length;
   // A bundle is pressed together by its hitches, so that it is as thick as its packed strands.
   const bundle = bundleOfRuns(site.runs.slice(1));
-  return { workers, d, bundle, height: (hitchHeight(part.tension) / 2) * d };
+  return { workers, d, bundle, height: (hitchHeight(part.tension) / 2) * d * site.pitch };
 }
 
 /** Hitches that each worker ties, of so many in all. */
@@ -65,6 +66,8 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     group: 'knots',
     unitName: 'hitch',
     needsBead: false,
+    seconds: 5,
+    pitched: true,
   },
   fields: [
     { type: 'count', key: 'block', label: 'Hitches of one colour', min: 1, max: 500 },
@@ -109,7 +112,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     const ties = hitchesOf(at.workers.length, part.block, total);
     const uses = at.workers.flatMap((run, i): Use[] => {
       const own = effectiveDiameter(run.cord);
-      const each = singleHitch(at.bundle / own, part.tension) * own * site.takeUp;
+      const each = singleHitch(at.bundle / own, part.tension) * own;
       // Its own way along the work is part of a hitch; where others tie, it lies straight in them.
       const straight = length - ties[i]! * at.height;
       return [
@@ -196,6 +199,18 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
         ];
       });
     return [...below, ...lay(done, layout.units, 'planned'), ...lay(0, done, 'laid')];
+  },
+  swatch(part, cord) {
+    const d = effectiveDiameter(cord);
+    // Four strands of one thickness, packed: see bundleDiameter.
+    const ratio = bundleDiameter([1, 1, 1, 1]);
+    return {
+      how: 'Hitch one strand round four others of the same cord. Measure the strand that ties, before and after.',
+      unitName: 'hitch',
+      cordPerUnit: singleHitch(ratio, part.tension) * d,
+      lengthPerUnit: (hitchHeight(part.tension) / 2) * d,
+      spread: KNOT_SPREAD,
+    };
   },
   steps(part, site, layout) {
     const at = hitching(part, site);

@@ -18,6 +18,7 @@ export const loop: PartKind<LoopPart> = {
     group: 'cord',
     unitName: 'loop',
     needsBead: false,
+    seconds: 90,
   },
   fields: [
     { type: 'length', key: 'perimeter', label: 'Way round inside', min: 4, max: 300, small: true },
@@ -58,7 +59,7 @@ export const loop: PartKind<LoopPart> = {
             code: 'knot.loop',
             label: 'Knot that shuts the loop',
             detail: 'an overhand knot in all cords together, taken as one thick cord',
-            mm: ends * (knot.uses * site.takeUp + knot.length),
+            mm: ends * (knot.uses + knot.length),
             assumed: true,
             spread: KNOT_SPREAD,
           },

@@ -74,6 +74,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
     group: 'cord',
     unitName: 'repeat',
     needsBead: false,
+    seconds: 40,
   },
   fields: [
     { type: 'count', key: 'repeats', label: 'Repeats', min: 1, max: 120 },
@@ -110,7 +111,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
       units: part.repeats,
       unitName: 'repeat',
       uses: [
-        ...plaitUses(plaiting, length, site.takeUp),
+        ...plaitUses(plaiting, length),
         ...plaiting.bundles.flatMap((runs, i) =>
           runs.map((run: Run) => ({
             strand: run.strand,

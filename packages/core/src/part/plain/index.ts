@@ -19,6 +19,7 @@ export const plain: PartKind<PlainPart> = {
     group: 'cord',
     unitName: 'stretch',
     needsBead: false,
+    seconds: 10,
   },
   fields: [
     { type: 'length', key: 'length', label: 'Length', min: 1, max: 5000, open: 'set by the fit' },

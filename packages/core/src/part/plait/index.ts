@@ -1,7 +1,9 @@
 import { PLAIT_TENSION } from '../tension-field.js';
 import { plainLayout, type PartKind } from '../../face/part-kind.js';
 import { otherSide, type Side } from '../../face/side.js';
-import { PLAIT_FORMS, PLAITS, ROUND_LOOKS, roundLook, type PlaitForm } from '../../knot/plait.js';
+import { PLAIT_SPREAD } from '../../face/reason.js';
+import { effectiveDiameter } from '../../material/cord.js';
+import { PLAIT_FORMS, plaitRatio, PLAITS, ROUND_LOOKS, roundLook, type PlaitForm } from '../../knot/plait.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { sideBySide } from '../../knot/lanes.js';
 import type { Finding } from '../../measure/finding.js';
@@ -66,6 +68,7 @@ export const plait: PartKind<PlaitPart> = {
     group: 'cord',
     unitName: 'crossing',
     needsBead: false,
+    seconds: 4,
   },
   fields: [
     {
@@ -94,9 +97,9 @@ export const plait: PartKind<PlaitPart> = {
       });
     }
     return plainLayout(length, section, {
-      units: Math.max(1, Math.round(length / plaiting.pitch)),
+      units: Math.max(1, Math.round(length / section.pitch)),
       unitName: 'crossing',
-      uses: plaitUses(plaiting, length, site.takeUp),
+      uses: plaitUses(plaiting, length),
       findings: lookOf(plaiting),
     });
   },
@@ -109,6 +112,17 @@ export const plait: PartKind<PlaitPart> = {
       ...plaitStrokes(plaiting, part.id, till, layout.length, 'planned'),
       ...plaitStrokes(plaiting, part.id, 0, till, 'laid'),
     ];
+  },
+  swatch(part, cord) {
+    const q = PLAITS[part.form].pitch[part.tension];
+    const pitch = q * effectiveDiameter(cord);
+    return {
+      how: `Plait ${PLAITS[part.form].bundles} single cords. Measure all of them together, before and after.`,
+      unitName: 'crossing',
+      cordPerUnit: PLAITS[part.form].bundles * plaitRatio(part.form, q) * pitch,
+      lengthPerUnit: pitch,
+      spread: PLAIT_SPREAD,
+    };
   },
   steps(part, site, layout) {
     const plaiting = plaitingOf(part.form, part.tension, site.runs);

@@ -43,9 +43,9 @@ export function sectionOfPlait({ form, d, q, pitch }: Plaiting): Section {
 }
 
 /** Cord of every run in a plait of a length in mm. */
-export function plaitUses(plaiting: Plaiting, length: number, takeUp = 1): Use[] {
+export function plaitUses(plaiting: Plaiting, length: number): Use[] {
   const { form, q, bundles } = plaiting;
-  const more = (plaitRatio(form, q) - 1) * takeUp;
+  const ratio = plaitRatio(form, q);
   return bundles.flat().flatMap((run): Use[] => [
     {
       strand: run.strand,
@@ -53,9 +53,9 @@ export function plaitUses(plaiting: Plaiting, length: number, takeUp = 1): Use[]
       reason: {
         code: 'run.plait',
         label: 'Plaited',
-        detail: `${(1 + more).toFixed(2)} times the length of the plait, as it goes from side to side`,
-        mm: length * (1 + more),
-        times: { count: 1, each: length * (1 + more) },
+        detail: `${ratio.toFixed(2)} times the length of the plait, as it goes from side to side`,
+        mm: length * ratio,
+        times: { count: 1, each: length * ratio },
         spread: PLAIT_SPREAD,
         ...(PLAITS[form].assumed || bundles.some((b) => b.length > 1) ? { assumed: true } : {}),
       },

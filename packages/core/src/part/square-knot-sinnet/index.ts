@@ -40,6 +40,8 @@ interface Ready extends SinnetSetting {
   readonly bundle: CoreBundle;
   readonly d: number;
   readonly ratio: number;
+  /** This hand's length per half knot / the model's. */
+  readonly ease: number;
 }
 
 /** Two working cords over a core, or null where the runs do not give that. */
@@ -56,10 +58,10 @@ export function settingOf(
     working: [a, b],
     core,
     buried: site.buried,
-    takeUp: site.takeUp,
   };
   return {
     ...setting,
+    ease: site.pitch,
     bundle: bundleOf(core.length),
     d: effectiveDiameter(a.cord),
     ratio: ratioOf(setting),
@@ -72,7 +74,7 @@ function sectionOf(setting: Ready): Section {
   return {
     width: width * d,
     thickness: thickness * d,
-    pitch: naturalPitch(form, bundle, ratio, setting.tension) * d,
+    pitch: naturalPitch(form, bundle, ratio, setting.tension) * d * setting.ease,
   };
 }
 
@@ -104,7 +106,7 @@ const empty = (length: number): PartLayout => ({
 function workingUses(setting: Ready, units: number, pitch: number): Use[] {
   const { form, bundle, ratio, d, core } = setting;
   const perUnit = (b: CoreBundle): number =>
-    halfKnotCord(form, b, ratio, pitch / d, core.length) * d * setting.takeUp;
+    halfKnotCord(form, b, ratio, pitch / d, core.length) * d;
   const hidden = Math.min(units, Math.ceil(setting.buried / pitch - 1e-9));
   const stretch = (count: number, b: CoreBundle, detail: string): Use[] =>
     count === 0
@@ -140,6 +142,8 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
     group: 'knots',
     unitName: 'half knot',
     needsBead: false,
+    seconds: 7,
+    pitched: true,
   },
   fields: [
     {
@@ -220,6 +224,17 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
     if (!setting) return [];
     const side = sideOf(part.form, unit, firstSide);
     return pictureOfNext(setting, layout, setting.bundle, unit, firstSide, side);
+  },
+  swatch(part, cord) {
+    const d = effectiveDiameter(cord);
+    const pitch = naturalPitch(part.form, 'two-flat', 1, part.tension);
+    return {
+      how: 'Tie over a core of two lengths of the same cord. Measure the cord that ties: both ends together, before and after.',
+      unitName: 'half knot',
+      cordPerUnit: halfKnotCord(part.form, 'two-flat', 1, pitch, 2) * d,
+      lengthPerUnit: pitch * d,
+      spread: KNOT_SPREAD,
+    };
   },
   steps: (part, _site, layout) => [
     {

@@ -15,8 +15,6 @@ export interface SinnetSetting {
   readonly core: readonly Run[];
   /** Length in mm at the start of the part where cut core ends lie hidden beside the core. */
   readonly buried: number;
-  /** This hand's cord per half knot / the model's. */
-  readonly takeUp: number;
 }
 
 /** Core diameter / working cord diameter; the mean of the cores where they differ. */

@@ -129,9 +129,8 @@ describe('layout', () => {
     expect(hidden?.times?.each).toBeGreaterThan(plain?.times?.each ?? Infinity);
     expect(hidden?.detail).toContain('turned-back');
   });
-  it('scales with the maker’s take-up', () => {
-    const base = knots(layOut(200))[0]?.times?.each ?? 0;
-    expect(knots(layOut(200, { takeUp: 1.1 }))[0]?.times?.each).toBeCloseTo(base * 1.1, 9);
+  it('takes fewer half knots of a hand that ties them longer', () => {
+    expect(layOut(200, { pitch: 1.25 }).units).toBe(Math.round(layOut(200).units / 1.25));
   });
   it('wants two working cords and a core', () => {
     const layout = squareKnotSinnet.layOut(part(), testSite(testRuns(['core', 'core'])), 100);

@@ -17,6 +17,7 @@ export const stone: PartKind<StonePart> = {
     group: 'focal',
     unitName: 'stone',
     needsBead: true,
+    seconds: 600,
   },
   fields: [
     { type: 'text', key: 'name', label: 'Name' },
@@ -95,7 +96,7 @@ export const stone: PartKind<StonePart> = {
               code: 'knot.stone',
               label: 'Knot over the stone',
               detail: 'an overhand knot in both tails together',
-              mm: 2 * stopper('overhand', 2 * d).inKnot * site.takeUp,
+              mm: 2 * stopper('overhand', 2 * d).inKnot,
               assumed: true,
               spread: KNOT_SPREAD,
             },

@@ -16,6 +16,7 @@ export const stopperKnot: PartKind<StopperPart> = {
     group: 'knots',
     unitName: 'knot',
     needsBead: false,
+    seconds: 40,
   },
   fields: [
     {
@@ -54,7 +55,7 @@ export const stopperKnot: PartKind<StopperPart> = {
     return plainLayout(section.pitch, section, {
       units: knots,
       unitName: 'knot',
-      uses: [...straightUse(site.runs, section.pitch), ...knotUses(part, runs, site.takeUp)],
+      uses: [...straightUse(site.runs, section.pitch), ...knotUses(part, runs)],
     });
   },
   draw(part, site, layout, options) {

@@ -19,11 +19,11 @@ export const knotDiameter = (part: StopperPart, runs: readonly Run[]): number =>
     ? bundleOfRuns(runs)
     : Math.max(...runs.map((run) => effectiveDiameter(run.cord)));
 
-export function knotUses(part: StopperPart, runs: readonly Run[], takeUp: number): Use[] {
+export function knotUses(part: StopperPart, runs: readonly Run[]): Use[] {
   const { label } = STOPPERS[part.form];
   return runs.map((run) => {
     const d = part.tied === 'together' ? bundleOfRuns(runs) : effectiveDiameter(run.cord);
-    const each = stopper(part.form, d).uses * takeUp;
+    const each = stopper(part.form, d).uses;
     return {
       strand: run.strand,
       half: run.half,

@@ -27,6 +27,7 @@ export const stopperRing: PartKind<StopperRingPart> = {
     group: 'focal',
     unitName: 'ring',
     needsBead: false,
+    seconds: 20,
   },
   fields: [
     { type: 'text', key: 'name', label: 'Name' },

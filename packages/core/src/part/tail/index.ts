@@ -18,6 +18,7 @@ export const tail: PartKind<TailPart> = {
     group: 'cord',
     unitName: 'end',
     needsBead: false,
+    seconds: 15,
   },
   fields: [{ type: 'length', key: 'length', label: 'Length', min: 1, max: 2000 }],
   make: ({ id }) => ({ id, kind: 'tail', length: 60 }),

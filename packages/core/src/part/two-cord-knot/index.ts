@@ -15,6 +15,7 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
     group: 'knots',
     unitName: 'knot',
     needsBead: false,
+    seconds: 120,
   },
   fields: [{ type: 'count', key: 'units', label: 'Knots in a row', min: 1, max: 500 }],
   make: ({ id }) => ({ id, kind: 'two-cord-knot', units: 1 }),
@@ -32,7 +33,7 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
     const d = diameterOf(site);
     const length = part.units * section.pitch;
     // Of the cord in a knot, one pitch is the length of work it lies in; the rest is the knot's own.
-    const each = (TWO_CORD_KNOT.bothCords / 2 - TWO_CORD_KNOT.pitch) * d * site.takeUp;
+    const each = (TWO_CORD_KNOT.bothCords / 2 - TWO_CORD_KNOT.pitch) * d;
     const [a, b] = bundles(site);
     return plainLayout(length, section, {
       units: part.units,

@@ -26,6 +26,7 @@ export const whipping: PartKind<WhippingPart> = {
     group: 'cord',
     unitName: 'turn',
     needsBead: false,
+    seconds: 5,
   },
   fields: [
     { type: 'count', key: 'turns', label: 'Turns', min: 2, max: 200 },
@@ -58,7 +59,7 @@ export const whipping: PartKind<WhippingPart> = {
               code: 'knot.coil',
               label: 'Turns, and the way back under them',
               detail: 'each round the hull of the bundle, and straight back through',
-              mm: coilCord(part.turns, hull, effectiveDiameter(part.cord)) * site.takeUp,
+              mm: coilCord(part.turns, hull, effectiveDiameter(part.cord)),
               spread: KNOT_SPREAD,
             },
             {

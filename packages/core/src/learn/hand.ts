@@ -1,0 +1,113 @@
+import type { CordKind } from '../material/cord.js';
+import { learnFrom, nextMake, priorBelief, surprise, type Belief, type Learnt } from './belief.js';
+
+/**
+ * What varies by hand:
+ * - `take-up`: cord in a unit
+ * - `pitch`: finished length of a unit
+ * - `time`: what a unit takes
+ */
+export const MEASURES = ['take-up', 'pitch', 'time'] as const;
+export type Measure = (typeof MEASURES)[number];
+
+/** What a hand's factor is kept for: one technique with one kind of cord. */
+export interface HandKey {
+  /** Kind of part. */
+  readonly technique: string;
+  readonly cordKind: CordKind;
+  readonly measure: Measure;
+}
+
+/** One factor as it was measured, in a make or on a swatch. */
+export interface Observation extends HandKey {
+  /** Measured over modelled, > 0. */
+  readonly ratio: number;
+  /** Spread of all hands in this: what is believed before anything is measured. */
+  readonly spread: number;
+}
+
+/**
+ * Spread of the length that a unit makes: less than that of its cord, since units lie against each
+ * other however they are pulled. Assumed.
+ */
+export const PITCH_SPREAD = 0.05;
+
+/** Spread of the time that hands take. Assumed: the slow take twice as long as the quick. */
+export const TIME_SPREAD = 0.35;
+
+/** What was learnt of one technique with one kind of cord, ready for a plan. */
+export interface HandFactor extends HandKey, Learnt {}
+
+/** All that was learnt of a hand; empty for one that is not known yet. */
+export type Hand = readonly HandFactor[];
+export const ANY_HAND: Hand = [];
+
+/** What was learnt of this, or undefined when nothing was. */
+export const factorOf = (
+  hand: Hand,
+  technique: string,
+  cordKind: CordKind,
+  measure: Measure,
+): HandFactor | undefined =>
+  hand.find(
+    (f) => f.technique === technique && f.cordKind === cordKind && f.measure === measure,
+  );
+
+/** One thing that was learnt, with what it rests on. */
+export interface Lesson<O extends Observation = Observation> extends HandKey {
+  readonly before: Learnt;
+  readonly after: Learnt;
+  readonly belief: Belief;
+  readonly observations: readonly (O & {
+    /** In standard deviations from what all others say; see `surprise`. */
+    readonly surprise: number;
+  })[];
+}
+
+const learnAll = (spread: number, observations: readonly Observation[]): Belief =>
+  observations.reduce((belief, { ratio }) => learnFrom(belief, ratio), priorBelief(spread));
+
+/**
+ * Everything observed, gathered by technique, cord kind and measure, in the order of their first
+ * observation.
+ */
+export function lessonsFrom<O extends Observation>(observations: readonly O[]): Lesson<O>[] {
+  const groups = new Map<string, O[]>();
+  for (const one of observations) {
+    const key = `${one.technique} ${one.cordKind} ${one.measure}`;
+    const group = groups.get(key);
+    if (group) group.push(one);
+    else groups.set(key, [one]);
+  }
+  return [...groups.values()].map((group) => {
+    const { technique, cordKind, measure, spread } = group[0]!;
+    const belief = learnAll(spread, group);
+    return {
+      technique,
+      cordKind,
+      measure,
+      before: nextMake(priorBelief(spread)),
+      after: nextMake(belief),
+      belief,
+      observations: group.map((one) => ({
+        ...one,
+        surprise: surprise(
+          learnAll(
+            spread,
+            group.filter((other) => other !== one),
+          ),
+          one.ratio,
+        ),
+      })),
+    };
+  });
+}
+
+/** What a plan needs of the lessons. */
+export const handOf = (lessons: readonly Lesson[]): Hand =>
+  lessons.map(({ technique, cordKind, measure, after }) => ({
+    technique,
+    cordKind,
+    measure,
+    ...after,
+  }));

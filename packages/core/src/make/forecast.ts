@@ -1,0 +1,295 @@
+import { factorOf, PITCH_SPREAD, type Hand } from '../learn/hand.js';
+import { normalCdf } from '../learn/normal-cdf.js';
+import { normalQuantile } from '../learn/normal-quantile.js';
+import { KNOT_SPREAD } from '../face/reason.js';
+import type { Piece } from '../piece/piece.js';
+import type { Plan } from '../plan/plan-types.js';
+import { endsOf, partStates, plus, type Amount, type PartState } from './rest.js';
+
+/** What was measured half way. Lengths in mm. */
+export interface HalfWay {
+  /** Units done of every part, by id. */
+  readonly done: Readonly<Record<string, number>>;
+  /** From the start of the parts to the last knot. */
+  readonly length: number;
+  /** Cord left of every strand beyond the last knot, all its ends together; null where not measured. */
+  readonly left: readonly (number | null)[];
+}
+
+/** A factor of this make: median, and the standard deviation of its logarithm. */
+export interface Guess {
+  readonly factor: number;
+  readonly spread: number;
+}
+
+export interface StrandForecast {
+  /** From 1. */
+  readonly number: number;
+  /** Cord that is there for the rest: measured, or by the plan. */
+  readonly available: number;
+  /** Cord that the rest takes, at its median. */
+  readonly needs: number;
+  /** Cord that lasts at the sureness asked for. */
+  readonly needsSurely: number;
+  /** Probability that it lasts. */
+  readonly lasts: number;
+}
+
+export interface Forecast {
+  /** Length of a unit of this make, over the plan's. */
+  readonly pitch: Guess;
+  /** Cord in a unit of this make, over the plan's. */
+  readonly takeUp: Guess;
+  /** Length of all parts if tied on as planned: one in twenty, median, nineteen in twenty. */
+  readonly length: { readonly low: number; readonly mid: number; readonly high: number };
+  /** Units of filling parts that the planned length takes in this hand, and as many as were planned. */
+  readonly fill: { readonly planned: number; readonly toLength: number } | null;
+  readonly strands: readonly StrandForecast[];
+  /** Probability that every strand lasts, tied on to the planned length. */
+  readonly lasts: number;
+  /** Where to stop at the latest so that the closure can surely be tied. */
+  readonly latest: {
+    readonly part: string;
+    /** Units of that part. */
+    readonly unit: number;
+    /** Length of all work up to there. */
+    readonly length: number;
+    /** Whether that is the end: everything lasts. */
+    readonly all: boolean;
+  };
+}
+
+/**
+ * How much a hand drifts between the stretch that was measured and the rest: standard deviation of
+ * the logarithm. Assumed.
+ */
+export const DRIFT = 0.02;
+/** Errors of a ruler laid along work, and along a loose cord, in mm. Assumed. */
+const RULER = { work: 1, cord: 5 } as const;
+
+/** Prior of a factor of this make, on the logarithm and over the plan's. */
+const prior = (spread: number): Log => ({ mean: 0, sd: spread });
+interface Log {
+  readonly mean: number;
+  readonly sd: number;
+}
+
+/**
+ * What a measured ratio says of this make: conjugate normal on the logarithm. The stretch measured
+ * differs from the make by its drift and by the ruler, the rest by its own drift.
+ *
+ * @param ratio measured over planned; null when there is nothing to measure yet
+ * @param error of the ruler over what it measured
+ */
+function toldBy(before: Log, ratio: number | null, error: number): Log {
+  if (ratio === null || ratio <= 0) return { ...before, sd: Math.hypot(before.sd, DRIFT) };
+  const variance = DRIFT ** 2 + error ** 2;
+  const precision = 1 / before.sd ** 2 + 1 / variance;
+  return {
+    mean: (before.mean / before.sd ** 2 + Math.log(ratio) / variance) / precision,
+    sd: Math.hypot(Math.sqrt(1 / precision), DRIFT),
+  };
+}
+
+const guess = ({ mean, sd }: Log): Guess => ({ factor: Math.exp(mean), spread: sd });
+
+const sum = (numbers: readonly number[]): number => numbers.reduce((total, one) => total + one, 0);
+
+/** Spread before anything is measured: of this hand where it is known, else of all hands. */
+function priorSpread(
+  piece: Piece,
+  states: readonly PartState[],
+  hand: Hand,
+  measure: 'take-up' | 'pitch',
+): number {
+  const main = [...states]
+    .filter((state) => measure === 'take-up' || state.pitched)
+    .sort((a, b) => weight(b) - weight(a))[0];
+  if (!main) return measure === 'pitch' ? PITCH_SPREAD : KNOT_SPREAD;
+  const use = main.plan.layout.uses.find(({ reason }) => reason.spread);
+  const kind = piece.strands[(use?.strand ?? 1) - 1]?.cord.kind;
+  const learnt = kind && factorOf(hand, main.plan.kind, kind, measure);
+  const unknown = measure === 'pitch' ? PITCH_SPREAD : (use?.reason.spread ?? KNOT_SPREAD);
+  return learnt?.spread ?? unknown;
+}
+const weight = ({ cost, plan }: PartState): number =>
+  sum(cost.strands.map((one) => one.knots)) * plan.layout.units;
+
+/** Cord of a strand in parts done, or to be done. */
+const cordIn = (
+  states: readonly PartState[],
+  strand: number,
+  units: (state: PartState) => number,
+): Amount =>
+  states.reduce<Amount>((total, state) => plus(total, state.cost.strands[strand]!, units(state)), {
+    knots: 0,
+    straight: 0,
+  });
+
+/**
+ * Forecast half way, from the work so far and the cord that is left. Take-up and pitch of this make
+ * are log-normal about the plan; what is measured updates them, and all that follows is tied with them.
+ * One hand ties all strands, so they run short together: that all last is as likely as that the
+ * scarcest does.
+ *
+ * @param hand what the plan was made with
+ * @param sureness for where to stop at the latest, 0 < p < 1
+ * @throws RangeError when the strands measured are not those of the plan, or a length is no length
+ */
+export function forecast(
+  piece: Piece,
+  plan: Plan,
+  hand: Hand,
+  half: HalfWay,
+  sureness = piece.cutting.sureness,
+): Forecast {
+  if (half.left.length !== plan.strands.length) {
+    throw new RangeError(`the plan has ${plan.strands.length} cords, not ${half.left.length}`);
+  }
+  if (!(half.length >= 0)) throw new RangeError('the work so far needs a length');
+  const states = partStates(piece, plan, hand, half.done);
+  const pitched = (units: (state: PartState) => number): number =>
+    sum(states.map((s) => (s.pitched ? units(s) * s.cost.length : 0)));
+  const rigid = (units: (state: PartState) => number): number =>
+    sum(states.map((s) => (s.pitched ? 0 : units(s) * s.cost.length)));
+  const done = (s: PartState): number => s.done;
+  const left = (s: PartState): number => s.left;
+
+  const grown = pitched(done);
+  const came = half.length - rigid(done);
+  const pitchLog = toldBy(
+    prior(priorSpread(piece, states, hand, 'pitch')),
+    grown > 0 && came > 0 ? came / grown : null,
+    RULER.work / Math.max(1, came),
+  );
+  const pitch = guess(pitchLog);
+
+  const ends = endsOf(piece, plan);
+  const stretched = grown > 0 && came > 0 ? came / grown : 1;
+  const straightDone = (strand: number): number =>
+    sum(
+      states.map(
+        (s) => s.cost.strands[strand]!.straight * s.done * (s.pitched ? stretched : 1),
+      ),
+    );
+  const measured = half.left.flatMap((cord, i) => (cord === null ? [] : [{ cord, i }]));
+  const knotsDone = sum(measured.map(({ i }) => cordIn(states, i, done).knots));
+  const inKnots = sum(
+    measured.map(({ cord, i }) => plan.strands[i]!.cut - cord - ends[i]!.start - straightDone(i)),
+  );
+  const takeUpLog = toldBy(
+    prior(priorSpread(piece, states, hand, 'take-up')),
+    knotsDone > 0 && inKnots > 0 ? inKnots / knotsDone : null,
+    (RULER.cord * Math.sqrt(measured.length)) / Math.max(1, inKnots),
+  );
+  const takeUp = guess(takeUpLog);
+
+  // To the planned length: parts that fill are tied as long as the rest needs.
+  const fillPlanned = sum(states.map((s) => (s.pitched && s.fills ? s.left : 0)));
+  const fillLength = sum(states.map((s) => (s.pitched && s.fills ? s.left * s.cost.length : 0)));
+  const fixedPitched = pitched(left) - fillLength;
+  const missing = plan.fit.length - half.length - rigid(left) - fixedPitched * pitch.factor;
+  const more = fillLength > 0 ? Math.max(0, missing / (fillLength * pitch.factor)) : 1;
+  const unitsLeft = (s: PartState): number => s.left * (s.pitched && s.fills ? more : 1);
+
+  const z = normalQuantile(sureness);
+  const strands = plan.strands.map((strand, i): StrandForecast => {
+    const rest = cordIn(states, i, unitsLeft);
+    const straight = sum(
+      states.map(
+        (s) =>
+          s.cost.strands[i]!.straight * unitsLeft(s) * (s.pitched ? pitch.factor : 1),
+      ),
+    );
+    const fixed = straight + ends[i]!.end;
+    const before = cordIn(states, i, done);
+    const cord = half.left[i]!;
+    // Where it was not measured, what the knots before took is as unsure as what those to come take.
+    const knots = rest.knots + (cord === null ? before.knots : 0);
+    const available = cord ?? strand.cut - ends[i]!.start - straightDone(i);
+    const free = available - fixed;
+    // Longer units are fewer: where parts fill, the rest varies with the pitch as well.
+    const share = knots > 0 ? rest.knots / knots : 0;
+    const sd = Math.hypot(takeUpLog.sd, fillLength > 0 ? share * pitchLog.sd : 0);
+    const lasts =
+      knots <= 1e-9
+        ? free >= -1e-9
+          ? 1
+          : 0
+        : free <= 0
+          ? 0
+          : normalCdf((Math.log(free / knots) - takeUpLog.mean) / sd);
+    const given = cord === null ? before.knots * takeUp.factor : 0;
+    return {
+      number: strand.number,
+      available: available - given,
+      needs: fixed + rest.knots * takeUp.factor,
+      needsSurely: fixed + knots * takeUp.factor * Math.exp(z * sd) - given,
+      lasts: strand.given ? 1 : lasts,
+    };
+  });
+
+  const rest = pitched(left) * pitch.factor;
+  const mid = half.length + rigid(left) + rest;
+  // The ruler's error is in the work so far and, with it, in the pitch that the rest is reckoned by.
+  const ruler = grown > 0 && came > 0 ? RULER.work ** 2 * (1 + (2 * rest) / came) : 0;
+  const band = normalQuantile(0.95) * Math.sqrt((rest * pitchLog.sd) ** 2 + ruler);
+  return {
+    pitch,
+    takeUp,
+    length: { low: mid - band, mid, high: mid + band },
+    fill: fillLength > 0 ? { planned: fillPlanned, toLength: Math.round(fillPlanned * more) } : null,
+    strands,
+    lasts: Math.min(1, ...strands.map((strand) => strand.lasts)),
+    latest: latestStop(plan, states, half, {
+      pitch: pitch.factor,
+      surely: takeUp.factor * Math.exp(z * takeUpLog.sd),
+      more,
+      available: strands.map((strand, i) => strand.available - ends[i]!.end),
+    }),
+  };
+}
+
+interface Pace {
+  readonly pitch: number;
+  /** Take-up that is surely not exceeded. */
+  readonly surely: number;
+  /** Units of filling parts over those planned. */
+  readonly more: number;
+  /** Cord of every strand without what its end takes. */
+  readonly available: readonly number[];
+}
+
+/** Goes on unit by unit until a strand would no longer be surely long enough for its end. */
+function latestStop(
+  plan: Plan,
+  states: readonly PartState[],
+  half: HalfWay,
+  { pitch, surely, more, available }: Pace,
+): Forecast['latest'] {
+  const cord = [...available];
+  let length = half.length;
+  let at = states.find((s) => s.left > 0) ?? states.at(-1)!;
+  let unit = at.done;
+  for (const state of states) {
+    const grow = state.pitched ? pitch : 1;
+    const units = state.left * (state.pitched && state.fills ? more : 1);
+    const takes = state.cost.strands.map(
+      ({ knots, straight }) => knots * surely + straight * grow,
+    );
+    // A given strand is there already, whatever it takes.
+    const short = (share: number): boolean =>
+      takes.some((one, i) => !plan.strands[i]!.given && cord[i]! < one * share - 1e-9);
+    for (let n = 0; n < units - 1e-9; n++) {
+      const share = Math.min(1, units - n);
+      if (short(share)) {
+        return { part: at.plan.id, unit, length, all: false };
+      }
+      takes.forEach((one, i) => (cord[i]! -= one * share));
+      length += state.cost.length * grow * share;
+      at = state;
+      unit = state.done + n + 1;
+    }
+  }
+  return { part: at.plan.id, unit, length, all: true };
+}

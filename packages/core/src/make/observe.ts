@@ -1,0 +1,181 @@
+import { KNOT_SPREAD, type Reason } from '../face/reason.js';
+import { PITCH_SPREAD, TIME_SPREAD, type Observation } from '../learn/hand.js';
+import type { CordKind } from '../material/cord.js';
+import { partKind } from '../part/registry.js';
+import type { Piece } from '../piece/piece.js';
+import { sitesOf } from '../piece/sites.js';
+import type { PartPlan, Plan, StrandPlan } from '../plan/plan-types.js';
+import type { MakeRecord } from './outcome.js';
+
+/** A technique is measured by a make only where it is most of what was made. Assumed. */
+const MOST = 0.6;
+/** Factors beyond these are slips in measuring, not hands. Assumed. */
+const PLAUSIBLE = [0.4, 2.5] as const;
+
+const plausible = ({ ratio }: Observation): boolean =>
+  ratio > PLAUSIBLE[0] && ratio < PLAUSIBLE[1];
+
+const nominal = ({ mm, hand }: Reason): number => mm / (hand?.factor ?? 1);
+
+const cordKindOf = (runs: readonly { role: string; cord: { kind: CordKind } }[]): CordKind | null =>
+  (runs.find((run) => run.role === 'working' || run.role === 'plaited') ?? runs[0])?.cord.kind ??
+  null;
+
+/** The largest of some amounts by name, where it is most of their sum. */
+function mostOf(amounts: ReadonlyMap<string, number>): string | null {
+  const sum = [...amounts.values()].reduce((total, one) => total + one, 0);
+  const [top] = [...amounts].sort((a, b) => b[1] - a[1]);
+  return top && sum > 0 && top[1] >= MOST * sum ? top[0] : null;
+}
+
+const add = (amounts: Map<string, number>, key: string, amount: number): void => {
+  amounts.set(key, (amounts.get(key) ?? 0) + amount);
+};
+
+interface Tied {
+  /** Parts whose length grows by their units. */
+  readonly parts: readonly PartPlan[];
+  readonly length: number;
+  readonly units: number;
+  /** Units tied over units planned. */
+  readonly share: number;
+}
+
+function tiedOf(plan: Plan, record: Pick<MakeRecord, 'tied'>): Tied {
+  const parts = plan.parts.filter((part) => partKind(part.kind).entry.pitched);
+  const units = parts.reduce((sum, { layout }) => sum + layout.units, 0);
+  return {
+    parts,
+    length: parts.reduce((sum, { layout }) => sum + layout.length, 0),
+    units,
+    share: units > 0 && record.tied !== undefined ? record.tied / units : 1,
+  };
+}
+
+/**
+ * Cord per unit, by kind of cord. What is fixed is taken off what was used; straight runs and plaits
+ * are as long as the work came out, knots as many as were tied. Where several techniques share a cord,
+ * the one that takes most of it is measured and the others are believed.
+ */
+function takeUp(plan: Plan, record: MakeRecord, tied: Tied): Observation[] {
+  const stretched = record.length / plan.fit.length;
+  const kinds = [...new Set(plan.strands.map(({ cord }) => cord.kind))];
+  return kinds.flatMap((cordKind): Observation[] => {
+    const strands = plan.strands.filter(({ cord, given }) => cord.kind === cordKind && !given);
+    const varied = strands.flatMap(({ reasons }) => reasons.filter((r) => r.technique));
+    const scale = ({ code, technique }: Reason): number =>
+      code.startsWith('run.')
+        ? stretched
+        : partKind(technique!).entry.pitched
+          ? tied.share
+          : 1;
+    const amounts = new Map<string, number>();
+    for (const reason of varied) {
+      add(amounts, reason.technique!, nominal(reason) * scale(reason));
+    }
+    const technique = mostOf(amounts);
+    if (technique === null) return [];
+    const used = strands.reduce((sum, strand) => sum + usedOf(plan, strand, record), 0);
+    const other = strands
+      .flatMap(({ reasons }) => reasons)
+      .reduce((sum, reason) => {
+        if (reason.technique === technique || /^(end|reserve)/.test(reason.code)) return sum;
+        if (reason.technique) return sum + reason.mm * scale(reason);
+        return sum + reason.mm * (reason.code.startsWith('run.') ? stretched : 1);
+      }, 0);
+    const own = varied.filter((reason) => reason.technique === technique);
+    return [
+      {
+        technique,
+        cordKind,
+        measure: 'take-up',
+        ratio: (used - other) / amounts.get(technique)!,
+        spread: partPrior(plan, technique) ?? own[0]?.spread ?? KNOT_SPREAD,
+      },
+    ];
+  });
+}
+
+/** Spread of all hands in a technique, as its own layout states it before anything is learnt. */
+const partPrior = (plan: Plan, technique: string): number | undefined =>
+  plan.parts
+    .filter((part) => part.kind === technique)
+    .flatMap((part) => part.layout.uses)
+    .find((use) => use.reason.spread)?.reason.spread;
+
+const usedOf = (plan: Plan, strand: StrandPlan, record: MakeRecord): number => {
+  const { cut, leftover } = record.cords[plan.strands.indexOf(strand)]!;
+  return cut - leftover;
+};
+
+/** Length per unit: what the work came out beside what its units make in the model. */
+function pitch(piece: Piece, plan: Plan, record: MakeRecord, tied: Tied): Observation[] {
+  const techniques = new Set(tied.parts.map((part) => part.kind));
+  const technique = [...techniques][0];
+  if (technique === undefined || techniques.size > 1 || tied.length < MOST * plan.fit.length) {
+    return [];
+  }
+  const sites = sitesOf(piece);
+  const model = plan.parts.reduce(
+    (sum, part, i) =>
+      tied.parts.includes(part)
+        ? sum + partKind(part.kind).section(piece.parts[i]!, sites[i]!).pitch * along(part)
+        : sum,
+    0,
+  );
+  const first = sites[plan.parts.indexOf(tied.parts[0]!)]!;
+  const cordKind = cordKindOf(first.runs);
+  if (cordKind === null || model <= 0) return [];
+  const came = record.length - (plan.fit.length - tied.length);
+  return [
+    {
+      technique,
+      cordKind,
+      measure: 'pitch',
+      ratio: came / (model * tied.share),
+      spread: PITCH_SPREAD,
+    },
+  ];
+}
+
+/** Steps of one pitch that a part is long: its half knots, or the rows of a band. */
+const along = ({ layout }: PartPlan): number => layout.length / layout.pitch;
+
+/** Time per unit, where the time of tying was kept apart. */
+function time(piece: Piece, plan: Plan, record: MakeRecord): Observation[] {
+  if (!record.stages || record.stages.tie <= 0) return [];
+  const amounts = new Map<string, number>();
+  for (const { kind, layout } of plan.parts) {
+    add(amounts, kind, layout.units * partKind(kind).entry.seconds);
+  }
+  const technique = mostOf(amounts);
+  if (technique === null) return [];
+  const index = piece.parts.findIndex((part) => part.kind === technique);
+  const cordKind = cordKindOf(sitesOf(piece)[index]!.runs);
+  if (cordKind === null) return [];
+  const all = [...amounts.values()].reduce((sum, one) => sum + one, 0);
+  // The closure is tied in the same stage; what is fixed is believed to be quick.
+  return [
+    {
+      technique,
+      cordKind,
+      measure: 'time',
+      ratio: (record.stages.tie * 60) / all,
+      spread: TIME_SPREAD,
+    },
+  ];
+}
+
+/**
+ * What a finished make says of the hand: cord, length and time per unit, each over what the model says
+ * and without what was learnt before. What cannot be told apart is left out, and so is what no hand
+ * does.
+ */
+export function observe(piece: Piece, plan: Plan, record: MakeRecord): Observation[] {
+  const tied = tiedOf(plan, record);
+  return [
+    ...takeUp(plan, record, tied),
+    ...pitch(piece, plan, record, tied),
+    ...time(piece, plan, record),
+  ].filter(plausible);
+}

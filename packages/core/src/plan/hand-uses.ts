@@ -1,0 +1,49 @@
+import type { Use } from '../face/reason.js';
+import { factorOf, type Hand, type HandFactor } from '../learn/hand.js';
+import type { Strand } from '../piece/piece.js';
+
+/** `your hand takes 4 % more, by 5 makes` */
+export function tellHand({ factor, rests }: Pick<HandFactor, 'factor' | 'rests'>): string {
+  const percent = Math.round(Math.abs(factor - 1) * 1000) / 10;
+  const how =
+    percent < 0.05
+      ? 'as much as the model'
+      : `${percent} % ${factor > 1 ? 'more' : 'less'} than the model`;
+  return `your hand takes ${how}, by ${rests} ${rests === 1 ? 'make' : 'makes'}`;
+}
+
+/**
+ * What a part takes in this hand: every length that a hand varies times what was learnt of it, its
+ * spread no longer that of all hands but of this one. Lengths that no hand varies stay.
+ *
+ * @param technique kind of the part
+ * @param strands of the piece, for the kind of cord
+ */
+export function withHand(
+  uses: readonly Use[],
+  technique: string,
+  strands: readonly Strand[],
+  hand: Hand,
+): Use[] {
+  return uses.map((use): Use => {
+    const { reason } = use;
+    if (!reason.spread) return use;
+    const kind = strands[use.strand - 1]!.cord.kind;
+    const learnt = factorOf(hand, technique, kind, 'take-up');
+    if (!learnt) return { ...use, reason: { ...reason, technique } };
+    const { factor, spread, rests } = learnt;
+    const { times } = reason;
+    return {
+      ...use,
+      reason: {
+        ...reason,
+        technique,
+        mm: reason.mm * factor,
+        ...(times ? { times: { ...times, each: times.each * factor } } : {}),
+        detail: `${reason.detail}; ${tellHand(learnt)}`,
+        spread,
+        hand: { factor, rests },
+      },
+    };
+  });
+}
