@@ -141,12 +141,21 @@ test('a whole make by keyboard alone, for a left-handed maker', async ({ page, s
   await expect(page.getByText('Right cord over')).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByText('Left cord over')).toBeVisible();
+  await page.keyboard.press('n');
+  await page.getByRole('dialog').getByRole('textbox').fill('12');
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('counter')).toHaveText('12');
   for (let i = 0; i < 60; i++) await page.keyboard.press('Space');
   await expect(page.getByText('All knots are tied')).toBeVisible();
   await page.keyboard.press('e');
-  for (let i = 0; i < 4; i++) {
-    await page.getByRole('checkbox', { checked: false }).first().focus();
+  const open = page.getByRole('checkbox', { checked: false });
+  await open.first().waitFor();
+  for (let left = await open.count(); left > 0; left--) {
+    await open.first().focus();
     await page.keyboard.press('Space');
+    await expect(open).toHaveCount(left - 1);
+    const stop = page.getByRole('button', { name: /^Stop the timer/ });
+    if (await stop.isVisible()) await stop.press('Enter');
   }
   await expect(page.getByRole('heading', { name: 'Finished' })).toBeVisible();
   // The settings are the workshop's; the other tests are made by a right-handed one.

@@ -108,7 +108,7 @@ test('a band is tied strand by strand, and a wrong knot is gone back to', async 
   for (let i = 0; i < 12; i++) await page.keyboard.press('Space');
   await expect(page.getByTestId('counter')).toHaveText('12');
   await expect(page.getByTestId('tap-area')).toContainText(/Row \d+: strand \d/);
-  await expect(page.getByRole('img', { name: /^Row/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Next: Row/ })).toBeVisible();
   await page.getByRole('button', { name: 'I tied the wrong one' }).click();
   await page
     .getByRole('dialog')

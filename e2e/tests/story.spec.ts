@@ -1,4 +1,4 @@
-import type { MakeView, PieceView } from '@coiled-strand/contract';
+import type { HandView, MakeView, PieceView } from '@coiled-strand/contract';
 import { planPiece, type PieceFile, type Plan } from '@coiled-strand/core';
 import { readFile } from 'node:fs/promises';
 import { expect, newPiece, saved, stored, test } from '../fixtures.js';
@@ -50,7 +50,8 @@ test('from a wrist to a cut list to a logged bracelet', async ({ page, server })
   await test.step('Cut: the list is the core’s, rounded up, with its reasons', async () => {
     await page.getByRole('link', { name: /Cut/ }).click();
     const { piece } = await stored(server, 'Story');
-    const result = planPiece(piece);
+    const { hand } = await server.get<HandView>('/hand');
+    const result = planPiece(piece, hand);
     if (!result.ok) throw new Error('the story cannot be planned');
     plan = result;
     for (const strand of plan.strands) {
@@ -91,21 +92,30 @@ test('from a wrist to a cut list to a logged bracelet', async ({ page, server })
     await page.reload();
     await expect(page.getByTestId('counter')).toHaveText('2');
     const units = plan!.parts[0]!.layout.units;
-    for (let i = 2; i < units; i++) await page.keyboard.press('Space');
+    // Two thirds are tied: it is laid round once, and gone on with.
+    for (let i = 2; i < units + 2; i++) await page.keyboard.press('Space');
+    await expect(page.getByText('All knots are tied')).toBeVisible();
     await page.getByRole('link', { name: 'On to finishing' }).click();
   });
 
   await test.step('Finish: the steps of this material, with their cautions', async () => {
     await expect(page.getByText(/Molten cord sticks to skin/)).toBeVisible();
     await expect(page.getByRole('checkbox', { name: 'Look it over' })).toBeDisabled();
-    for (const name of [
-      'Try it on',
-      'Trim the working ends',
-      'Singe and flatten',
-      'Look it over',
-    ]) {
+    await expect(page.getByText('These stay')).toBeVisible();
+    for (const name of ['Try it on', 'Trim the working ends', 'Singe and flatten']) {
       await page.getByRole('checkbox', { name }).click();
       await expect(page.getByRole('checkbox', { name })).toBeChecked();
+    }
+    // Molten ends are hot for a minute: nothing goes on before, unless the maker says so.
+    const next = page.getByRole('checkbox', { name: 'Both halves face the same way' });
+    await expect(next).toBeDisabled();
+    await expect(page.getByRole('timer')).toContainText('Wait while the ends cool');
+    await page.getByRole('button', { name: 'Stop the timer: the ends cool' }).click();
+    await expect(next).toBeEnabled();
+    const open = page.getByRole('checkbox', { checked: false });
+    for (let left = await open.count(); left > 0; left--) {
+      await open.first().click();
+      await expect(open).toHaveCount(left - 1);
     }
     await page.getByRole('main').getByRole('link', { name: 'Log it' }).click();
   });
@@ -118,17 +128,25 @@ test('from a wrist to a cut list to a logged bracelet', async ({ page, server })
     await page
       .getByRole('textbox', { name: 'Length of the work, without the closure' })
       .fill('19.9');
-    await page.getByRole('textbox', { name: 'Minutes at the bench' }).fill('47');
+    await page.getByRole('textbox', { name: 'Minutes measuring and cutting' }).fill('8');
+    await page.getByRole('textbox', { name: 'Minutes tying' }).fill('32');
+    await page.getByRole('textbox', { name: 'Minutes finishing' }).fill('7');
+    await page.getByRole('radio', { name: 'Right', exact: true }).click();
     await page.getByRole('textbox', { name: /Note/ }).fill('Came out even.');
     await page.getByRole('button', { name: 'Log it' }).click();
     await expect(page.getByTestId('logged')).toContainText('in 47 minutes');
-    await expect(page.getByTestId('logged')).toContainText('Your knots took');
+    await expect(page.getByTestId('logged')).toContainText(
+      /Square knots took \d+ % (more|less) cord/,
+    );
     const { id } = await stored(server, 'Story');
     const [make] = await server.get<MakeView[]>(`/pieces/${id}/makes`);
     expect(make?.record).toMatchObject({
       cords: [{ leftover: 228.6 }, { leftover: 250 }],
       length: 199,
       minutes: 47,
+      stages: { prepare: 8, tie: 32, finish: 7 },
+      worn: 'right',
+      owner: 'Tobias Renn',
     });
     expect(make?.outcome?.length.predicted).toBeCloseTo(plan!.fit.length, 6);
   });

@@ -2,6 +2,7 @@ import { Module, type DynamicModule } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { createDataSource, prepareDatabase } from './database/data-source.js';
 import type { Config } from './config/config.js';
+import { HandModule } from './hand/hand.module.js';
 import { HealthModule } from './health/health.module.js';
 import { MakesModule } from './makes/makes.module.js';
 import { PiecesModule } from './pieces/pieces.module.js';
@@ -33,6 +34,7 @@ export class AppModule {
         StashModule,
         PiecesModule,
         MakesModule,
+        HandModule,
         PlanModule,
       ],
     };

@@ -1,4 +1,5 @@
 import 'reflect-metadata';
+import { PHOTO_LIMITS, PHOTO_TYPES } from '@coiled-strand/contract';
 import { ConsoleLogger } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
@@ -37,6 +38,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   );
   app.use(compression());
   app.useBodyParser('json', { limit: '1mb' });
+  app.useBodyParser('raw', { type: [...PHOTO_TYPES], limit: PHOTO_LIMITS.bytes });
   app.setGlobalPrefix('api');
   app.useGlobalPipes(validationPipe());
   app.useGlobalFilters(new ErrorFilter());

@@ -5,6 +5,8 @@ import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { queryClient } from './api/queries';
 import { ArrowHead } from './bench/shapes';
 import { PieceRoute } from './piece/piece-route';
+import { BookPage } from './book/book-page';
+import { HandPage } from './hand/hand-page';
 import { ErrorBoundary } from './shell/error-boundary';
 import { NotFound } from './shell/not-found';
 import { RouteFault } from './shell/route-fault';
@@ -44,6 +46,8 @@ const router = createBrowserRouter([
       { path: 'log', element: <LazyLogStage /> },
     ],
   },
+  { path: '/book', element: <BookPage />, errorElement: <RouteFault /> },
+  { path: '/hand', element: <HandPage />, errorElement: <RouteFault /> },
   { path: '*', element: <NotFound /> },
 ]);
 

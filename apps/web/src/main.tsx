@@ -11,11 +11,11 @@ const isMakes = ({ queryKey }: { readonly queryKey: readonly unknown[] }): boole
   queryKey[2] === 'makes';
 
 // Progress that an earlier window could not send goes out first.
-whenSent((makeId, done) => {
+whenSent((sent) => {
   // An answer asked for before this one would set the counter back.
   void queryClient.cancelQueries({ queryKey: ['piece'], predicate: isMakes });
   queryClient.setQueriesData<MakeView[]>({ queryKey: ['piece'], predicate: isMakes }, (makes) =>
-    makes?.map((make) => (make.id === makeId ? { ...make, done } : make)),
+    makes?.map((make) => (make.id === sent.id ? { ...make, ...sent } : make)),
   );
   void queryClient.invalidateQueries({ queryKey: keys.pieces });
 });

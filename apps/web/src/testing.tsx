@@ -15,6 +15,7 @@ import { keys, queryClient } from './api/queries';
 import { useSelection } from './bench/selection-store';
 import type { StageContext } from './piece/piece-route';
 import { usePiece } from './piece/piece-store';
+import type { Make } from './piece/use-make';
 import { usePlan } from './piece/use-plan';
 import { system } from './theme/system';
 
@@ -46,6 +47,7 @@ export function renderIn(
     [keys.beads, beads],
     [keys.fittings, fittings],
     [keys.wearers, []],
+    [keys.hand, { hand: [], lessons: [], setAside: [] }],
   ] as const) {
     queryClient.setQueryDefaults(key, { staleTime: Infinity });
     queryClient.setQueryData(key, value);
@@ -70,6 +72,7 @@ export const viewOf = (piece: Piece): PieceView => ({
   piece,
   updatedAt: '2026-01-01T00:00:00Z',
   make: null,
+  underWay: 0,
   logged: 0,
 });
 
@@ -80,14 +83,19 @@ export function pieceNow(): Piece {
   return piece;
 }
 
-function Stage({ view }: { readonly view: PieceView }) {
+function Stage({ view, make }: { readonly view: PieceView; readonly make: Make | null }) {
   const { piece, plan } = usePlan();
-  const context: StageContext = { view, piece, plan, make: null };
+  const context: StageContext = { view, piece, plan, make };
   return <Outlet context={context} />;
 }
 
 /** Renders a part of a stage as it stands for a piece on the bench, which it may edit. */
-export function renderStage(piece: Piece, node: ReactNode, stash: Stash = {}): RenderResult {
+export function renderStage(
+  piece: Piece,
+  node: ReactNode,
+  stash: Stash = {},
+  make: Make | null = null,
+): RenderResult {
   localStorage.clear();
   usePiece.getState().close();
   useSelection.setState({ part: null, pane: 'part', drop: null, lanes: false });
@@ -97,7 +105,7 @@ export function renderStage(piece: Piece, node: ReactNode, stash: Stash = {}): R
     {},
     <MemoryRouter initialEntries={['/pieces/piece-1/layout']}>
       <Routes>
-        <Route path="/pieces/:id" element={<Stage view={view} />}>
+        <Route path="/pieces/:id" element={<Stage view={view} make={make} />}>
           <Route path="layout" element={node} />
         </Route>
       </Routes>

@@ -48,4 +48,11 @@ export class CordDto implements Cord {
   @Min(0.5)
   @Max(1.2)
   effective?: number;
+
+  /** Price of a metre, in the workshop's currency. */
+  @IsOptional()
+  @IsNumber()
+  @Min(0)
+  @Max(10_000)
+  price?: number;
 }

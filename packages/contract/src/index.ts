@@ -7,5 +7,6 @@ export * from './closure.dto.js';
 export * from './piece.dto.js';
 export * from './workshop.dto.js';
 export * from './make.dto.js';
+export * from './swatch.dto.js';
 export * from './validate.js';
 export * from './views.js';

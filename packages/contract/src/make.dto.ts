@@ -3,15 +3,56 @@ import {
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
+  IsBoolean,
+  IsIn,
   IsInt,
+  IsISO8601,
+  IsNotEmpty,
   IsNumber,
   IsOptional,
   IsString,
+  IsUUID,
   Max,
   MaxLength,
   Min,
+  ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import { IsDefinedObject } from './is-defined-object.js';
+
+const MOST_SECONDS = 60 * 60 * 24 * 60;
+
+/** Time at the bench by stage, in seconds. */
+export class StageSecondsDto {
+  @IsNumber()
+  @Min(0)
+  @Max(MOST_SECONDS)
+  prepare!: number;
+
+  @IsNumber()
+  @Min(0)
+  @Max(MOST_SECONDS)
+  tie!: number;
+
+  @IsNumber()
+  @Min(0)
+  @Max(MOST_SECONDS)
+  finish!: number;
+}
+
+/** A wait that was begun: glue, dye, oil, sealing. */
+export class TimerDto {
+  /** The step it belongs to. */
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(80)
+  step!: string;
+
+  /** Null where it was stopped. */
+  @ValidateIf((_, value) => value !== null)
+  @IsISO8601()
+  startedAt!: string | null;
+}
 
 export class ProgressDto {
   /** Actions done so far, from the start of the make. */
@@ -19,6 +60,44 @@ export class ProgressDto {
   @Min(0)
   @Max(100_000)
   done!: number;
+
+  /** When that was so, by the clock of the device: what was seen later counts. Now when left out. */
+  @IsOptional()
+  @IsISO8601()
+  at?: string;
+
+  /** Which device says so, for the time at the bench that it counts. */
+  @IsOptional()
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(60)
+  device?: string;
+
+  /** All time that this device has counted for this make. */
+  @IsOptional()
+  @ValidateNested()
+  @Type(() => StageSecondsDto)
+  seconds?: StageSecondsDto;
+
+  /** Timers that this device began or stopped; others stay. */
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(40)
+  @ValidateNested({ each: true })
+  @Type(() => TimerDto)
+  timers?: TimerDto[];
+}
+
+export class BeginMakeDto {
+  /** Begin another one beside those under way, instead of going on with the last. */
+  @IsOptional()
+  @IsBoolean()
+  beside?: boolean;
+
+  /** Make the piece again as it was planned in this earlier make. */
+  @IsOptional()
+  @IsUUID()
+  repeat?: string;
 }
 
 export class CordRecordDto {
@@ -35,6 +114,30 @@ export class CordRecordDto {
   leftover!: number;
 }
 
+const MOST_MINUTES = 60 * 24 * 30;
+
+/** Time at the bench by stage, in minutes. */
+export class StageMinutesDto {
+  @IsNumber()
+  @Min(0)
+  @Max(MOST_MINUTES)
+  prepare!: number;
+
+  @IsNumber()
+  @Min(0)
+  @Max(MOST_MINUTES)
+  tie!: number;
+
+  @IsNumber()
+  @Min(0)
+  @Max(MOST_MINUTES)
+  finish!: number;
+}
+
+/** How it sits on the wearer. */
+export const WORN = ['too-tight', 'snug', 'right', 'loose', 'too-loose'] as const;
+export type Worn = (typeof WORN)[number];
+
 /** What was measured when the piece was finished. Lengths in mm. */
 export class MakeLogDto {
   @IsArray()
@@ -50,13 +153,47 @@ export class MakeLogDto {
   @Max(5000)
   length!: number;
 
+  /** In all. */
   @IsNumber()
   @Min(0)
-  @Max(60 * 24 * 30)
+  @Max(MOST_MINUTES)
   minutes!: number;
+
+  @IsOptional()
+  @IsDefinedObject()
+  @ValidateNested()
+  @Type(() => StageMinutesDto)
+  stages?: StageMinutesDto;
+
+  /** Half knots, rows or hitches tied, where they were not as many as planned. */
+  @IsOptional()
+  @IsInt()
+  @Min(1)
+  @Max(100_000)
+  tied?: number;
+
+  @IsOptional()
+  @IsIn(WORN)
+  worn?: Worn;
+
+  /** Who has it now. */
+  @IsOptional()
+  @IsString()
+  @MaxLength(120)
+  owner?: string;
 
   @IsOptional()
   @IsString()
   @MaxLength(4000)
   note?: string;
+}
+
+/** Sets what a make or a swatch says of the hand aside, or takes it in again. */
+export class SetAsideDto {
+  /** Why it does not count; null to let it count. */
+  @ValidateIf((_, value) => value !== null)
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(400)
+  reason!: string | null;
 }

@@ -2,12 +2,17 @@ import type {
   Bead,
   Cord,
   FileFault,
+  Hand,
+  Lesson,
   MakeRecord,
+  Observation,
   Outcome,
   Piece,
   Wearer,
 } from '@coiled-strand/core';
 import type { FittingDto } from './closure.dto.js';
+import type { MakeLogDto, StageSecondsDto, TimerDto } from './make.dto.js';
+import type { SwatchDto } from './swatch.dto.js';
 import type { SettingsDto } from './workshop.dto.js';
 
 // What the server answers with. Times are ISO 8601 in UTC; lengths in mm.
@@ -30,12 +35,62 @@ export interface MakeView {
   readonly id: string;
   readonly pieceId: string;
   readonly piece: Piece;
+  /** What was known of the hand when it was planned. */
+  readonly hand: Hand;
+  /** How many-th make of the piece it is, from 1. */
+  readonly number: number;
   readonly done: number;
+  /** When that was so. */
+  readonly doneAt: string;
   readonly total: number;
+  /** Time at the bench so far, over all devices. */
+  readonly seconds: StageSecondsDto;
+  readonly timers: readonly TimerDto[];
   readonly startedAt: string;
   readonly loggedAt: string | null;
-  readonly record: (MakeRecord & { readonly note?: string }) | null;
+  readonly record: (MakeRecord & Pick<MakeLogDto, 'note' | 'owner' | 'worn'>) | null;
   readonly outcome: Outcome | null;
+  /** Why it does not count for the hand; null where it counts. */
+  readonly setAside: string | null;
+  readonly photos: readonly PhotoView[];
+}
+
+/** A picture of a make; its bytes are at /photos/:id. */
+export interface PhotoView {
+  readonly id: string;
+  readonly type: PhotoType;
+  readonly size: number;
+}
+export const PHOTO_TYPES = ['image/jpeg', 'image/png', 'image/webp'] as const;
+export type PhotoType = (typeof PHOTO_TYPES)[number];
+/** Largest photo in bytes, and how many one make may have. */
+export const PHOTO_LIMITS = { bytes: 5_000_000, count: 6 } as const;
+
+export interface SwatchView {
+  readonly id: string;
+  readonly swatch: SwatchDto;
+  readonly at: string;
+  readonly setAside: string | null;
+}
+
+/** Where something that was observed of the hand comes from. */
+export interface Source {
+  readonly from: 'make' | 'swatch';
+  readonly id: string;
+  /** The piece and its make, or the swatch. */
+  readonly label: string;
+  readonly at: string;
+  /** Why it does not count; null where it counts. */
+  readonly setAside: string | null;
+}
+export type Evidence = Observation & { readonly source: Source };
+
+/** What was learnt of the hand, and what it rests on. */
+export interface HandView {
+  readonly hand: Hand;
+  readonly lessons: readonly Lesson<Evidence>[];
+  /** What was observed and does not count. */
+  readonly setAside: readonly Evidence[];
 }
 export interface PieceView {
   readonly id: string;
@@ -43,8 +98,10 @@ export interface PieceView {
   readonly version: number;
   readonly piece: Piece;
   readonly updatedAt: string;
-  /** The make under way, if there is one, with the piece as it was when it was begun. */
-  readonly make: Pick<MakeView, 'id' | 'done' | 'total' | 'piece'> | null;
+  /** The last make under way, if there is one, with the piece as it was when it was begun. */
+  readonly make: Pick<MakeView, 'id' | 'done' | 'total' | 'piece' | 'hand'> | null;
+  /** How many are under way. */
+  readonly underWay: number;
   /** How many times it was finished and logged. */
   readonly logged: number;
 }

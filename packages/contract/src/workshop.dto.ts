@@ -9,7 +9,17 @@ import {
   type Side,
 } from '@coiled-strand/core';
 import { Type } from 'class-transformer';
-import { IsIn, IsNumber, Max, Min, ValidateNested } from 'class-validator';
+import {
+  IsIn,
+  IsNotEmpty,
+  IsNumber,
+  IsOptional,
+  IsString,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
 import { IsDefinedObject } from './is-defined-object.js';
 
 const SIDES: readonly Side[] = ['left', 'right'];
@@ -60,4 +70,11 @@ export class SettingsDto {
   /** The hand that leads. */
   @IsIn(SIDES)
   hand!: Side;
+
+  /** What prices are in: a sign or an abbreviation. */
+  @IsOptional()
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(8)
+  currency?: string;
 }

@@ -3,8 +3,11 @@ import { BeadItem, CordItem, FittingItem, WearerItem } from '../stash/stash.enti
 import { MakeRow } from '../makes/make.entity.js';
 import { PieceRow } from '../pieces/piece.entity.js';
 import { Workshop } from '../workshop/workshop.entity.js';
+import { SwatchRow } from '../hand/swatch.entity.js';
+import { PhotoRow } from '../makes/photo.entity.js';
 import { seed } from '../demo/seed.js';
 import { Foundation1700000000001 } from './migrations/1700000000001-foundation.js';
+import { Making1700000000003 } from './migrations/1700000000003-making.js';
 import { WholePieces1700000000002 } from './migrations/1700000000002-whole-pieces.js';
 
 /** Any number that no other program on the same database uses for its advisory locks. */
@@ -14,8 +17,18 @@ export const createDataSource = (url: string): DataSource =>
   new DataSource({
     type: 'postgres',
     url,
-    entities: [Workshop, WearerItem, CordItem, BeadItem, FittingItem, PieceRow, MakeRow],
-    migrations: [Foundation1700000000001, WholePieces1700000000002],
+    entities: [
+      Workshop,
+      WearerItem,
+      CordItem,
+      BeadItem,
+      FittingItem,
+      PieceRow,
+      MakeRow,
+      PhotoRow,
+      SwatchRow,
+    ],
+    migrations: [Foundation1700000000001, WholePieces1700000000002, Making1700000000003],
     synchronize: false,
     applicationName: 'coiled-strand',
     extra: { connectionTimeoutMillis: 5000 },

@@ -1,4 +1,11 @@
-import type { FittingDto, MakeLogDto, SettingsDto } from '@coiled-strand/contract';
+import type {
+  FittingDto,
+  MakeLogDto,
+  SettingsDto,
+  StageMinutesDto,
+  SwatchDto,
+  Worn,
+} from '@coiled-strand/contract';
 import {
   templateById,
   type Bead,
@@ -18,6 +25,7 @@ export const SETTINGS: SettingsDto = {
   practice: 'practised',
   ends: { melts: 'singe', burns: 'glue', leather: 'glue' },
   hand: 'right',
+  currency: '€',
 };
 
 export const WEARERS: readonly Wearer[] = [
@@ -43,6 +51,7 @@ const paracord = (name: string, hex: string, diameter = 4): Cord => ({
   kind: 'paracord',
   diameter,
   colour: { name, hex },
+  price: 0.35,
 });
 
 export const CORDS: readonly Cord[] = [
@@ -58,30 +67,35 @@ export const CORDS: readonly Cord[] = [
     kind: 'nylon-cord',
     diameter: 2,
     colour: { name: 'pine', hex: '#2f5a49' },
+    price: 0.4,
   },
   {
     name: 'Waxed polyester 1.5 mm, ochre',
     kind: 'waxed-polyester',
     diameter: 1.5,
     colour: { name: 'ochre', hex: '#b8862f' },
+    price: 0.25,
   },
   {
     name: 'Waxed cotton 2 mm, umber',
     kind: 'waxed-cotton',
     diameter: 2,
     colour: { name: 'umber', hex: '#5f4535' },
+    price: 0.3,
   },
   {
     name: 'Hemp 2 mm, natural',
     kind: 'hemp',
     diameter: 2,
     colour: { name: 'natural', hex: '#b59f79' },
+    price: 0.2,
   },
   {
     name: 'Round leather 2 mm, tan',
     kind: 'leather',
     diameter: 2,
     colour: { name: 'tan', hex: '#a06a3f' },
+    price: 1.6,
   },
 ];
 
@@ -237,6 +251,21 @@ export const PIECES: readonly Piece[] = [
   from('large-bead-band', 'Small Dipper', 'Piet Langedijk'),
 ];
 
+/** Tied one evening to see how this hand takes waxed cord. */
+export const SWATCHES: readonly SwatchDto[] = [
+  {
+    technique: 'square-knot-sinnet',
+    form: 'flat',
+    tension: 'even',
+    cord: CORDS[8]!,
+    units: 30,
+    length: 84,
+    before: 1600,
+    after: 842,
+    note: 'Waxed polyester pulls a little shorter than the model.',
+  },
+];
+
 const DAY = 24 * 60 * 60 * 1000;
 
 /** What was logged of an earlier make. */
@@ -248,7 +277,9 @@ interface Earlier {
   readonly leftovers: readonly number[];
   /** Finished length minus the planned one, in mm. */
   readonly off: number;
-  readonly minutes: number;
+  readonly stages: StageMinutesDto;
+  readonly worn: Worn;
+  readonly owner: string;
   readonly note: string;
 }
 
@@ -258,7 +289,9 @@ export const EARLIER: readonly Earlier[] = [
     daysAgo: 21,
     leftovers: [85, 430],
     off: 2,
-    minutes: 55,
+    stages: { prepare: 9, tie: 37, finish: 9 },
+    worn: 'right',
+    owner: 'Tobias Renn',
     note: 'First one in orange and slate. The last four half knots were tight against the buckle.',
   },
   {
@@ -266,13 +299,18 @@ export const EARLIER: readonly Earlier[] = [
     daysAgo: 9,
     leftovers: [215, 390],
     off: -1.5,
-    minutes: 80,
+    stages: { prepare: 14, tie: 52, finish: 14 },
+    worn: 'right',
+    owner: 'Gift table',
     note: 'The first of six. The slider was stiff until it had been drawn in and out a few times.',
   },
 ];
 
+export const minutesOf = ({ prepare, tie, finish }: StageMinutesDto): number =>
+  prepare + tie + finish;
+
 export const earlierRecord = (
-  { leftovers, off, minutes, note }: Earlier,
+  { leftovers, off, stages, worn, owner, note }: Earlier,
   plan: Plan,
 ): MakeLogDto => ({
   cords: plan.strands.map((strand, i) => ({
@@ -280,7 +318,10 @@ export const earlierRecord = (
     leftover: leftovers[i] ?? 0,
   })),
   length: Math.round((plan.fit.length + off) * 10) / 10,
-  minutes,
+  minutes: minutesOf(stages),
+  stages,
+  worn,
+  owner,
   note,
 });
 

@@ -1,5 +1,6 @@
 import { makeSteps, planPiece, totalActions } from '@coiled-strand/core';
 import type { DataSource, EntityManager } from 'typeorm';
+import { SwatchRow } from '../hand/swatch.entity.js';
 import { MakeRow } from '../makes/make.entity.js';
 import { PieceRow } from '../pieces/piece.entity.js';
 import { BeadItem, CordItem, FittingItem, WearerItem } from '../stash/stash.entities.js';
@@ -11,8 +12,10 @@ import {
   EARLIER,
   earlierRecord,
   FITTINGS,
+  minutesOf,
   PIECES,
   SETTINGS,
+  SWATCHES,
   WEARERS,
 } from './demo-data.js';
 
@@ -27,6 +30,14 @@ export async function seed(dataSource: DataSource, demo: boolean): Promise<void>
     });
     await addLists(manager, workshop.id, demo);
     if (!demo) return;
+    for (const value of SWATCHES) {
+      await manager.save(SwatchRow, {
+        workshopId: workshop.id,
+        value,
+        setAside: null,
+        createdAt: daysBefore(5),
+      });
+    }
     for (const [index, piece] of PIECES.entries()) {
       const row = await manager.save(PieceRow, {
         workshopId: workshop.id,
@@ -67,11 +78,17 @@ async function addEarlierMake(
     pieceId: row.id,
     piece,
     plan,
+    hand: [],
+    number: 1,
     done: total,
+    doneAt: daysBefore(earlier.daysAgo, minutesOf(earlier.stages)),
     total,
+    seconds: {},
+    timers: {},
+    setAside: null,
     record: earlierRecord(earlier, plan),
     createdAt: daysBefore(earlier.daysAgo),
-    loggedAt: daysBefore(earlier.daysAgo, earlier.minutes),
+    loggedAt: daysBefore(earlier.daysAgo, minutesOf(earlier.stages)),
     abandonedAt: null,
   });
 }

@@ -1,4 +1,4 @@
-import type { ErrorBody } from '@coiled-strand/contract';
+import { PHOTO_LIMITS, type ErrorBody } from '@coiled-strand/contract';
 import {
   Catch,
   HttpException,
@@ -20,7 +20,8 @@ const DATABASE_GONE =
 
 const sentence = (text: string): string => (text.endsWith('.') ? text : `${text}.`);
 
-function answerTo(exception: unknown): Answer {
+/** @param picture whether the request sent a picture */
+function answerTo(exception: unknown, picture: boolean): Answer {
   if (exception instanceof AppError) {
     const { status, code, message, remedy, details } = exception;
     return { status, error: { code, message, remedy, ...details } };
@@ -46,8 +47,10 @@ function answerTo(exception: unknown): Answer {
       status: HttpStatus.PAYLOAD_TOO_LARGE,
       error: {
         code: 'body.too-large',
-        message: 'What was sent is larger than 1 MB.',
-        remedy: 'A piece takes a few kilobytes; check that this is the right file.',
+        message: `What was sent is larger than ${picture ? PHOTO_LIMITS.bytes / 1_000_000 : 1} MB.`,
+        remedy: picture
+          ? 'Make the picture smaller, or take it at a lower resolution.'
+          : 'A piece takes a few kilobytes; check that this is the right file.',
       },
     };
   }
@@ -92,7 +95,10 @@ export class ErrorFilter implements ExceptionFilter {
     const http = host.switchToHttp();
     const request = http.getRequest<Request & { id?: string }>();
     const response = http.getResponse<Response>();
-    const { status, error } = answerTo(exception);
+    const { status, error } = answerTo(
+      exception,
+      (request.headers['content-type'] ?? '').startsWith('image/'),
+    );
     if (status >= 500) {
       this.log.error({
         requestId: request.id,

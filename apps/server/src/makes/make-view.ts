@@ -1,15 +1,36 @@
-import type { MakeView } from '@coiled-strand/contract';
+import type { MakeView, StageSecondsDto } from '@coiled-strand/contract';
 import { compareOutcome } from '@coiled-strand/core';
 import type { MakeRow } from './make.entity.js';
+import type { PhotoRow } from './photo.entity.js';
 
-export const makeView = (row: MakeRow): MakeView => ({
+/** Time of all devices together. */
+export const secondsOf = ({ seconds }: Pick<MakeRow, 'seconds'>): StageSecondsDto =>
+  Object.values(seconds).reduce(
+    (sum, one) => ({
+      prepare: sum.prepare + one.prepare,
+      tie: sum.tie + one.tie,
+      finish: sum.finish + one.finish,
+    }),
+    { prepare: 0, tie: 0, finish: 0 },
+  );
+
+export const makeView = (row: MakeRow, photos: readonly PhotoRow[] = []): MakeView => ({
   id: row.id,
   pieceId: row.pieceId,
   piece: row.piece,
+  hand: row.hand,
+  number: row.number,
   done: row.done,
+  doneAt: row.doneAt.toISOString(),
   total: row.total,
+  seconds: secondsOf(row),
+  timers: Object.entries(row.timers).map(([step, startedAt]) => ({ step, startedAt })),
   startedAt: row.createdAt.toISOString(),
   loggedAt: row.loggedAt?.toISOString() ?? null,
   record: row.record,
-  outcome: row.record ? compareOutcome(row.plan, row.record) : null,
+  outcome: row.record ? compareOutcome(row.piece, row.plan, row.record) : null,
+  setAside: row.setAside,
+  photos: photos
+    .filter((photo) => photo.makeId === row.id)
+    .map(({ id, type, size }) => ({ id, type, size })),
 });

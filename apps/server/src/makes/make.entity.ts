@@ -1,5 +1,5 @@
-import type { MakeLogDto } from '@coiled-strand/contract';
-import type { Piece, Plan } from '@coiled-strand/core';
+import type { MakeLogDto, StageSecondsDto } from '@coiled-strand/contract';
+import type { Hand, Piece, Plan } from '@coiled-strand/core';
 import { Column, Entity } from 'typeorm';
 import { Owned } from '../database/base.entity.js';
 
@@ -9,17 +9,37 @@ export class MakeRow extends Owned {
   @Column('uuid', { name: 'piece_id' })
   pieceId!: string;
 
+  /** How many-th make of the piece, from 1. */
+  @Column('integer')
+  number!: number;
+
   @Column('json')
   piece!: Piece;
 
   @Column('json')
   plan!: Plan;
 
+  /** What was known of the hand when it was planned. */
+  @Column('json')
+  hand!: Hand;
+
   @Column('integer', { default: 0 })
   done!: number;
 
+  /** When that was so, by the clock of the device that said so. */
+  @Column('timestamptz', { name: 'done_at' })
+  doneAt!: Date;
+
   @Column('integer')
   total!: number;
+
+  /** Time at the bench by device, so that what is sent twice counts once. */
+  @Column('json')
+  seconds!: Readonly<Record<string, StageSecondsDto>>;
+
+  /** When each wait was begun, by step; null where it was stopped. */
+  @Column('json')
+  timers!: Readonly<Record<string, string | null>>;
 
   @Column('json', { nullable: true })
   record!: MakeLogDto | null;
@@ -29,4 +49,8 @@ export class MakeRow extends Owned {
 
   @Column('timestamptz', { name: 'abandoned_at', nullable: true })
   abandonedAt!: Date | null;
+
+  /** Why it does not count for what is learnt of the hand. */
+  @Column('text', { name: 'set_aside', nullable: true })
+  setAside!: string | null;
 }

@@ -1,4 +1,4 @@
-import { MakeLogDto, ProgressDto, type MakeView } from '@coiled-strand/contract';
+import { MakeLogDto, ProgressDto, SetAsideDto, type MakeView } from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { uuid } from '../http/uuid.pipe.js';
@@ -10,26 +10,42 @@ import { MakesService } from './makes.service.js';
 export class MakesController {
   constructor(private readonly makes: MakesService) {}
 
+  @Get()
+  @ApiOperation({ summary: 'The book of makes: all of them, the newest first' })
+  list(): Promise<MakeView[]> {
+    return this.makes.all();
+  }
+
   @Get(':id')
   get(@Param('id', uuid('make')) id: string): Promise<MakeView> {
     return this.makes.get(id);
   }
 
   @Put(':id/progress')
-  @ApiOperation({ summary: 'How many actions are done' })
+  @ApiOperation({ summary: 'How many actions are done, the time they took, the timers that run' })
   @bodyOf(ProgressDto)
   progress(
     @Param('id', uuid('make')) id: string,
-    @Body() { done }: ProgressDto,
+    @Body() progress: ProgressDto,
   ): Promise<MakeView> {
-    return this.makes.setProgress(id, done);
+    return this.makes.setProgress(id, progress);
   }
 
   @Put(':id/log')
-  @ApiOperation({ summary: 'What was left over, measured and spent' })
+  @ApiOperation({ summary: 'What was left over, measured and spent; may be mended later' })
   @bodyOf(MakeLogDto)
   log(@Param('id', uuid('make')) id: string, @Body() record: MakeLogDto): Promise<MakeView> {
     return this.makes.log(id, record);
+  }
+
+  @Put(':id/set-aside')
+  @ApiOperation({ summary: 'Let a make not count for the hand, with a reason; null lets it count' })
+  @bodyOf(SetAsideDto)
+  setAside(
+    @Param('id', uuid('make')) id: string,
+    @Body() { reason }: SetAsideDto,
+  ): Promise<MakeView> {
+    return this.makes.setAside(id, reason);
   }
 
   @Post(':id/abandon')

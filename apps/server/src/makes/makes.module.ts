@@ -1,15 +1,19 @@
 import { Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
+import { HandModule } from '../hand/hand.module.js';
 import { PieceRow } from '../pieces/piece.entity.js';
 import { WorkshopModule } from '../workshop/workshop.module.js';
 import { MakeRow } from './make.entity.js';
 import { MakesController } from './makes.controller.js';
 import { MakesService } from './makes.service.js';
+import { PhotoRow } from './photo.entity.js';
+import { PhotosController } from './photos.controller.js';
+import { PhotosService } from './photos.service.js';
 
 @Module({
-  imports: [WorkshopModule, TypeOrmModule.forFeature([MakeRow, PieceRow])],
-  controllers: [MakesController],
-  providers: [MakesService],
+  imports: [WorkshopModule, HandModule, TypeOrmModule.forFeature([MakeRow, PhotoRow, PieceRow])],
+  controllers: [MakesController, PhotosController],
+  providers: [MakesService, PhotosService],
   exports: [MakesService],
 })
 export class MakesModule {}

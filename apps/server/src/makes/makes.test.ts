@@ -40,6 +40,7 @@ describe('makes', () => {
       done: 9,
       total: make.total,
       piece: make.piece,
+      hand: make.hand,
     });
     const { body } = await api()
       .put(`/api/makes/${make.id}/progress`)
@@ -62,7 +63,7 @@ describe('makes', () => {
     const logged = body as MakeView;
     expect(logged.loggedAt).not.toBeNull();
     expect(logged.outcome?.cords[1]?.actual).toBe(2280);
-    expect(logged.outcome?.takeUp).toBeGreaterThan(0.5);
+    expect(logged.outcome?.observations.map((o) => o.measure)).toEqual(['take-up', 'pitch']);
     await api().put(`/api/makes/${make.id}/progress`).send({ done: 1 }).expect(409);
     const piece = (await api().get(`/api/pieces/${make.pieceId}`)).body as PieceView;
     expect(piece).toMatchObject({ make: null, logged: 1 });
@@ -87,8 +88,87 @@ describe('makes', () => {
     const other = (await api().post(`/api/pieces/${make.pieceId}/makes`)).body as MakeView;
     expect(other.id).not.toBe(make.id);
     await api().post(`/api/makes/${make.id}/resume`).expect(204);
-    const back = (await api().post(`/api/pieces/${make.pieceId}/makes`)).body as MakeView;
-    expect(back.id).toBe(make.id);
+    const makes = (await api().get(`/api/pieces/${make.pieceId}/makes`)).body as MakeView[];
+    expect(makes.map((m) => m.id)).toEqual([other.id, make.id]);
+  });
+
+  it('run side by side, each with a number of its own', async () => {
+    const first = await freshMake();
+    const begin = (how: object) =>
+      api().post(`/api/pieces/${first.pieceId}/makes`).send(how).expect(200);
+    const second = (await begin({ beside: true })).body as MakeView;
+    expect([first.number, second.number]).toEqual([1, 2]);
+    await api().put(`/api/makes/${first.id}/progress`).send({ done: 4 }).expect(200);
+    await api().put(`/api/makes/${second.id}/progress`).send({ done: 7 }).expect(200);
+    const makes = (await api().get(`/api/pieces/${first.pieceId}/makes`)).body as MakeView[];
+    expect(makes.map((m) => [m.number, m.done])).toEqual([
+      [2, 7],
+      [1, 4],
+    ]);
+    const pieces = (await api().get('/api/pieces')).body as PieceView[];
+    expect(pieces.find((p) => p.id === first.pieceId)).toMatchObject({ underWay: 2 });
+  });
+
+  it('are made again as they were planned, whatever became of the piece', async () => {
+    const make = await freshMake();
+    await api()
+      .put(`/api/pieces/${make.pieceId}`)
+      .set('If-Match', '"1"')
+      .send({ ...make.piece, name: 'Changed', wearer: { name: 'Someone else', wrist: 160 } })
+      .expect(200);
+    const { body } = await api()
+      .post(`/api/pieces/${make.pieceId}/makes`)
+      .send({ repeat: make.id })
+      .expect(200);
+    expect((body as MakeView).piece).toEqual(make.piece);
+    expect((body as MakeView).id).not.toBe(make.id);
+    const other = await freshMake();
+    await api().post(`/api/pieces/${other.pieceId}/makes`).send({ repeat: make.id }).expect(404);
+  });
+
+  it('keep what was seen later, whichever device says it first', async () => {
+    const make = await freshMake();
+    const say = async (progress: object): Promise<MakeView> =>
+      (await api().put(`/api/makes/${make.id}/progress`).send(progress).expect(200))
+        .body as MakeView;
+    const at = (second: number): string =>
+      new Date(Date.UTC(2026, 0, 1, 9, 0, second)).toISOString();
+    await say({ done: 12, at: at(30), device: 'tablet' });
+    const late = await say({ done: 9, at: at(20), device: 'phone' });
+    expect(late.done).toBe(12);
+    const back = await say({ done: 11, at: at(40), device: 'phone' });
+    expect(back).toMatchObject({ done: 11, doneAt: at(40) });
+  });
+
+  it('add the time of all devices up, sent once or twice', async () => {
+    const make = await freshMake();
+    const say = (device: string, tie: number) =>
+      api()
+        .put(`/api/makes/${make.id}/progress`)
+        .send({ done: 1, device, seconds: { prepare: 10, tie, finish: 0 } })
+        .expect(200);
+    await say('phone', 30);
+    await say('phone', 50);
+    const { body } = await say('tablet', 5);
+    expect((body as MakeView).seconds).toEqual({ prepare: 20, tie: 55, finish: 0 });
+  });
+
+  it('keep their timers, begun on one device and stopped on another', async () => {
+    const make = await freshMake();
+    const startedAt = new Date(Date.UTC(2026, 0, 1)).toISOString();
+    const say = (timers: object[]) =>
+      api().put(`/api/makes/${make.id}/progress`).send({ done: 1, timers }).expect(200);
+    await say([{ step: 'ends-glue', startedAt }]);
+    await say([{ step: 'ends-dye', startedAt }]);
+    const { body } = await say([{ step: 'ends-dye', startedAt: null }]);
+    expect((body as MakeView).timers).toEqual([
+      { step: 'ends-glue', startedAt },
+      { step: 'ends-dye', startedAt: null },
+    ]);
+    await api()
+      .put(`/api/makes/${make.id}/progress`)
+      .send({ done: 1, timers: [{ step: 'x', startedAt: 'yesterday' }] })
+      .expect(422);
   });
 
   it('cannot begin on a piece that cannot be planned', async () => {

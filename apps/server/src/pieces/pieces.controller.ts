@@ -1,4 +1,10 @@
-import { PieceDto, PieceFileDto, type MakeView, type PieceView } from '@coiled-strand/contract';
+import {
+  BeginMakeDto,
+  PieceDto,
+  PieceFileDto,
+  type MakeView,
+  type PieceView,
+} from '@coiled-strand/contract';
 import type { PieceFile } from '@coiled-strand/core';
 import {
   Body,
@@ -113,9 +119,10 @@ export class PiecesController {
 
   @Post(':id/makes')
   @HttpCode(200)
-  @ApiOperation({ summary: 'Begin a make, or go on with the one under way' })
-  begin(@Param('id', uuid('piece')) id: string): Promise<MakeView> {
-    return this.makes.begin(id);
+  @ApiOperation({ summary: 'Begin a make, go on with the one under way, or make one again' })
+  @bodyOf(BeginMakeDto)
+  begin(@Param('id', uuid('piece')) id: string, @Body() how: BeginMakeDto): Promise<MakeView> {
+    return this.makes.begin(id, how);
   }
 }
 

@@ -122,19 +122,38 @@ export class PiecesService {
 
   private async views(rows: readonly PieceRow[]): Promise<PieceView[]> {
     const makes = await this.makes.find({
-      select: { id: true, pieceId: true, done: true, total: true, loggedAt: true, piece: true },
+      select: {
+        id: true,
+        pieceId: true,
+        done: true,
+        total: true,
+        loggedAt: true,
+        piece: true,
+        hand: true,
+      },
+      order: { createdAt: 'DESC' },
       where: { pieceId: In(rows.map((row) => row.id)), abandonedAt: IsNull() },
     });
     return rows.map((row): PieceView => {
       const own = makes.filter((make) => make.pieceId === row.id);
-      const open = own.find((make) => make.loggedAt === null);
+      const underWay = own.filter((make) => make.loggedAt === null);
+      const [open] = underWay;
       return {
         id: row.id,
         version: row.version,
         piece: row.spec,
         updatedAt: row.updatedAt.toISOString(),
-        make: open ? { id: open.id, done: open.done, total: open.total, piece: open.piece } : null,
-        logged: own.filter((make) => make.loggedAt !== null).length,
+        make: open
+          ? {
+              id: open.id,
+              done: open.done,
+              total: open.total,
+              piece: open.piece,
+              hand: open.hand,
+            }
+          : null,
+        underWay: underWay.length,
+        logged: own.length - underWay.length,
       };
     });
   }

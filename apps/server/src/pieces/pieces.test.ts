@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { PieceView } from '@coiled-strand/contract';
+import type { HandView, PieceView } from '@coiled-strand/contract';
 import type { PieceFile, Plan } from '@coiled-strand/core';
 import { planPiece } from '@coiled-strand/core';
 import { useTestApp } from '../testing/test-app.js';
@@ -181,7 +181,8 @@ describe('POST /api/plan', () => {
     const { id, piece } = await first();
     const { body: file } = await api().get(`/api/pieces/${id}/file`);
     const { body: plan } = await api().post('/api/plan').send(file).expect(200);
-    expect(plan).toEqual(JSON.parse(JSON.stringify(planPiece(piece))));
+    const { hand } = (await api().get('/api/hand')).body as HandView;
+    expect(plan).toEqual(JSON.parse(JSON.stringify(planPiece(piece, hand))));
     expect((plan as Plan).strands).toHaveLength(2);
   });
   it('answers with findings when there is no plan', async () => {

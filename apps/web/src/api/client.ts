@@ -24,6 +24,8 @@ export const isPassing = (error: unknown): boolean =>
 interface Call {
   readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
   readonly body?: unknown;
+  /** Bytes sent as they are, instead of a body in JSON. */
+  readonly bytes?: Blob;
   readonly ifMatch?: number;
   readonly keepalive?: boolean;
 }
@@ -34,7 +36,7 @@ interface Call {
  */
 export async function call<T>(
   path: string,
-  { method = 'GET', body, ...more }: Call = {},
+  { method = 'GET', body, bytes, ...more }: Call = {},
 ): Promise<T> {
   let response: Response;
   try {
@@ -42,9 +44,10 @@ export async function call<T>(
       method,
       headers: {
         ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        ...(bytes ? { 'Content-Type': bytes.type } : {}),
         ...(more.ifMatch === undefined ? {} : { 'If-Match': `"${more.ifMatch}"` }),
       },
-      body: body === undefined ? undefined : JSON.stringify(body),
+      body: bytes ?? (body === undefined ? undefined : JSON.stringify(body)),
       keepalive: more.keepalive ?? false,
     });
   } catch {

@@ -1,16 +1,30 @@
 import type {
   BeadView,
+  BeginMakeDto,
   CordView,
   FittingDto,
   FittingView,
+  HandView,
   MakeLogDto,
   MakeView,
+  PhotoView,
   PieceView,
+  SetAsideDto,
   SettingsDto,
+  Source,
+  SwatchDto,
+  SwatchView,
   WearerView,
   WorkshopView,
 } from '@coiled-strand/contract';
-import type { Bead, Cord, Piece, Wearer } from '@coiled-strand/core';
+import {
+  ANY_HAND,
+  type Bead,
+  type Cord,
+  type Hand,
+  type Piece,
+  type Wearer,
+} from '@coiled-strand/core';
 import {
   QueryClient,
   useMutation,
@@ -39,6 +53,9 @@ export const keys = {
   beads: ['beads'],
   fittings: ['fittings'],
   pieces: ['pieces'],
+  book: ['book'],
+  hand: ['hand'],
+  swatches: ['swatches'],
   piece: (id: string) => ['piece', id],
   makes: (id: string) => ['piece', id, 'makes'],
 } as const;
@@ -68,7 +85,18 @@ export const useMakes = (pieceId: string) =>
     queryKey: keys.makes(pieceId),
     queryFn: () => call<MakeView[]>(`/pieces/${pieceId}/makes`),
     refetchOnWindowFocus: 'always',
+    // A make may be gone on with on another device.
+    refetchInterval: 10_000,
   });
+export const useBook = () =>
+  useQuery({ queryKey: keys.book, queryFn: () => call<MakeView[]>('/makes') });
+export const useSwatches = () =>
+  useQuery({ queryKey: keys.swatches, queryFn: () => call<SwatchView[]>('/swatches') });
+export const useHandView = () =>
+  useQuery({ queryKey: keys.hand, queryFn: () => call<HandView>('/hand') });
+
+/** What was learnt of the hand; nothing while that is not known. */
+export const useHand = (): Hand => useHandView().data?.hand ?? ANY_HAND;
 
 /** A mutation that refreshes the lists it touches. */
 function useChange<In, Out>(
@@ -124,7 +152,8 @@ export const useBringBack = () =>
   useChange((id: string) => call<void>(`/pieces/${id}/restore`, { method: 'POST' }), [keys.pieces]);
 export const useBeginMake = (pieceId: string) =>
   useChange(
-    () => call<MakeView>(`/pieces/${pieceId}/makes`, { method: 'POST' }),
+    (how: BeginMakeDto) =>
+      call<MakeView>(`/pieces/${pieceId}/makes`, { method: 'POST', body: how }),
     [keys.piece(pieceId), keys.pieces],
   );
 export const useAbandonMake = (pieceId: string) =>
@@ -141,5 +170,35 @@ export const useLogMake = (pieceId: string) =>
   useChange(
     ({ id, record }: { id: string; record: MakeLogDto }) =>
       call<MakeView>(`/makes/${id}/log`, { method: 'PUT', body: record }),
-    [keys.piece(pieceId), keys.pieces],
+    [keys.piece(pieceId), keys.pieces, keys.hand, keys.book],
+  );
+export const useAddPhoto = (pieceId: string) =>
+  useChange(
+    ({ id, file }: { id: string; file: Blob }) =>
+      call<PhotoView>(`/makes/${id}/photos`, { method: 'POST', bytes: file }),
+    [keys.piece(pieceId), keys.book],
+  );
+export const useRemovePhoto = (pieceId: string) =>
+  useChange(
+    (id: string) => call<void>(`/photos/${id}`, { method: 'DELETE' }),
+    [keys.piece(pieceId), keys.book],
+  );
+export const useSetAside = () =>
+  useChange(
+    ({ from, id, reason }: Pick<Source, 'from' | 'id'> & SetAsideDto) =>
+      call<unknown>(`/${from}${from === 'swatch' ? 'es' : 's'}/${id}/set-aside`, {
+        method: 'PUT',
+        body: { reason },
+      }),
+    [keys.hand, keys.swatches, keys.book, ['piece']],
+  );
+export const useAddSwatch = () =>
+  useChange(
+    (swatch: SwatchDto) => call<SwatchView>('/swatches', { method: 'POST', body: swatch }),
+    [keys.swatches, keys.hand],
+  );
+export const useRemoveSwatch = () =>
+  useChange(
+    (id: string) => call<void>(`/swatches/${id}`, { method: 'DELETE' }),
+    [keys.swatches, keys.hand],
   );

@@ -12,6 +12,8 @@ interface Props {
   readonly piece: Piece;
   readonly plan: Plan;
   readonly height: { readonly base: string; readonly md: string };
+  /** Whether what it measures is written beside it, where there is room for it. */
+  readonly noted?: boolean;
 }
 
 interface Note {
@@ -71,7 +73,7 @@ function closedNotes(
 }
 
 /** The piece closed round the body, with what it measures written beside it. */
-export function ClosedView({ piece, plan, height }: Props) {
+export function ClosedView({ piece, plan, height, noted = true }: Props) {
   const [ref, size] = useSize<HTMLDivElement>();
   const units = useUnits();
   const framing = useBenchView((view) => view.framing);
@@ -85,7 +87,7 @@ export function ClosedView({ piece, plan, height }: Props) {
       : framing.mode === 'free'
         ? Math.min(framing.scale, whole * 3)
         : whole;
-  const cx = size.width < 640 ? size.width * 0.36 : size.width / 2;
+  const cx = noted && size.width < 640 ? size.width * 0.36 : size.width / 2;
   const cy = size.height / 2 - (bounds.y + bounds.height / 2) * scale;
   const notes = closedNotes(closed, plan, piece, units.size);
   const labelX = Math.min(
@@ -113,7 +115,7 @@ export function ClosedView({ piece, plan, height }: Props) {
           <g transform={`translate(${cx} ${cy}) scale(${scale})`}>
             <Shapes shapes={closed.shapes} />
           </g>
-          {notes.map(({ at, y, text, r }) => {
+          {(noted ? notes : []).map(({ at, y, text, r }) => {
             const angle = (y / 110) * 0.9;
             const x0 = cx + Math.cos(angle) * r * scale;
             const y0 = cy + Math.sin(angle) * r * scale;

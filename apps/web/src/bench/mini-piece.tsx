@@ -1,10 +1,13 @@
-import { drawBench, firstSideFor, planPiece, type Piece } from '@coiled-strand/core';
+import { drawBench, firstSideFor, planPiece, type Hand, type Piece } from '@coiled-strand/core';
 import { useMemo } from 'react';
+import { useHand } from '../api/queries';
 import './bench.css';
 import { Layers } from './shapes';
 
 interface Props {
   readonly piece: Piece;
+  /** The hand it was planned with; what is known of it now when absent. */
+  readonly hand?: Hand;
   /** What is done so far, by part; all when absent. */
   readonly done?: Readonly<Record<string, number>>;
   /** Millimetres across the picture; the piece's own length when absent. */
@@ -15,16 +18,17 @@ interface Props {
 }
 
 /** A small true drawing of a piece. */
-export function MiniPiece({ piece, done, span, from = 'start', height }: Props) {
+export function MiniPiece({ piece, hand, done, span, from = 'start', height }: Props) {
+  const known = useHand();
   const drawing = useMemo(() => {
-    const plan = planPiece(piece);
+    const plan = planPiece(piece, hand ?? known);
     if (!plan.ok) return null;
     return drawBench(piece, plan, {
       firstSide: firstSideFor('right'),
       tails: false,
       ...(done === undefined ? {} : { done }),
     });
-  }, [piece, done]);
+  }, [piece, done, hand, known]);
   if (!drawing) return null;
   const { bounds } = drawing;
   const width = span ?? bounds.width;

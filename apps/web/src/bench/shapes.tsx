@@ -30,8 +30,52 @@ export const DetailScale = createContext(Infinity);
 /** Scales between which nothing looks different, so that zooming a little draws nothing anew. */
 export const detailOf = (scale: number): number => 2 ** Math.round(Math.log2(scale));
 
+/** Whether what moves is shown going in along its way instead of lying there already. */
+export const SlowMotion = createContext(false);
+
+/** Seconds that a cord takes to go in along its whole way. */
+const WAY_SECONDS = 3.2;
+
+/** A moving cord line after line, each drawn from its beginning to its end. */
+function GoingIn({ stroke }: { readonly stroke: CordStroke }) {
+  const { diameter: w, colour, lines } = stroke;
+  const each = WAY_SECONDS / lines.length;
+  return (
+    <g className="cord cord-moving" data-strand={stroke.strand} data-part={stroke.part}>
+      {lines.map((line, i) => {
+        const common = {
+          d: svgPath([line]),
+          fill: 'none',
+          pathLength: 1,
+          strokeLinejoin: 'round',
+          strokeLinecap: 'round',
+          className: 'going-in',
+        } as const;
+        const time = { animationDuration: `${each}s`, animationDelay: `${i * each}s` };
+        return (
+          <g key={i}>
+            <path {...common} strokeWidth={w * 1.5} style={{ ...time, stroke: 'var(--chalk)' }} />
+            <path
+              {...common}
+              strokeWidth={w}
+              style={{ ...time, stroke: `color-mix(in oklab, ${colour} 52%, var(--cord-edge))` }}
+            />
+            <path {...common} strokeWidth={w * 0.82} style={{ ...time, stroke: colour }} />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
 const Cord = memo(function Cord({ stroke }: { stroke: CordStroke }) {
   const scale = useContext(DetailScale);
+  const slow = useContext(SlowMotion);
+  if (slow && stroke.state === 'moving') return <GoingIn stroke={stroke} />;
+  return <LyingCord stroke={stroke} scale={scale} />;
+});
+
+function LyingCord({ stroke, scale }: { readonly stroke: CordStroke; readonly scale: number }) {
   const d = svgPath(stroke.lines, false, FINEST / scale);
   const pixels = stroke.diameter * scale;
   const { diameter: w, colour, state } = stroke;
@@ -39,6 +83,10 @@ const Cord = memo(function Cord({ stroke }: { stroke: CordStroke }) {
   const common = { d, fill: 'none', strokeLinejoin: 'round', strokeLinecap: stroke.ends } as const;
   return (
     <g className={`cord cord-${state}`} data-strand={stroke.strand} data-part={stroke.part}>
+      {/* What moves next has a line of chalk round it: colour alone would not do. */}
+      {state === 'moving' && (
+        <path {...common} strokeWidth={w * 1.5} style={{ stroke: 'var(--chalk)' }} />
+      )}
       <path
         {...common}
         strokeWidth={w}
@@ -67,7 +115,7 @@ const Cord = memo(function Cord({ stroke }: { stroke: CordStroke }) {
       )}
     </g>
   );
-});
+}
 
 const PLATE_FILL: Readonly<Record<Plate['fill'], string>> = {
   finding: 'currentColor',
@@ -122,6 +170,13 @@ const Bead = memo(function Bead({ bead }: { bead: BeadSolid }) {
       data-part={bead.part}
       transform={`translate(${at[0]} ${at[1]}) rotate(${(turn * 180) / Math.PI})`}
     >
+      {bead.state === 'moving' && (
+        <path
+          d={beadPath(shape, length, height)}
+          style={{ fill: 'none', stroke: 'var(--chalk)' }}
+          strokeWidth={height * 0.18}
+        />
+      )}
       <path
         d={beadPath(shape, length, height)}
         style={{ fill: colour, stroke: `color-mix(in oklab, ${colour} 45%, var(--cord-edge))` }}
@@ -153,7 +208,7 @@ function Shape({ shape }: { shape: Primitive }) {
           d={svgPath([shape.line])}
           fill="none"
           markerEnd="url(#strand-arrow)"
-          style={{ stroke: 'var(--chalk)', strokeWidth: 0.9 }}
+          style={{ stroke: 'var(--chalk)', strokeWidth: shape.width }}
           strokeLinecap="round"
         />
       );

@@ -1,4 +1,4 @@
-import { Box, Flex, Text } from '@chakra-ui/react';
+import { Box, chakra, Flex, Text } from '@chakra-ui/react';
 import { useId, useRef, type KeyboardEvent, type ReactNode } from 'react';
 
 export interface Choice<T extends string | number> {
@@ -46,8 +46,9 @@ export function Choices<T extends string | number>({
         {choices.map((choice, index) => {
           const chosen = choice.value === value;
           return (
-            <Box
-              as="button"
+            <chakra.button
+              // In a form it chooses and does not send.
+              type="button"
               key={choice.value}
               role="radio"
               aria-checked={chosen}
@@ -79,7 +80,7 @@ export function Choices<T extends string | number>({
                   {choice.detail}
                 </Text>
               )}
-            </Box>
+            </chakra.button>
           );
         })}
       </Flex>

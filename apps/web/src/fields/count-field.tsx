@@ -27,8 +27,11 @@ export function CountField({ label, value, min, max, onChange, onClear, placehol
   };
   const press = (event: KeyboardEvent): void => {
     const step = { ArrowUp: 1, ArrowDown: -1 }[event.key];
-    if (event.key === 'Enter') commit();
-    else if (event.key === 'Escape') setDraft(null);
+    if (event.key === 'Enter') {
+      // It takes the number and does not send the form it stands in.
+      event.preventDefault();
+      commit();
+    } else if (event.key === 'Escape') setDraft(null);
     else if (step !== undefined && value !== null) {
       event.preventDefault();
       setDraft(null);

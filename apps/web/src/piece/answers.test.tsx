@@ -84,7 +84,8 @@ describe('what a stage says and a piece waits for', () => {
     version: 1,
     piece: EXAMPLE_PIECE,
     updatedAt: '',
-    make: make && { id: 'm', piece: EXAMPLE_PIECE, ...make },
+    make: make && { id: 'm', piece: EXAMPLE_PIECE, hand: [], ...make },
+    underWay: make ? 1 : 0,
     logged,
   });
   it('names the answers of a planned piece', () => {

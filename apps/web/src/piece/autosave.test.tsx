@@ -14,6 +14,7 @@ const view = (): PieceView => ({
   piece: server.piece,
   updatedAt: '',
   make: null,
+  underWay: 0,
   logged: 0,
 });
 const answer = (status: number, body: unknown): Response =>

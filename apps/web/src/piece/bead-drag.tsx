@@ -10,8 +10,10 @@ import {
   type DragEndEvent,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import type { Bead } from '@coiled-strand/core';
+import type { HandView } from '@coiled-strand/contract';
+import { ANY_HAND, type Bead } from '@coiled-strand/core';
 import { useState, type ReactNode } from 'react';
+import { keys, queryClient } from '../api/queries';
 import { BeadPicture } from '../bench/bead-picture';
 import { partPlaces, seamAt } from '../bench/part-places';
 import { useSelection } from '../bench/selection-store';
@@ -35,7 +37,7 @@ function seamUnder({ over, active }: DragMoveEvent | DragEndEvent): number | nul
   const piece = usePiece.getState().history?.now;
   const box = active.rect.current.translated;
   if (over?.id !== BENCH || !frame || !box || !piece) return null;
-  const plan = planOf(piece);
+  const plan = planOf(piece, queryClient.getQueryData<HandView>(keys.hand)?.hand ?? ANY_HAND);
   const x = box.left + box.width / 2 - over.rect.left;
   return plan.ok ? seamAt(partPlaces(plan), frame.x + x / frame.scale) : null;
 }

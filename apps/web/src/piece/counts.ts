@@ -1,8 +1,4 @@
-import type { Plan } from '@coiled-strand/core';
-
-/** 'beads', 'stitches'. */
-export const pluralOf = (name: string): string =>
-  `${name}${/(ch|sh|s|x)$/.test(name) ? 'es' : 's'}`;
+import { pluralOf, type Plan } from '@coiled-strand/core';
 
 /** '3 beads', '1 half knot'. */
 export const counted = (count: number, name: string): string =>

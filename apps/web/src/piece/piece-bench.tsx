@@ -18,12 +18,14 @@ import { useWorkshop } from '../api/queries';
 import { Bench, type BenchFrame } from '../bench/bench';
 import { BenchTools } from '../bench/bench-tools';
 import { ClosedView } from '../bench/closed-view';
+import { ForecastBand } from '../bench/forecast-band';
 import { LengthHandle } from '../bench/length-handle';
 import { PartsLayer } from '../bench/parts-layer';
 import { useSelection } from '../bench/selection-store';
 import { StrandLanes } from '../bench/strand-lanes';
 import { useBenchView } from '../bench/view-store';
 import { useUnits } from '../settings/use-units';
+import { useForecast } from '../stages/make/use-forecast';
 import { BenchDrop } from './bead-drag';
 import { countsOf } from './counts';
 import { partActions, setPartLength } from './part-edits';
@@ -31,7 +33,7 @@ import type { Make } from './use-make';
 
 const HEIGHT = { base: '220px', md: '304px' } as const;
 /** While hands are full the piece is the progress bar, and the step needs the room. */
-const LOW = { base: '170px', md: '206px' } as const;
+const LOW = { base: '150px', md: '206px' } as const;
 /** Shortest and longest in mm that a part is dragged to. */
 const LENGTHS = { min: 1, max: 2000 } as const;
 
@@ -83,6 +85,7 @@ function FlatBench({ piece, plan, make, editable }: FlatProps) {
   const tails = useBenchView((view) => view.tails);
   const lanes = useSelection((state) => state.lanes);
   const actions = usePartActions();
+  const seen = useForecast(make);
   const drawing = useMemo(
     () =>
       drawBench(piece, plan, {
@@ -110,6 +113,13 @@ function FlatBench({ piece, plan, make, editable }: FlatProps) {
         >
           {(frame) => (
             <>
+              {seen && (
+                <ForecastBand
+                  frame={frame}
+                  forecast={seen.forecast}
+                  label={`Comes out between ${units.size(seen.forecast.length.low)} and ${units.size(seen.forecast.length.high)}`}
+                />
+              )}
               {lanes && <StrandLanes frame={frame} piece={piece} plan={plan} />}
               {editable && (
                 <PartsLayer

@@ -4,7 +4,7 @@ import type { PieceView } from '@coiled-strand/contract';
 import { memo, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useOutletContext, useParams } from 'react-router';
 import { ApiError } from '../api/client';
-import { usePieceQuery } from '../api/queries';
+import { useHand, usePieceQuery } from '../api/queries';
 import { useSelection } from '../bench/selection-store';
 import { REAL_SIZE, useBenchView } from '../bench/view-store';
 import { useUnits } from '../settings/use-units';
@@ -145,8 +145,9 @@ const MANY_PARTS = 16;
  */
 function useBenchPlan(): ReturnType<typeof usePlan> {
   const now = usePlan();
+  const hand = useHand();
   const later = useDeferredValue(now.piece);
-  return now.piece.parts.length < MANY_PARTS ? now : { piece: later, plan: planOf(later) };
+  return now.piece.parts.length < MANY_PARTS ? now : { piece: later, plan: planOf(later, hand) };
 }
 
 interface BenchPaneProps {

@@ -14,6 +14,7 @@ const view = (version: number, wrist = 180, id = 'p1'): PieceView => ({
   piece: piece(wrist),
   updatedAt: '2026-01-01T00:00:00.000Z',
   make: null,
+  underWay: 0,
   logged: 0,
 });
 const store = () => usePiece.getState();

@@ -1,5 +1,5 @@
 import { chakra, Flex, Text } from '@chakra-ui/react';
-import { memo } from 'react';
+import { memo, useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import { STAGES, type StageId } from './stages';
 
@@ -34,8 +34,14 @@ interface TabProps {
 
 /** Drawn anew only when its own line changes: during a drag most do not. */
 const StageTab = memo(function StageTab({ path, search, label, status }: TabProps) {
+  const here = useLocation().pathname === path;
+  const tab = useRef<HTMLAnchorElement>(null);
+  // On a narrow screen the line of stages is longer than the screen: the stage at hand is in sight.
+  useEffect(() => {
+    if (here) tab.current?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
+  }, [here]);
   return (
-    <StageLink to={{ pathname: path, search }}>
+    <StageLink ref={tab} to={{ pathname: path, search }}>
       <Text as="span" display="block" fontWeight="600" lineHeight="1.25">
         {label}
       </Text>

@@ -6,12 +6,16 @@ import {
   placeOf,
   planPiece,
   totalActions,
+  type Hand,
+  type MakerHabits,
+  type Piece,
   type Place,
   type Plan,
   type Side,
   type Step,
 } from '@coiled-strand/core';
 import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
 import { useMakes, useWorkshop } from '../api/queries';
 import { useProgress } from '../stages/make/progress-store';
 
@@ -25,24 +29,23 @@ export interface Make {
   /** Actions before the first finishing step. */
   readonly finishFrom: number;
   readonly firstSide: Side;
+  /** Whether others of this piece are under way beside it. */
+  readonly beside: boolean;
+  /** When each wait was begun, by step; null where it was stopped. */
+  readonly timers: Readonly<Record<string, string | null>>;
 }
 
-/** A make with its steps worked out from the piece as it was when the make was begun. */
-export function makeOf(
-  view: MakeView,
-  done: number,
-  habits: Parameters<typeof makeSteps>[2],
-): Make | null {
-  const plan = planPiece(view.piece);
+type Worked = Omit<Make, 'view' | 'done' | 'place' | 'beside' | 'timers'>;
+
+/** The steps of a make, from the piece as it was when the make was begun. */
+function workedOut(piece: Piece, hand: Hand, habits: MakerHabits): Worked | null {
+  const plan = planPiece(piece, hand);
   if (!plan.ok) return null;
-  const steps = makeSteps(view.piece, plan, habits);
+  const steps = makeSteps(piece, plan, habits);
   return {
-    view,
     plan,
     steps,
-    done,
     total: totalActions(steps),
-    place: placeOf(steps, done),
     finishFrom: actionsBefore(
       steps,
       steps.findIndex((step) => step.stage === 'finish'),
@@ -51,14 +54,42 @@ export function makeOf(
   };
 }
 
-/** The make under way of a piece, with what this browser knows of its progress. */
+/** The steps are worked out once for each make: answers of the server share the piece they hold. */
+function useWorked(view: MakeView | undefined, settings: MakerHabits | undefined): Worked | null {
+  const [piece, hand] = [view?.piece, view?.hand];
+  return useMemo(
+    () => (piece && hand && settings ? workedOut(piece, hand, settings) : null),
+    [piece, hand, settings],
+  );
+}
+
+const timersOf = ({ timers }: MakeView): Record<string, string | null> =>
+  Object.fromEntries(timers.map(({ step, startedAt }) => [step, startedAt]));
+
+const NONE: readonly MakeView[] = [];
+
+/** Names in the address which of several makes under way is followed. */
+export const MAKE_PARAM = 'make';
+
+/** The make of a piece that is followed, with what this browser knows of its progress. */
 export function useMake(pieceId: string): Make | null {
   const makes = useMakes(pieceId).data;
   const settings = useWorkshop().data?.settings;
-  const view = makes?.find((make) => make.loggedAt === null);
-  const local = useProgress((state) => (view ? state.done[view.id] : undefined));
-  return useMemo(
-    () => (view && settings ? makeOf(view, local ?? view.done, settings) : null),
-    [view, settings, local],
-  );
+  const [search] = useSearchParams();
+  const open = makes?.filter((make) => make.loggedAt === null) ?? NONE;
+  const view = open.find((make) => make.id === search.get(MAKE_PARAM)) ?? open[0];
+  const local = useProgress((state) => (view ? state.local[view.id] : undefined));
+  const worked = useWorked(view, settings);
+  return useMemo(() => {
+    if (!view || !worked) return null;
+    const done = local?.done ?? view.done;
+    return {
+      ...worked,
+      view,
+      done,
+      place: placeOf(worked.steps, done),
+      beside: open.length > 1,
+      timers: { ...timersOf(view), ...local?.timers },
+    };
+  }, [view, worked, local, open.length]);
 }

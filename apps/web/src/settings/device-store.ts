@@ -10,6 +10,12 @@ interface Device {
   /** CSS pixels in a real millimetre on this screen, as the maker measured it. */
   readonly pxPerMm: number;
   readonly calibrated: boolean;
+  /** What a make says besides showing it. */
+  readonly sound: boolean;
+  readonly vibration: boolean;
+  /** The key that a foot pedal sends, as `keyName` tells it; null for none. */
+  readonly pedal: string | null;
+  readonly setCues: (cues: Partial<Pick<Device, 'sound' | 'vibration' | 'pedal'>>) => void;
   readonly setTheme: (theme: Device['theme']) => void;
   readonly calibrate: (pxPerMm: number) => void;
   readonly forgetCalibration: () => void;
@@ -22,6 +28,10 @@ export const useDevice = create<Device>()(
       theme: null,
       pxPerMm: CSS_PX_PER_MM,
       calibrated: false,
+      sound: false,
+      vibration: false,
+      pedal: null,
+      setCues: (cues) => set(cues),
       setTheme: (theme) => set({ theme }),
       calibrate: (pxPerMm) => set({ pxPerMm, calibrated: true }),
       forgetCalibration: () => set({ pxPerMm: CSS_PX_PER_MM, calibrated: false }),

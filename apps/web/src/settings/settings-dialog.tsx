@@ -11,10 +11,12 @@ import {
 import { useChangeSettings, useWorkshop } from '../api/queries';
 import { Choices } from '../fields/choices';
 import { SelectField } from '../fields/select-field';
+import { TextField } from '../fields/text-field';
 import { Modal } from '../shell/modal';
 import { RealSize } from './real-size';
 import { PRACTICE_CHOICES, STEPS, SURENESS } from './cutting-choices';
 import { useDevice } from './device-store';
+import { USUAL_CURRENCY } from './use-currency';
 
 const UNITS: readonly { value: LengthUnit; label: string }[] = [
   { value: 'cm', label: 'Centimetres' },
@@ -96,6 +98,13 @@ export function SettingsDialog({ open, onClose }: Props) {
             />
           ))}
         </Flex>
+        <TextField
+          label="Prices in"
+          value={settings.currency ?? USUAL_CURRENCY}
+          maxLength={8}
+          required
+          onChange={(currency) => set({ currency })}
+        />
         <Choices<Side>
           label="Leading hand"
           value={settings.hand}

@@ -51,6 +51,10 @@ const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string]
     [
       ['Space', 'Done, next (a tap anywhere does the same)'],
       ['Backspace', 'One step back'],
+      ['N', 'Type how many are done (a long press does the same)'],
+      ['S', 'Show the move slowly'],
+      ['W', 'Where was I? Sides, and the drawing to compare with'],
+      ['R', 'Measure now: will the cord last?'],
     ],
   ],
   [

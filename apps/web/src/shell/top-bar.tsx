@@ -1,8 +1,9 @@
 import { Box, Flex, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { ToolButton } from './tool-button';
-import { CircleHelp, Moon, Settings as SettingsIcon, Sun } from 'lucide-react';
+import { BookOpen, CircleHelp, Hand, Moon, Settings as SettingsIcon, Sun } from 'lucide-react';
+import { Button } from './button';
 import { useState, type ReactNode } from 'react';
-import { Link } from 'react-router';
+import { Link, NavLink } from 'react-router';
 import { SettingsDialog } from '../settings/settings-dialog';
 import { useDevice } from '../settings/device-store';
 import { useColourMode } from '../theme/colour-mode';
@@ -22,6 +23,12 @@ function Mark() {
     </svg>
   );
 }
+
+/** What belongs to the whole workshop. */
+const PAGES = [
+  { to: '/book', label: 'Book of makes', icon: BookOpen },
+  { to: '/hand', label: 'Your hand', icon: Hand },
+] as const;
 
 /** The bar on top: where you are, and what belongs to the whole program. */
 export function TopBar({ children }: { readonly children?: ReactNode }) {
@@ -57,6 +64,23 @@ export function TopBar({ children }: { readonly children?: ReactNode }) {
       <Box flex="1" minW="0">
         {children}
       </Box>
+      <Flex as="nav" aria-label="Workshop" gap="0">
+        {PAGES.map(({ to, label, icon: Icon }) => (
+          <Button
+            key={to}
+            variant="bare"
+            asChild
+            display={{ base: children ? 'none' : 'inline-flex', md: 'inline-flex' }}
+          >
+            <NavLink to={to} aria-label={label} title={label}>
+              <Icon size={19} />
+              <Box as="span" display={{ base: 'none', lg: children ? 'none' : 'inline' }}>
+                {label}
+              </Box>
+            </NavLink>
+          </Button>
+        ))}
+      </Flex>
       <Flex gap="0">
         <ToolButton
           label={mode === 'dark' ? 'Light theme' : 'Dark theme'}

@@ -5,7 +5,7 @@ import { actionsBefore, makeSteps, placeOf, planPiece, doneByPart } from '@coile
 import { Archive, FileUp, Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useBringBack, usePieces, usePutAway, useWorkshop } from '../api/queries';
+import { useBringBack, useHand, usePieces, usePutAway, useWorkshop } from '../api/queries';
 import { MiniPiece } from '../bench/mini-piece';
 import { waitsFor } from '../piece/stage-status';
 import { useUnits } from '../settings/use-units';
@@ -88,13 +88,14 @@ function EmptyBench({ onNew }: { readonly onNew: () => void }) {
 function PieceOnBench({ view }: { readonly view: PieceView }) {
   const units = useUnits();
   const settings = useWorkshop().data?.settings;
+  const known = useHand();
   const putAway = usePutAway();
   const bringBack = useBringBack();
   const { make } = view;
   // What is being made lies on the bench as it was planned then.
   const piece = make?.piece ?? view.piece;
   const { plan, finishFrom, done, at } = useMemo(() => {
-    const result = planPiece(piece);
+    const result = planPiece(piece, make?.hand ?? known);
     if (!result.ok || !make || !settings) {
       return { plan: result, finishFrom: null, done: undefined, at: 'fit' };
     }
@@ -110,7 +111,7 @@ function PieceOnBench({ view }: { readonly view: PieceView }) {
       done: doneByPart(steps, make.done),
       at: stage === undefined ? 'log' : stage === 'finish' ? 'finish' : 'make',
     };
-  }, [piece, make, settings]);
+  }, [piece, make, settings, known]);
   const remove = async (): Promise<void> => {
     await putAway.mutateAsync(view.id);
     toaster.create({
@@ -137,7 +138,12 @@ function PieceOnBench({ view }: { readonly view: PieceView }) {
             transition="background-color .15s"
           >
             {plan.ok ? (
-              <MiniPiece piece={piece} height={104} {...(done === undefined ? {} : { done })} />
+              <MiniPiece
+                piece={piece}
+                height={104}
+                {...(make ? { hand: make.hand } : {})}
+                {...(done === undefined ? {} : { done })}
+              />
             ) : (
               <Text color="muted" py="8">
                 No drawing: {units.say(plan.findings[0]?.message ?? '')}

@@ -1,6 +1,9 @@
 import type { PartStep } from '../face/part-kind.js';
 import type { Caution } from '../face/step.js';
 
+/** The same step, with what moves in its picture. */
+export const moving = (step: PartStep, ...moves: string[]): PartStep => ({ ...step, moves });
+
 /** One action, done once. */
 export const once = (title: string, text: string, ...cautions: Caution[]): PartStep => ({
   title,

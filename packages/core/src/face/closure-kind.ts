@@ -106,6 +106,15 @@ export interface ClosureKind<C extends ClosureBase = ClosureBase> {
   ): { readonly start: readonly PartStep[]; readonly end: readonly PartStep[] };
   /** For a piece that is worn open: how long it is to be, as reasons. */
   openLength?(closure: C, site: ClosureSite): readonly Reason[];
+  /** What is named before an end is cut, and looked at when all is done. */
+  readonly finish: {
+    /** Ends and runs of the closure that stay. */
+    readonly stays: readonly string[];
+    /** Ends that are trimmed. */
+    readonly goes: readonly string[];
+    /** What a finished closure must do. */
+    readonly checks: readonly string[];
+  };
   /** What goes wrong here most often. */
   readonly mistakes: readonly string[];
 }

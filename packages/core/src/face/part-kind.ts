@@ -8,7 +8,7 @@ import type { Bounds, Primitive } from './primitive.js';
 import type { AuxiliaryCord, Need, Passage, Use } from './reason.js';
 import type { Run, LegRole } from './run.js';
 import type { Side } from './side.js';
-import type { Caution } from './step.js';
+import type { Caution, Wait } from './step.js';
 
 /** How hard the hand pulls; sets the pitch. */
 export const TENSIONS = ['soft', 'even', 'hard'] as const;
@@ -89,6 +89,12 @@ export interface PartStep {
   readonly sideOf?: (unit: number, firstSide: Side) => Side;
   /** What this very unit is: 'next: 6 mm grey'. */
   readonly unitText?: (unit: number) => string;
+  readonly wait?: Wait;
+  /**
+   * What of the closure moves in this step, for its picture: `own` for its own cord, else how the keys
+   * of the shapes begin; nothing where it is only looked at. All of it when left out.
+   */
+  readonly moves?: readonly string[];
   readonly cautions: readonly Caution[];
 }
 

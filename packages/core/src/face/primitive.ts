@@ -48,13 +48,15 @@ export interface BeadSolid {
   readonly height: number;
   /** Angle of its cord against the x axis, in radians, clockwise as seen. */
   readonly turn: number;
-  readonly state: 'laid' | 'planned';
+  readonly state: 'laid' | 'planned' | 'moving';
 }
 
 /** An arrow that shows where a cord goes. */
 export interface Arrow {
   readonly kind: 'arrow';
   readonly key: string;
+  /** Thickness in mm; its head is in proportion. */
+  readonly width: number;
   readonly line: readonly Point[];
 }
 

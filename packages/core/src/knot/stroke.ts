@@ -88,3 +88,17 @@ export const moved = (shapes: readonly Primitive[], dx: number, dy = 0): Primiti
 /** The same shapes, turned left to right about x = 0. */
 export const flipped = (shapes: readonly Primitive[]): Primitive[] =>
   shapes.map((shape) => map(shape, ([x, y]): Point => [-x, y], 0));
+
+/** Shapes of the bench hanging down: along the piece becomes downwards, the place x at y = 0. */
+export const hanging = (shapes: readonly Primitive[], x: number): Primitive[] =>
+  shapes.map((shape) => {
+    const turned = map(shape, ([px, py]): Point => [py, px - x], 0);
+    return turned.kind === 'bead' ? { ...turned, turn: Math.PI / 2 - turned.turn } : turned;
+  });
+
+/** The same shapes, mirrored across the line y = 0. */
+export const flippedAcross = (shapes: readonly Primitive[]): Primitive[] =>
+  shapes.map((shape) => {
+    const mirrored = map(shape, ([x, y]): Point => [x, -y], 0);
+    return mirrored.kind === 'bead' ? { ...mirrored, turn: -mirrored.turn } : mirrored;
+  });

@@ -49,9 +49,7 @@ export const factorOf = (
   cordKind: CordKind,
   measure: Measure,
 ): HandFactor | undefined =>
-  hand.find(
-    (f) => f.technique === technique && f.cordKind === cordKind && f.measure === measure,
-  );
+  hand.find((f) => f.technique === technique && f.cordKind === cordKind && f.measure === measure);
 
 /** One thing that was learnt, with what it rests on. */
 export interface Lesson<O extends Observation = Observation> extends HandKey {

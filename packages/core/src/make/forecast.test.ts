@@ -10,11 +10,10 @@ import { endsOf, partStates } from './rest.js';
 const own: Piece = { ...EXAMPLE_PIECE, strands: BAND_CORDS['own-core'](EXAMPLE_CORD) };
 const plan = planned(own);
 const part = plan.parts[0]!;
-const knots = plan.strands[1]!.reasons
-  .filter((r) => r.technique)
-  .reduce((sum, r) => sum + r.mm, 0);
+const knots = plan.strands[1]!.reasons.filter((r) => r.technique).reduce((sum, r) => sum + r.mm, 0);
 const ends = endsOf(own, plan)[1]!;
-const straight = partStates(own, plan, ANY_HAND, {})[0]!.cost.strands[1]!.straight * part.layout.units;
+const straight =
+  partStates(own, plan, ANY_HAND, {})[0]!.cost.strands[1]!.straight * part.layout.units;
 
 /** A make that is half done, with factors of its own, on a working cord of some length. */
 const halfDone = (

@@ -167,11 +167,7 @@ export function forecast(
   const ends = endsOf(piece, plan);
   const stretched = grown > 0 && came > 0 ? came / grown : 1;
   const straightDone = (strand: number): number =>
-    sum(
-      states.map(
-        (s) => s.cost.strands[strand]!.straight * s.done * (s.pitched ? stretched : 1),
-      ),
-    );
+    sum(states.map((s) => s.cost.strands[strand]!.straight * s.done * (s.pitched ? stretched : 1)));
   const measured = half.left.flatMap((cord, i) => (cord === null ? [] : [{ cord, i }]));
   const knotsDone = sum(measured.map(({ i }) => cordIn(states, i, done).knots));
   const inKnots = sum(
@@ -197,8 +193,7 @@ export function forecast(
     const rest = cordIn(states, i, unitsLeft);
     const straight = sum(
       states.map(
-        (s) =>
-          s.cost.strands[i]!.straight * unitsLeft(s) * (s.pitched ? pitch.factor : 1),
+        (s) => s.cost.strands[i]!.straight * unitsLeft(s) * (s.pitched ? pitch.factor : 1),
       ),
     );
     const fixed = straight + ends[i]!.end;
@@ -238,7 +233,8 @@ export function forecast(
     pitch,
     takeUp,
     length: { low: mid - band, mid, high: mid + band },
-    fill: fillLength > 0 ? { planned: fillPlanned, toLength: Math.round(fillPlanned * more) } : null,
+    fill:
+      fillLength > 0 ? { planned: fillPlanned, toLength: Math.round(fillPlanned * more) } : null,
     strands,
     lasts: Math.min(1, ...strands.map((strand) => strand.lasts)),
     latest: latestStop(plan, states, half, {
@@ -274,9 +270,7 @@ function latestStop(
   for (const state of states) {
     const grow = state.pitched ? pitch : 1;
     const units = state.left * (state.pitched && state.fills ? more : 1);
-    const takes = state.cost.strands.map(
-      ({ knots, straight }) => knots * surely + straight * grow,
-    );
+    const takes = state.cost.strands.map(({ knots, straight }) => knots * surely + straight * grow);
     // A given strand is there already, whatever it takes.
     const short = (share: number): boolean =>
       takes.some((one, i) => !plan.strands[i]!.given && cord[i]! < one * share - 1e-9);

@@ -5,9 +5,12 @@ import type { Piece } from '../piece/piece.js';
 import { BAND_CORDS, planned as planOf } from '../testing.js';
 import { handOf, lessonsFrom, type Measure } from '../learn/hand.js';
 import { partKind } from '../part/registry.js';
-import { compareOutcome, type MakeRecord } from './outcome.js';
+import { compareOutcome } from './outcome.js';
+import type { MakeRecord } from './record.js';
 import { actionsBefore, doneByPart, placeOf, totalActions, unitsDone } from './progress.js';
-import { firstSideFor, makeSteps } from './steps.js';
+import { callNext, sidesAt } from './call.js';
+import { firstSideFor } from './habits.js';
+import { makeSteps } from './steps.js';
 
 const cord = EXAMPLE_CORD;
 const base = EXAMPLE_PIECE;
@@ -22,9 +25,23 @@ describe('steps', () => {
     expect(cut?.text).toContain('mark the middle at');
   });
   it('counts as many half knots as the plan has, sides in turn', () => {
-    const tie = stepsOf(base).find((s) => s.id === 'tie-band');
-    expect(tie?.units).toBe(planOf(base).parts[0]?.layout.units);
-    expect([0, 1, 2].map((u) => tie?.sideOf?.(u))).toEqual(['left', 'right', 'left']);
+    const ties = stepsOf(base).filter((s) => s.part === 'band');
+    const units = planOf(base).parts[0]!.layout.units;
+    expect(ties.reduce((sum, s) => sum + s.units, 0)).toBe(units);
+    expect([0, 1, 2].map((u) => ties[0]!.sideOf?.(u))).toEqual(['left', 'right', 'left']);
+  });
+  it('interrupts the work before its last third to try it on, and goes on where it was', () => {
+    const steps = stepsOf(base);
+    const at = steps.findIndex((s) => s.id === 'try-on-early');
+    const [before, after] = [steps[at - 1]!, steps[at + 1]!];
+    const units = planOf(base).parts[0]!.layout.units;
+    expect(before.units / units).toBeCloseTo(2 / 3, 1);
+    expect(after.from).toBe(before.units);
+    const sides = [before.sideOf!(before.units - 1), after.sideOf!(0)];
+    expect(new Set(sides).size).toBe(2);
+    expect(sidesAt(after, 0)).toEqual({ last: sides[0], next: sides[1] });
+    expect(sidesAt(before, 0)).toEqual({ last: null, next: 'left' });
+    expect(sidesAt(steps[0]!, 0)).toBeNull();
   });
   it('mirrors for a left-handed maker', () => {
     const tie = stepsOf(base, 'left').find((s) => s.id === 'tie-band');
@@ -42,7 +59,9 @@ describe('steps', () => {
     };
     expect(cautions(hemp)).not.toContain('flame');
     expect(cautions(hemp)).toContain('glue');
-    expect(stepsOf(base).find((s) => s.id === 'trim')?.text).toContain('the hitch stay');
+    const trim = stepsOf(base).find((s) => s.id === 'trim');
+    expect(trim?.ends?.stays.join()).toContain('the hitch');
+    expect(trim?.ends?.goes).toEqual(['both ends of cord 1 (slate), which tied the knots']);
   });
   it('adds the caution for a child', () => {
     const child = { ...base, wearer: { name: 'x', wrist: 138, child: true } };
@@ -60,6 +79,43 @@ describe('steps', () => {
     expect(at(own, 'Lay cord 2 in')).toBeLessThan(at(own, 'Tie square knots'));
     const tuck = titles({ ...base, ends: 'tuck' });
     expect(at(tuck, 'Tuck')).toBeLessThan(at(tuck, 'Trim'));
+  });
+});
+
+describe('waits', () => {
+  const waits = (piece: Piece) =>
+    stepsOf(piece).flatMap((s) => (s.wait ? [[s.id, s.wait.minutes]] : []));
+  it('glue cures a day before it is worn, molten ends a minute before they are touched', () => {
+    expect(waits({ ...base, ends: 'glue' })).toEqual([['ends-glue', 24 * 60]]);
+    expect(waits(base)).toEqual([['ends-singe', 1]]);
+    expect(waits({ ...base, ends: 'tuck' })).toEqual([]);
+  });
+  it('say what must not be done before they are over', () => {
+    const glue = stepsOf({ ...base, ends: 'glue' }).find((s) => s.id === 'ends-glue');
+    expect(glue?.wait?.not).toMatch(/Do not wear it/);
+    expect(glue?.mistakes?.length).toBeGreaterThan(1);
+  });
+});
+
+describe('calling out', () => {
+  const steps = stepsOf(base);
+  const at = (id: string): number => steps.findIndex((s) => s.id === id);
+  it('says how many more, and what comes then', () => {
+    const first = steps[at('tie-band')]!;
+    expect(callNext(steps, { index: at('tie-band'), unit: 0 })).toBe(
+      `${first.units - 1} half knots more, then lay it round once`,
+    );
+    expect(callNext(steps, { index: at('tie-band'), unit: first.units - 3 })).toMatch(
+      /^two half knots more/,
+    );
+  });
+  it('says of knots from which side, where the bump lies', () => {
+    const next = callNext(steps, { index: at('try-on-early'), unit: 0 });
+    expect(next).toMatch(/^ten half knots, (left|right) first, where the bump lies$/);
+  });
+  it('ends with the last step', () => {
+    expect(callNext(steps, { index: steps.length - 1, unit: 0 })).toBeNull();
+    expect(callNext(steps, { index: steps.length, unit: 0 })).toBeNull();
   });
 });
 

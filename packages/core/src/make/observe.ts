@@ -5,15 +5,14 @@ import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { sitesOf } from '../piece/sites.js';
 import type { PartPlan, Plan, StrandPlan } from '../plan/plan-types.js';
-import type { MakeRecord } from './outcome.js';
+import type { MakeRecord } from './record.js';
 
 /** A technique is measured by a make only where it is most of what was made. Assumed. */
 const MOST = 0.6;
 /** Factors beyond these are slips in measuring, not hands. Assumed. */
 const PLAUSIBLE = [0.4, 2.5] as const;
 
-const plausible = ({ ratio }: Observation): boolean =>
-  ratio > PLAUSIBLE[0] && ratio < PLAUSIBLE[1];
+const plausible = ({ ratio }: Observation): boolean => ratio > PLAUSIBLE[0] && ratio < PLAUSIBLE[1];
 
 const nominal = ({ mm, hand }: Reason): number => mm / (hand?.factor ?? 1);
 
@@ -64,11 +63,7 @@ function takeUp(plan: Plan, record: MakeRecord, tied: Tied): Observation[] {
     const strands = plan.strands.filter(({ cord, given }) => cord.kind === cordKind && !given);
     const varied = strands.flatMap(({ reasons }) => reasons.filter((r) => r.technique));
     const scale = ({ code, technique }: Reason): number =>
-      code.startsWith('run.')
-        ? stretched
-        : partKind(technique!).entry.pitched
-          ? tied.share
-          : 1;
+      code.startsWith('run.') ? stretched : partKind(technique!).entry.pitched ? tied.share : 1;
     const amounts = new Map<string, number>();
     for (const reason of varied) {
       add(amounts, reason.technique!, nominal(reason) * scale(reason));

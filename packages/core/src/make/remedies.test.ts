@@ -51,7 +51,9 @@ describe('what can be done', () => {
     expect(list.find((r) => r.code === 'swap-cords')!.text).toContain('Cord 1 has 9000 mm left');
     const thin: Piece = {
       ...own,
-      strands: own.strands.map((s, i) => (i === 0 ? { ...s, cord: { ...s.cord, diameter: 2 } } : s)),
+      strands: own.strands.map((s, i) =>
+        i === 0 ? { ...s, cord: { ...s.cord, diameter: 2 } } : s,
+      ),
     };
     expect(codes(proposed(thin, 0, [9000, 900]))).not.toContain('swap-cords');
   });

@@ -33,7 +33,9 @@ export function observeSwatch({ part, cord, units, length, before, after }: Swat
   if (!model) throw new RangeError(`a ${kind.entry.label} cannot be measured on a swatch`);
   if (units < LEAST_SWATCH) throw new RangeError(`tie at least ${LEAST_SWATCH} of them`);
   if (!(before > after) || !(length > 0)) {
-    throw new RangeError('after tying there must be less cord than before, and some length of work');
+    throw new RangeError(
+      'after tying there must be less cord than before, and some length of work',
+    );
   }
   const key = { technique: kind.entry.id, cordKind: cord.kind, spread: model.spread };
   return [

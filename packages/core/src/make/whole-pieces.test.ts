@@ -1,6 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { TEMPLATES, templateById } from '../template/templates.js';
 import { planned } from '../testing.js';
+import { closureKind } from '../closure/registry.js';
+import { callNext } from './call.js';
 import { doneByPart, totalActions } from './progress.js';
 import { makeSteps } from './steps.js';
 
@@ -84,9 +86,32 @@ describe('steps of whole pieces', () => {
     expect(titles('beaded-band').some((title) => title.includes('Dye'))).toBe(false);
   });
   it('name the ends that stay', () => {
-    const trim = (id: string) => stepsOf(id).steps.find((step) => step.id === 'trim')?.text;
-    expect(trim('beaded-band')).toContain('the closure’s tails stay whole');
-    expect(trim('knotted-centre')).toContain('name each end');
+    const trim = (id: string) => stepsOf(id).steps.find((step) => step.id === 'trim')!.ends!;
+    expect(trim('beaded-band').stays).toContain('both tails, out to their stopper knots');
+    expect(trim('beaded-band').goes[0]).toMatch(/^both ends of cord 2/);
+    expect(trim('knotted-centre').stays.join()).toContain('the cord that each knot slides on');
+  });
+  it.each(TEMPLATES.map((t) => t.id))(
+    '%s: has a picture for every step and a check of its closure',
+    (id) => {
+      const { piece, steps } = stepsOf(id);
+      expect(steps.filter((step) => !step.look)).toEqual([]);
+      const checks = steps.filter((step) => step.id.startsWith('check-')).map((step) => step.text);
+      for (const check of closureKind(piece.closure.type).finish.checks) {
+        expect(checks).toContain(check);
+      }
+      expect(new Set(steps.map((step) => step.id)).size).toBe(steps.length);
+    },
+  );
+  it('call the bead and the knots after it', () => {
+    const { steps } = stepsOf('beaded-band');
+    const index = steps.findIndex((step) => step.title.startsWith('String'));
+    expect(callNext(steps, { index, unit: 0 })).toMatch(/^two half knots, (left|right) first/);
+  });
+  it('gather and fix the cords in order where no closure holds them', () => {
+    const anchor = (id: string) => stepsOf(id).steps.find((step) => step.id === 'anchor');
+    expect(anchor('floss-stripe')?.text).toMatch(/from the left: 1 \w+.*\(cord 1\), 2 /);
+    expect(anchor('buckle-band')).toBeUndefined();
   });
 });
 

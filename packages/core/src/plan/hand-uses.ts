@@ -2,14 +2,14 @@ import type { Use } from '../face/reason.js';
 import { factorOf, type Hand, type HandFactor } from '../learn/hand.js';
 import type { Strand } from '../piece/piece.js';
 
-/** `your hand takes 4 % more, by 5 makes` */
+/** `your hand takes 4 % more than the model, measured 5 times` */
 export function tellHand({ factor, rests }: Pick<HandFactor, 'factor' | 'rests'>): string {
   const percent = Math.round(Math.abs(factor - 1) * 1000) / 10;
   const how =
     percent < 0.05
       ? 'as much as the model'
       : `${percent} % ${factor > 1 ? 'more' : 'less'} than the model`;
-  return `your hand takes ${how}, by ${rests} ${rests === 1 ? 'make' : 'makes'}`;
+  return `your hand takes ${how}, measured ${rests === 1 ? 'once' : `${rests} times`}`;
 }
 
 /**

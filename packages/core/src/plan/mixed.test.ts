@@ -173,9 +173,11 @@ describe('strands', () => {
     const tight = plan.strands[1]!;
     expect(of(tight.reasons, 'knot.half') / of(usual.reasons, 'knot.half')).toBeCloseTo(1.2, 6);
     expect(tight.reasons.find((r) => r.code === 'knot.half')?.detail).toMatch(
-      /your hand takes 20 % more than the model, by 4 makes$/,
+      /your hand takes 20 % more than the model, measured 4 times$/,
     );
-    expect(tight.reasons.find((r) => r.code === 'reserve')?.detail).toContain('your makes differ by about 7 %');
+    expect(tight.reasons.find((r) => r.code === 'reserve')?.detail).toContain(
+      'your makes differ by about 7 %',
+    );
     expect(of(tight.reasons, 'run.around')).toBeCloseTo(of(usual.reasons, 'run.around'), 9);
   });
   it('take a thread to pull by where a hole is narrow', () => {

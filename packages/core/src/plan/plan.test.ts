@@ -12,6 +12,7 @@ import {
   planned,
   type BandCords,
 } from '../testing.js';
+import { costOfWaste } from './cost-of-waste.js';
 import { planPiece } from './plan.js';
 import type { Plan } from './plan-types.js';
 
@@ -218,5 +219,21 @@ describe('checks', () => {
   it('notes a band much wider than its buckle', () => {
     const narrow = { ...buckle, slot: 8 };
     expect(codes(piece({ closure: narrow }))).toContain('buckle.narrow');
+  });
+
+  it('tells what is left over and what that cost, at each sureness', () => {
+    const priced = (sureness: number, price?: number): Plan =>
+      planned({
+        ...EXAMPLE_PIECE,
+        cutting: { ...EXAMPLE_PIECE.cutting, sureness },
+        strands: EXAMPLE_PIECE.strands.map((strand) => ({
+          ...strand,
+          cord: { ...strand.cord, ...(price === undefined ? {} : { price }) },
+        })),
+      });
+    const plan = priced(0.95, 0.4);
+    expect(costOfWaste(plan)).toBeCloseTo((plan.totals.leftover / 1000) * 0.4, 9);
+    expect(costOfWaste(priced(0.99, 0.4))!).toBeGreaterThan(costOfWaste(plan)!);
+    expect(costOfWaste(priced(0.95))).toBeNull();
   });
 });

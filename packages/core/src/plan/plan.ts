@@ -15,7 +15,6 @@ import type { PartPlan, Plan, PlanResult, PlanTotals, StrandPlan } from './plan-
 import { rulesOfThumb } from './rule-of-thumb.js';
 import { planAuxiliary, planStrands } from './strands.js';
 
-
 /** Thread in mm that pulls cords through a narrow hole, folded over them. Common practice, no source. */
 const NEEDLE_THREAD = 300;
 

@@ -66,10 +66,8 @@ class Sums {
 function mergeHalves(first: readonly Reason[], second: readonly Reason[]): Reason[] {
   const rest = [...second];
   const both = first.map((reason): Reason => {
-    const i = rest.findIndex((r) =>
-        r.code === reason.code &&
-        r.label === reason.label &&
-        r.technique === reason.technique,
+    const i = rest.findIndex(
+      (r) => r.code === reason.code && r.label === reason.label && r.technique === reason.technique,
     );
     if (i < 0) return reason;
     const [other] = rest.splice(i, 1) as [Reason];

@@ -14,8 +14,14 @@ const SHORT: Readonly<Record<string, string>> = {
   reserve: 'reserve',
 };
 
+interface Props {
+  readonly strand: StrandPlan;
+  /** Smallest share of the cord that is named. */
+  readonly least?: number;
+}
+
 /** The cord laid out straight and cut into what it is for, in proportion; the fold marked. */
-export function CordStrip({ strand }: { readonly strand: StrandPlan }) {
+export function CordStrip({ strand, least = 0.07 }: Props) {
   const units = useUnits();
   const { cut, cord, fold } = strand;
   const rows = strand.reasons.map((reason, index) => ({
@@ -50,7 +56,7 @@ export function CordStrip({ strand }: { readonly strand: StrandPlan }) {
       </Box>
       <Box position="relative" h="20px" mt="1">
         {rows
-          .filter(({ share }) => share > 0.07)
+          .filter(({ share }) => share > least)
           .map(({ reason, index, from, share }) => (
             <Text
               key={index}

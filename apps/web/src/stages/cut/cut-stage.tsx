@@ -12,12 +12,13 @@ import {
 } from '@coiled-strand/core';
 import { Printer } from 'lucide-react';
 import { Choices } from '../../fields/choices';
+import { Sureness } from './sureness';
 import { SelectField } from '../../fields/select-field';
 import { usePiece } from '../../piece/piece-store';
 import { useStage } from '../../piece/piece-route';
 import { Reasons } from '../../piece/reasons';
 import { StrandBadge } from '../../piece/strand-badge';
-import { PRACTICE_CHOICES, STEPS, SURENESS } from '../../settings/cutting-choices';
+import { PRACTICE_CHOICES, STEPS } from '../../settings/cutting-choices';
 import { useUnits } from '../../settings/use-units';
 import { CordStrip } from './cord-strip';
 import './print.css';
@@ -47,14 +48,7 @@ export function CutStage() {
       <Needs plan={plan} />
       <Comparison plan={plan} />
       <Grid className="no-print" templateColumns={{ base: '1fr', md: '3fr 2fr' }} gap="6">
-        <Choices
-          label="How sure that every cord lasts"
-          value={cutting.sureness}
-          onChange={(sureness) =>
-            edit((old) => ({ ...old, cutting: { ...old.cutting, sureness } }))
-          }
-          choices={SURENESS.map((s) => ({ value: s.value, label: s.label }))}
-        />
+        <Sureness />
         <Choices
           label="How practised your hands are"
           value={cutting.practice}

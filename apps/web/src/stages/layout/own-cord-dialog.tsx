@@ -5,6 +5,7 @@ import { CORD_KIND_FACTS, CORD_KINDS, type Cord, type CordKind } from '@coiled-s
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { Controller, useForm } from 'react-hook-form';
 import { useAddCord } from '../../api/queries';
+import { useCurrency } from '../../settings/use-currency';
 import { LengthField } from '../../fields/length-field';
 import { SelectField } from '../../fields/select-field';
 
@@ -14,17 +15,30 @@ interface Props {
   readonly onDone: (cord: Cord) => void;
 }
 
+/** An empty field is no price, not nought. */
+const priceFrom = (text: string | number | null | undefined): number | undefined => {
+  const clean = String(text ?? '').trim();
+  return clean === '' ? undefined : Number(clean.replace(',', '.'));
+};
+
 /** A cord that is not on the list yet: kind, diameter, colour. Kept on the list from then on. */
 export function OwnCordDialog({ start, onClose, onDone }: Props) {
   const add = useAddCord();
+  const currency = useCurrency();
   const { control, register, handleSubmit, formState } = useForm<CordDto>({
     resolver: classValidatorResolver(CordDto),
     defaultValues: { ...start, name: '', colour: { ...start.colour } },
   });
   const { errors } = formState;
   const submit = handleSubmit(async (cord) => {
-    const { name, kind, diameter, colour } = cord;
-    const { value } = await add.mutateAsync({ name, kind, diameter, colour });
+    const { name, kind, diameter, colour, price } = cord;
+    const { value } = await add.mutateAsync({
+      name,
+      kind,
+      diameter,
+      colour,
+      ...(price === undefined ? {} : { price }),
+    });
     onDone(value);
   });
   return (
@@ -80,6 +94,11 @@ export function OwnCordDialog({ start, onClose, onDone }: Props) {
         <Flex w="full">
           <Input type="color" {...register('colour.hex')} p="1" cursor="pointer" />
         </Flex>
+      </Field.Root>
+      <Field.Root invalid={errors.price !== undefined}>
+        <Field.Label>Price of a metre in {currency} (may be left out)</Field.Label>
+        <Input inputMode="decimal" {...register('price', { setValueAs: priceFrom })} />
+        {errors.price && <Field.ErrorText>A price, as a number.</Field.ErrorText>}
       </Field.Root>
     </EntryDialog>
   );

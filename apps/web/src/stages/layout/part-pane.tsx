@@ -8,12 +8,12 @@ import {
   type PartSite,
   type Piece,
   type Reason,
+  pluralOf,
 } from '@coiled-strand/core';
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Repeat, Trash2 } from 'lucide-react';
 import { lazy, Suspense, useMemo } from 'react';
 import { useSelection } from '../../bench/selection-store';
 import { Answer } from '../../piece/answers';
-import { pluralOf } from '../../piece/counts';
 import {
   appendBead,
   partActions,

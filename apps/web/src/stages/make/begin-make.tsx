@@ -29,7 +29,7 @@ export function BeginMake() {
           size="large"
           // What the server would freeze must be what is seen here.
           disabled={begin.isPending || dirty}
-          onClick={() => begin.mutate()}
+          onClick={() => begin.mutate({})}
         >
           Begin making
         </Button>

@@ -5,11 +5,19 @@ import { flush, useProgress, whenSent } from './progress-store';
 interface Sent {
   readonly path: string;
   readonly done: number;
+  readonly at: string;
+  readonly device: string;
+  readonly seconds?: { readonly tie: number };
+  readonly timers: readonly { readonly step: string; readonly startedAt: string | null }[];
 }
 let sent: Sent[] = [];
 let answers: (() => Promise<Response>)[] = [];
 const ok = (): Promise<Response> =>
-  Promise.resolve({ ok: true, status: 200, text: () => Promise.resolve('{}') } as Response);
+  Promise.resolve({
+    ok: true,
+    status: 200,
+    text: () => Promise.resolve('{"id":"m","done":5}'),
+  } as Response);
 const down = (): Promise<Response> => Promise.reject(new TypeError('Failed to fetch'));
 const refused = (): Promise<Response> =>
   Promise.resolve({
@@ -17,6 +25,7 @@ const refused = (): Promise<Response> =>
     status: 409,
     text: () => Promise.resolve('{"error":{"code":"make.logged","message":"x","remedy":"y"}}'),
   } as Response);
+const here = (makeId: string): number | undefined => useProgress.getState().local[makeId]?.done;
 const settle = async (): Promise<void> => {
   await jest.advanceTimersByTimeAsync(5000);
 };
@@ -24,12 +33,11 @@ const settle = async (): Promise<void> => {
 beforeEach(() => {
   jest.useFakeTimers();
   localStorage.clear();
-  useProgress.setState({ done: {}, unsent: {} });
+  useProgress.setState({ local: {}, unsent: {}, seconds: {} });
   sent = [];
   answers = [];
   globalThis.fetch = ((path: string, init: RequestInit) => {
-    const { done } = JSON.parse(init.body as string) as { done: number };
-    sent.push({ path, done });
+    sent.push({ path, ...(JSON.parse(init.body as string) as Omit<Sent, 'path'>) });
     return (answers.shift() ?? ok)();
   }) as typeof fetch;
 });
@@ -42,9 +50,9 @@ afterEach(() => {
 describe('progress of a make', () => {
   it('is known here at once and sent', async () => {
     useProgress.getState().set('m', 1);
-    expect(useProgress.getState().done).toEqual({ m: 1 });
+    expect(here('m')).toBe(1);
     await settle();
-    expect(sent).toEqual([{ path: '/api/makes/m/progress', done: 1 }]);
+    expect(sent).toMatchObject([{ path: '/api/makes/m/progress', done: 1 }]);
     expect(useProgress.getState().unsent).toEqual({});
   });
 
@@ -64,9 +72,9 @@ describe('progress of a make', () => {
     useProgress.getState().set('m', 8);
     await jest.advanceTimersByTimeAsync(100);
     const kept = JSON.parse(localStorage.getItem('coiled-strand.progress') ?? '{}') as {
-      state: { done: object; unsent: object };
+      state: object;
     };
-    expect(kept.state).toMatchObject({ done: { m: 8 }, unsent: { m: true } });
+    expect(kept.state).toMatchObject({ local: { m: { done: 8 } }, unsent: { m: true } });
     answers = [];
     await flush();
     await settle();
@@ -79,18 +87,18 @@ describe('progress of a make', () => {
     useProgress.getState().set('m', 3);
     await settle();
     expect(sent).toHaveLength(1);
-    expect(useProgress.getState().done).toEqual({});
+    expect(useProgress.getState().local).toEqual({});
   });
 
   it('tells the page what the server has before it lets go of its own number', async () => {
     const seen: (number | undefined)[] = [];
-    whenSent((makeId, done) => {
-      seen.push(done, useProgress.getState().done[makeId]);
+    whenSent((make) => {
+      seen.push(make.done, here(make.id));
     });
     useProgress.getState().set('m', 5);
     await settle();
     expect(seen).toEqual([5, 5]);
-    expect(useProgress.getState().done).toEqual({});
+    expect(useProgress.getState().local).toEqual({});
   });
 
   it('keeps makes apart', async () => {
@@ -101,5 +109,41 @@ describe('progress of a make', () => {
       ['/api/makes/a/progress', 1],
       ['/api/makes/b/progress', 2],
     ]);
+  });
+
+  it('says of every action when it was, each later than the last', async () => {
+    jest.setSystemTime(Date.UTC(2026, 0, 1));
+    for (let done = 1; done <= 3; done++) {
+      useProgress.getState().set('m', done);
+      await jest.advanceTimersByTimeAsync(0);
+    }
+    const times = sent.map(({ at }) => Date.parse(at));
+    expect(times.every((at, i) => i === 0 || at > times[i - 1]!)).toBe(true);
+  });
+
+  it('counts the time at the bench by stage, without long pauses', async () => {
+    const { set } = useProgress.getState();
+    set('t', 1, 'tie');
+    await jest.advanceTimersByTimeAsync(8_000);
+    set('t', 2, 'tie');
+    await jest.advanceTimersByTimeAsync(3_600_000);
+    set('t', 3, 'tie');
+    await jest.advanceTimersByTimeAsync(7_000);
+    set('t', 4, 'finish');
+    await settle();
+    expect(sent.at(-1)?.seconds).toEqual({ prepare: 0, tie: 8, finish: 7 });
+    expect(sent.at(-1)?.device).toMatch(/^[0-9a-f-]{36}$/);
+  });
+
+  it('keeps timers beside the count, and sends both', async () => {
+    const at = '2026-01-01T09:00:00.000Z';
+    useProgress.getState().set('m', 4);
+    useProgress.getState().setTimer('m', 0, 'ends-glue', at);
+    expect(here('m')).toBe(4);
+    await settle();
+    expect(sent.at(-1)).toMatchObject({ done: 4, timers: [{ step: 'ends-glue', startedAt: at }] });
+    useProgress.getState().setTimer('m', 4, 'ends-glue', null);
+    await settle();
+    expect(sent.at(-1)).toMatchObject({ timers: [{ step: 'ends-glue', startedAt: null }] });
   });
 });

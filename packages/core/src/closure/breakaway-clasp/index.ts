@@ -98,6 +98,14 @@ export const breakawayClasp: ClosureKind<BreakawayClasp> = {
       ],
     };
   },
+  finish: {
+    stays: ['the cords between work and clasp'],
+    goes: ['the ends beyond the knots at the clasp'],
+    checks: [
+      'It comes apart under a pull before any cord or knot gives, and goes together again.',
+      'No bead or knot is small enough, or loose enough, to come off in a hand.',
+    ],
+  },
   mistakes: [
     'A knot holds less than the clasp: then the beads scatter instead. Pull at every knot.',
   ],

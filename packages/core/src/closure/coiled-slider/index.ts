@@ -6,7 +6,7 @@ import { STOPPERS } from '../../knot/stopper.js';
 import { strokeOf } from '../../knot/stroke.js';
 import { coilCord } from '../../knot/wraps.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { once } from '../steps.js';
+import { moving, once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import {
   acrossTails,
@@ -117,27 +117,46 @@ export const coiledSlider: ClosureKind<CoiledSlider> = {
     start: [],
     end: [
       ...plaitSteps(site, slider.tailForm, layout.measures.tail!),
-      once(
-        'Lay both tails over each other',
-        'Cross the tails so that they point opposite ways and lie side by side, the piece closed to a ring.',
+      moving(
+        once(
+          'Lay both tails over each other',
+          'Cross the tails so that they point opposite ways and lie side by side, the piece closed to a ring.',
+        ),
+        'closure-run',
+        'closure-tail',
       ),
       {
+        moves: ['own'],
         title: `Wind ${slider.turns} wraps`,
         text: 'Lay the slider cord in a long bight along both tails, then wind its end round tails and bight, wrap beside wrap. None may cross another.',
         units: slider.turns,
         unitName: 'wrap',
         cautions: [],
       },
-      once(
-        'Pull it under',
-        'Pass the end through the bight and pull the other end until the bight has gone under the wraps. Roll the coil between finger and thumb until the wraps are even; then see that it slides.',
+      moving(
+        once(
+          'Pull it under',
+          'Pass the end through the bight and pull the other end until the bight has gone under the wraps. Roll the coil between finger and thumb until the wraps are even; then see that it slides.',
+        ),
+        'own',
       ),
-      once(
-        `${STOPPERS[slider.stopper].label} at the end of each tail`,
-        'Draw the slider out as far as the piece must open, and tie a stopper at the end of each tail.',
+      moving(
+        once(
+          `${STOPPERS[slider.stopper].label} at the end of each tail`,
+          'Draw the slider out as far as the piece must open, and tie a stopper at the end of each tail.',
+        ),
+        'closure-stop',
       ),
     ],
   }),
+  finish: {
+    stays: ['both tails, out to their stopper knots'],
+    goes: ['the two ends of the coiled cord', 'the stubs beyond the stopper knots'],
+    checks: [
+      'The coil moves with some force, and stays where it is put when you let go.',
+      'Drawn right out it passes the hand; the stoppers do not slip through the coil.',
+    ],
+  },
   mistakes: [
     'Wraps cross each other: they jam or come loose. Stroke them flat before they are tight.',
     'Glue gets inside the slider.',

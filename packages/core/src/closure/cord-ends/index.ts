@@ -9,6 +9,7 @@ import { ellipse, plateOf, roundedBox } from '../../knot/plate.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { claspStates } from '../clasps.js';
 import { hookOutline } from '../hook-and-ring/index.js';
+import { GLUE_CURES } from '../../face/waits.js';
 import { once } from '../steps.js';
 import { mm, useEach } from '../tails.js';
 
@@ -198,11 +199,14 @@ export const cordEnds: ClosureKind<CordEnds> = {
         `Push both cord ends on dry and close the clasp round the wearer. ${ends.by === 'glue' ? 'Once glued' : 'Once crimped'}, the length is fixed.`,
       ),
       ends.by === 'glue'
-        ? once(
-            'Glue both cord ends on',
-            `Roughen the cord where it goes in, ${mm(ends.socket)} deep; a little glue inside the cap and on the cord, push in, turn once, hold for a minute, and let it lie.`,
-            CAUTIONS.glue,
-          )
+        ? {
+            ...once(
+              'Glue both cord ends on',
+              `Roughen the cord where it goes in, ${mm(ends.socket)} deep; a little glue inside the cap and on the cord, push in, turn once, hold for a minute, and let it lie.`,
+              CAUTIONS.glue,
+            ),
+            wait: GLUE_CURES,
+          }
         : once(
             'Crimp both cord ends on',
             `Push the cord ${mm(ends.socket)} in and press the cap shut with flat pliers, one side after the other. Pull at it firmly.`,
@@ -213,6 +217,11 @@ export const cordEnds: ClosureKind<CordEnds> = {
       ),
     ],
   }),
+  finish: {
+    stays: ['the cord inside the cord ends'],
+    goes: ['nothing outside: the ends are covered'],
+    checks: ['Pull at both cord ends: no cord moves in its socket.', 'No glue shows outside.'],
+  },
   mistakes: [
     'The ends are set before trying on.',
     'Too much glue: it is pushed out and shows. A drop inside, none outside.',

@@ -1,6 +1,7 @@
 import { plainClosure, type ClosureBase, type ClosureKind } from '../../face/closure-kind.js';
 import { CAUTIONS } from '../../face/cautions.js';
 import { plateOf, roundedBox } from '../../knot/plate.js';
+import { GLUE_CURES } from '../../face/waits.js';
 import { once } from '../steps.js';
 import { mm, useEach } from '../tails.js';
 
@@ -119,21 +120,28 @@ export const glueInClasp: ClosureKind<GlueInClasp> = {
         'Try it on before anything is glued',
         `Push both ends dry into the recesses, ${mm(clasp.recess)} deep, and close the clasp on the wearer. All sliders and rings must be on the cord by now.`,
       ),
-      once(
-        'Glue the ends in',
-        `Roughen the cord ends; a little flexible glue in the recess, push in to the bottom, wipe off, hold for a minute.${
-          site.runs.some((run) => run.cord.kind === 'leather')
-            ? ' Dye the cut face first if it would show.'
-            : ''
-        }`,
-        CAUTIONS.glue,
-      ),
-      once(
-        'Let it cure',
-        'Overnight, better 24 hours, lying still and not bent, before it is worn.',
-      ),
+      {
+        ...once(
+          'Glue the ends in',
+          `Roughen the cord ends; a little flexible glue in the recess, push in to the bottom, wipe off, hold for a minute.${
+            site.runs.some((run) => run.cord.kind === 'leather')
+              ? ' Dye the cut face first if it would show.'
+              : ''
+          }`,
+          CAUTIONS.glue,
+        ),
+        wait: GLUE_CURES,
+      },
     ],
   }),
+  finish: {
+    stays: ['the cord inside the recesses'],
+    goes: ['nothing outside: the ends are covered'],
+    checks: [
+      'Pull at both halves: no cord moves in its recess.',
+      'The clasp snaps shut with its whole strength; nothing keeps the halves apart.',
+    ],
+  },
   mistakes: [
     'The clasp is glued before trying on.',
     'Sliders and stopper rings are forgotten: they do not go on any more.',

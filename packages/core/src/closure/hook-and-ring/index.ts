@@ -72,5 +72,13 @@ export const hookAndRing: ClosureKind<HookAndRing> = {
     ];
   },
   steps: (clasp, site) => tieSteps(site, clasp.name, false),
+  finish: {
+    stays: ['the cord inside the ends of hook and ring'],
+    goes: ['nothing outside: the ends are covered'],
+    checks: [
+      'The hook catches with the wearer’s own movement and does not come loose when shaken.',
+      'Pull at both ends: no cord moves in its socket.',
+    ],
+  },
   mistakes: ['Worn loose, a hook unhooks by itself: it needs a snug fit.'],
 };

@@ -167,6 +167,14 @@ export const lariat: ClosureKind<Lariat> = {
       ),
     ],
   }),
+  finish: {
+    stays: ['both ends with their beads and knots'],
+    goes: ['the stubs beyond the end knots'],
+    checks: [
+      'Each end passes its ring or loop by itself, one after the other.',
+      'Worn, it holds by its own weight and opens without force.',
+    ],
+  },
   mistakes: [
     'The ends are too big for the ring, or all want to go through at once: let them pass one by one.',
     'A cord round the neck can catch: not for children, sleep or sport.',

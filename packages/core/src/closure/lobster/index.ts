@@ -117,6 +117,14 @@ export const lobster: ClosureKind<Lobster> = {
     ];
   },
   steps: (clasp, site) => tieSteps(site, clasp.name, clasp.to === 'loop'),
+  finish: {
+    stays: ['the cords between work and rings'],
+    goes: ['the ends beyond the knots at the rings'],
+    checks: [
+      'The clasp opens and shuts by itself; no thin cord finds the gap of a ring.',
+      'Pull at the closed clasp three times: no knot creeps.',
+    ],
+  },
   mistakes: [
     'The end is tied before trying on: there is no second chance without cutting.',
     'The ring is not quite shut, and thin cord slips out of it.',

@@ -216,6 +216,14 @@ export const loopAndButton: ClosureKind<LoopAndButton> = {
       ? { start: [button], end: [loop] }
       : { start: [loop], end: [button] };
   },
+  finish: {
+    stays: ['the loop', 'the cords that hold the button'],
+    goes: ['the ends beyond the last knot at the button'],
+    checks: [
+      'The button goes through the loop with a push and does not fall out when shaken.',
+      'Pull at the button: its knot does not creep.',
+    ],
+  },
   mistakes: [
     'The loop is tied easy: after a week the button falls out. It should need a push.',
     'The button is tied before the piece was tried on; its place sets the size.',

@@ -115,6 +115,11 @@ export const loopAndKnot: ClosureKind<LoopAndKnot> = {
       ),
     ],
   }),
+  finish: {
+    stays: ['the loop', 'the knot that closes it'],
+    goes: ['the ends beyond the knot, but for what you want as a tassel'],
+    checks: ['The knot goes through the loop with a push and does not fall out when shaken.'],
+  },
   mistakes: [
     'The knot is drawn up before it was tried: its place sets the size.',
     'The loop is too easy; with wear the knot slips out.',

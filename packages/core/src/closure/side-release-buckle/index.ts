@@ -243,6 +243,14 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure> = {
       end: [],
     };
   },
+  finish: {
+    stays: ['the core, and the hitch at the first half', 'the bars of cord round the second half'],
+    goes: ['the two working ends beside the last half knot'],
+    checks: [
+      'Both halves face the same way and click shut.',
+      'Pull hard at the closed buckle three times: neither half creeps out of its cord.',
+    ],
+  },
   mistakes: [
     'The two halves face opposite ways: look before the hitch is pulled tight.',
     'The core is set slack, and the band comes out longer than planned.',

@@ -11,7 +11,7 @@ import {
 } from '../../part/square-knot-sinnet/model.js';
 import { drawSinnet } from '../../part/square-knot-sinnet/drawing.js';
 import { moved } from '../../knot/stroke.js';
-import { once } from '../steps.js';
+import { moving, once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import {
   coresOfTails,
@@ -157,11 +157,16 @@ export const squareKnotSlider: ClosureKind<SquareKnotSlider> = {
     start: [],
     end: [
       ...plaitSteps(site, slider.tailForm, layout.measures.tail!),
-      once(
-        'Lay both tails over each other',
-        'Cross the tails so that they point opposite ways and lie side by side, not twisted, the piece closed to a ring. A clip or a bit of tape on each side holds them.',
+      moving(
+        once(
+          'Lay both tails over each other',
+          'Cross the tails so that they point opposite ways and lie side by side, not twisted, the piece closed to a ring. A clip or a bit of tape on each side holds them.',
+        ),
+        'closure-run',
+        'closure-tail',
       ),
       {
+        moves: ['closure-front', 'closure-back'],
         title: `Tie the slider, ${slider.units} half knots`,
         text: 'Lay the middle of the slider cord behind both tails and tie half knots round them, sides in turn. Snug, not hard: it has to slide.',
         units: slider.units,
@@ -169,16 +174,29 @@ export const squareKnotSlider: ClosureKind<SquareKnotSlider> = {
         sideOf: (unit, first) => (unit % 2 === 0 ? first : first === 'left' ? 'right' : 'left'),
         cautions: [],
       },
-      once(
-        'See that it slides',
-        'Draw the ring in and out before anything is trimmed or glued. Too stiff: push a blunt needle along the tails. Too loose: pull the last half knots tighter.',
+      moving(
+        once(
+          'See that it slides',
+          'Draw the ring in and out before anything is trimmed or glued. Too stiff: push a blunt needle along the tails. Too loose: pull the last half knots tighter.',
+        ),
       ),
-      once(
-        `${STOPPERS[slider.stopper].label} at the end of each tail`,
-        'Draw the slider out as far as the piece must open, and tie a stopper at the end of each tail.',
+      moving(
+        once(
+          `${STOPPERS[slider.stopper].label} at the end of each tail`,
+          'Draw the slider out as far as the piece must open, and tie a stopper at the end of each tail.',
+        ),
+        'closure-stop',
       ),
     ],
   }),
+  finish: {
+    stays: ['both tails, out to their stopper knots'],
+    goes: ['the two ends of the slider cord', 'the stubs beyond the stopper knots'],
+    checks: [
+      'The slider moves with some force, and stays where it is put when you let go.',
+      'Drawn right out it passes the hand; the stoppers do not slip through the slider.',
+    ],
+  },
   mistakes: [
     'Glue gets inside the slider: only the two cut ends are secured, from outside.',
     'The standing tails are trimmed instead of the ends of the slider cord.',

@@ -129,5 +129,10 @@ export const tieEnds: ClosureKind<TieEnds> = {
       ),
     ],
   }),
+  finish: {
+    stays: ['both ties, out to the knots at their ends'],
+    goes: ['the stubs beyond those knots'],
+    checks: ['Tied and pulled, the ties hold, and the knots at their ends do not slip.'],
+  },
   mistakes: ['Ends cut to length before the knots at their ends are tied.'],
 };

@@ -124,6 +124,14 @@ export const toggle: ClosureKind<Toggle> = {
       ],
     };
   },
+  finish: {
+    stays: ['the cords between work, ring and bar'],
+    goes: ['the ends beyond the knots at ring and bar'],
+    checks: [
+      'The bar turns freely through the ring, and lies across it when it is worn.',
+      'Pull at the closed toggle three times: no knot creeps.',
+    ],
+  },
   mistakes: [
     'Beads sit right against the bar: it has no room to turn through the ring. Two small rings give it.',
   ],

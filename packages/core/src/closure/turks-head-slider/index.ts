@@ -12,7 +12,7 @@ import {
   turksHeadWidth,
 } from '../../knot/turks-head.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { once } from '../steps.js';
+import { moving, once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import {
   acrossTails,
@@ -167,27 +167,49 @@ export const turksHeadSlider: ClosureKind<TurksHeadSlider> = {
       start: [],
       end: [
         ...plaitSteps(site, slider.tailForm, layout.measures.tail!),
-        once(
-          'Tie the Turk’s head on a tube',
-          `On a tube of about ${mm(Math.round(tube))} (a pen or a roll of paper): wind and weave ${slider.leads} leads and ${slider.bights} bights, over and under by turns, until the end meets the beginning.${following(slider.passes)}`,
+        moving(
+          once(
+            'Tie the Turk’s head on a tube',
+            `On a tube of about ${mm(Math.round(tube))} (a pen or a roll of paper): wind and weave ${slider.leads} leads and ${slider.bights} bights, over and under by turns, until the end meets the beginning.${following(slider.passes)}`,
+          ),
+          'own',
         ),
-        once(
-          'Lay both tails over each other through it',
-          'Slip the knot off the tube. Lead the tails through it from opposite sides, so that they lie side by side and point opposite ways.',
+        moving(
+          once(
+            'Lay both tails over each other through it',
+            'Slip the knot off the tube. Lead the tails through it from opposite sides, so that they lie side by side and point opposite ways.',
+          ),
+          'closure-run',
+          'closure-tail',
         ),
         {
+          moves: ['own'],
           title: `Take up the slack, ${rounds} rounds`,
           text: 'Begin at one end and follow the cord all the way through the knot with a blunt needle, drawing a little slack on at each bight; then again from the start. Little by little keeps it even: one hard pull spoils its shape.',
           units: rounds,
           unitName: 'round',
           cautions: [],
         },
-        once(
-          `${STOPPERS[slider.stopper].label} at the end of each strand`,
-          'See that it slides and grips. Draw the tails out as far as the piece must open, and tie a stopper in the end of every strand by itself.',
+        moving(
+          once(
+            `${STOPPERS[slider.stopper].label} at the end of each strand`,
+            'See that it slides and grips. Draw the tails out as far as the piece must open, and tie a stopper in the end of every strand by itself.',
+          ),
+          'closure-stop',
         ),
       ],
     };
+  },
+  finish: {
+    stays: ['both tails, out to their knots'],
+    goes: [
+      'the two ends of the knot’s own cord, where they lie inside it',
+      'the stubs beyond the end knots',
+    ],
+    checks: [
+      'The knot moves with some force, and stays where it is put when you let go.',
+      'Every round lies flat beside its neighbours; none crosses.',
+    ],
   },
   mistakes: [
     'Leads and bights with a common divisor: the end meets the beginning too soon, with part of the knot missing.',

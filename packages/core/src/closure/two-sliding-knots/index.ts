@@ -7,7 +7,7 @@ import {
 import { KNOT_SPREAD } from '../../face/reason.js';
 import { STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
 import { bundleOfRuns } from '../../part/pick.js';
-import { once } from '../steps.js';
+import { moving, once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import {
   endTails,
@@ -96,23 +96,38 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots> = {
   steps: (closure, _site, layout) => ({
     start: [],
     end: [
-      once(
-        'Lay both tails over each other',
-        'Cross the tails so that each points past the other, the piece closed to a ring.',
+      moving(
+        once(
+          'Lay both tails over each other',
+          'Cross the tails so that each points past the other, the piece closed to a ring.',
+        ),
+        'closure-run',
+        'closure-tail',
       ),
       {
+        moves: ['closure-stop'],
         title: `${STOPPERS[closure.form].label} with each tail`,
         text: `Tie each tail round the other cord, ${mm(layout.measures.tail!)} from the body on both sides. The knot must grip the other cord and still slide. Make both gaps equal, or the ring closes crooked.`,
         units: 2,
         unitName: 'knot',
         cautions: [],
       },
-      once(
-        'Draw it in and out',
-        'Try the largest size over what it must pass and the smallest as it will be worn, before the ends are trimmed.',
+      moving(
+        once(
+          'Draw it in and out',
+          'Try the largest size over what it must pass and the smallest as it will be worn, before the ends are trimmed.',
+        ),
       ),
     ],
   }),
+  finish: {
+    stays: ['the cord that each knot slides on, all of it'],
+    goes: ['the short end beyond each sliding knot'],
+    checks: [
+      'Both knots move, and stay where they are put when you let go.',
+      'Drawn in, both sides meet the body at the same distance.',
+    ],
+  },
   mistakes: [
     'The two knots sit at unlike distances: drawn in, a gap stays on one side.',
     'The tail is tied round itself instead of the other cord.',

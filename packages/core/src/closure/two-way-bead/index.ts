@@ -3,7 +3,7 @@ import { BEAD_SHAPES, type Bead, type BeadShape } from '../../material/bead.js';
 import { passage } from '../../material/passage.js';
 import type { Finding } from '../../measure/finding.js';
 import { beadSolid } from '../../part/beads/drawing.js';
-import { once } from '../steps.js';
+import { moving, once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import { freeAtStart, mm, slideAim, slidingLayout, stopperUses, TAILS_FIELD } from '../tails.js';
 
@@ -133,9 +133,14 @@ export const twoWayBead: ClosureKind<TwoWayBead> = {
   steps: (closure) => ({
     start: [],
     end: [
-      once(
-        `Pass both tails through ${closure.name}`,
-        'One tail from each side, in opposite directions. Cut each tip to a point, or stiffen it with a drop of glue and let it dry, to get the second one through.',
+      moving(
+        once(
+          `Pass both tails through ${closure.name}`,
+          'One tail from each side, in opposite directions. Cut each tip to a point, or stiffen it with a drop of glue and let it dry, to get the second one through.',
+        ),
+        'closure-run',
+        'closure-tail',
+        'closure-bead',
       ),
       once(
         closure.endBead > 0
@@ -143,9 +148,19 @@ export const twoWayBead: ClosureKind<TwoWayBead> = {
           : 'A knot at the end of each tail',
         'Draw the ring out as far as it must open before the knots are tied.',
       ),
-      once('Draw it in and out', 'The bead must hold by itself and still give to a firm pull.'),
+      moving(
+        once('Draw it in and out', 'The bead must hold by itself and still give to a firm pull.'),
+      ),
     ],
   }),
+  finish: {
+    stays: ['both tails beyond the bead, out to their ends'],
+    goes: ['the stubs beyond the end knots or end beads'],
+    checks: [
+      'The bead gives to a firm pull and holds by itself.',
+      'Drawn right out it passes the hand, and the ends do not slip through the bead.',
+    ],
+  },
   mistakes: [
     'Both tails go through the same way: then it does not draw in.',
     'The bead grips only new cord: leather wears smooth, so choose it tight.',

@@ -157,7 +157,9 @@ export const beads: PartKind<BeadsPart> = {
     const { through, around } = threading(part, site);
     const name = (unit: number): string => {
       const bead = site.bead(part.beads[unit]!);
-      return `${bead.name}, ${mm(bead.length)}`;
+      const size = mm(bead.length);
+      // Many are called by their size already.
+      return bead.name.includes(size) ? bead.name : `${bead.name}, ${size}`;
     };
     const knot =
       part.between === 'overhand' || part.between === 'double-barrel'

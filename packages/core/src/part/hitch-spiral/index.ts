@@ -154,7 +154,8 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
       done > 0 ? 'laid' : 'planned',
     );
     if (!at) return below;
-    const { workers, d, height } = at;
+    const { workers, d } = at;
+    const height = layout.pitch;
     const half = layout.width / 2 - d / 2;
     const turn = ridge(at.bundle, d);
     const bar = (i: number): Point[] => [

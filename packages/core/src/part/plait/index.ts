@@ -3,7 +3,14 @@ import { plainLayout, type PartKind } from '../../face/part-kind.js';
 import { otherSide, type Side } from '../../face/side.js';
 import { PLAIT_SPREAD } from '../../face/reason.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { PLAIT_FORMS, plaitRatio, PLAITS, ROUND_LOOKS, roundLook, type PlaitForm } from '../../knot/plait.js';
+import {
+  PLAIT_FORMS,
+  plaitRatio,
+  PLAITS,
+  ROUND_LOOKS,
+  roundLook,
+  type PlaitForm,
+} from '../../knot/plait.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { sideBySide } from '../../knot/lanes.js';
 import type { Finding } from '../../measure/finding.js';

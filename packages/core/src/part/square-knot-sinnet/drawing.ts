@@ -286,6 +286,6 @@ export function pictureOfNext(
     ...before.above.map(hang),
     strokeOf(moving, 'picture-moving', 'picture', [smooth(movingLine)], 'moving', 'round'),
     strokeOf(waiting, 'picture-waiting', 'picture', [smooth(waitingLine)], 'laid', 'round'),
-    { kind: 'arrow', key: 'picture-arrow', line: arrow },
+    { kind: 'arrow', key: 'picture-arrow', width: 0.25 * d, line: arrow },
   ];
 }

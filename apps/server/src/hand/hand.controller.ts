@@ -1,0 +1,46 @@
+import { SetAsideDto, SwatchDto, type HandView, type SwatchView } from '@coiled-strand/contract';
+import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { uuid } from '../http/uuid.pipe.js';
+import { bodyOf } from '../openapi/body-of.js';
+import { HandService } from './hand.service.js';
+
+@ApiTags('hand')
+@Controller()
+export class HandController {
+  constructor(private readonly hand: HandService) {}
+
+  @Get('hand')
+  @ApiOperation({ summary: 'What was learnt of the hand, and what it rests on' })
+  get(): Promise<HandView> {
+    return this.hand.get();
+  }
+
+  @Get('swatches')
+  list(): Promise<SwatchView[]> {
+    return this.hand.listSwatches();
+  }
+
+  @Post('swatches')
+  @ApiOperation({ summary: 'A few units tied and measured' })
+  @bodyOf(SwatchDto)
+  add(@Body() swatch: SwatchDto): Promise<SwatchView> {
+    return this.hand.addSwatch(swatch);
+  }
+
+  @Put('swatches/:id/set-aside')
+  @HttpCode(204)
+  @bodyOf(SetAsideDto)
+  setAside(
+    @Param('id', uuid('swatch')) id: string,
+    @Body() { reason }: SetAsideDto,
+  ): Promise<void> {
+    return this.hand.setSwatchAside(id, reason);
+  }
+
+  @Delete('swatches/:id')
+  @HttpCode(204)
+  remove(@Param('id', uuid('swatch')) id: string): Promise<void> {
+    return this.hand.removeSwatch(id);
+  }
+}

@@ -1,0 +1,15 @@
+import { Module } from '@nestjs/common';
+import { TypeOrmModule } from '@nestjs/typeorm';
+import { MakeRow } from '../makes/make.entity.js';
+import { WorkshopModule } from '../workshop/workshop.module.js';
+import { HandController } from './hand.controller.js';
+import { HandService } from './hand.service.js';
+import { SwatchRow } from './swatch.entity.js';
+
+@Module({
+  imports: [WorkshopModule, TypeOrmModule.forFeature([MakeRow, SwatchRow])],
+  controllers: [HandController],
+  providers: [HandService],
+  exports: [HandService],
+})
+export class HandModule {}

@@ -1,0 +1,35 @@
+import type { PhotoView } from '@coiled-strand/contract';
+import { Controller, Delete, Get, HttpCode, Param, Post, Req, Res } from '@nestjs/common';
+import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
+import type { Request, Response } from 'express';
+import { uuid } from '../http/uuid.pipe.js';
+import { PhotosService } from './photos.service.js';
+
+@ApiTags('photos')
+@Controller()
+export class PhotosController {
+  constructor(private readonly photos: PhotosService) {}
+
+  @Post('makes/:id/photos')
+  @ApiConsumes('image/jpeg', 'image/png', 'image/webp')
+  @ApiOperation({ summary: 'Add a picture to a make; its bytes are the body' })
+  add(@Param('id', uuid('make')) id: string, @Req() request: Request): Promise<PhotoView> {
+    return this.photos.add(id, request.body);
+  }
+
+  @Get('photos/:id')
+  @ApiOperation({ summary: 'The bytes of a picture' })
+  async get(@Param('id', uuid('photo')) id: string, @Res() response: Response): Promise<void> {
+    const { type, bytes } = await this.photos.get(id);
+    response.setHeader('Content-Type', type);
+    // A photo never changes under its id.
+    response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
+    response.send(bytes);
+  }
+
+  @Delete('photos/:id')
+  @HttpCode(204)
+  remove(@Param('id', uuid('photo')) id: string): Promise<void> {
+    return this.photos.remove(id);
+  }
+}

@@ -1,0 +1,37 @@
+import { costOfWaste, planPiece } from '@coiled-strand/core';
+import { useMemo } from 'react';
+import { useHand } from '../../api/queries';
+import { Choices } from '../../fields/choices';
+import { useStage } from '../../piece/piece-route';
+import { usePiece } from '../../piece/piece-store';
+import { SURENESS } from '../../settings/cutting-choices';
+import { useCurrency } from '../../settings/use-currency';
+import { useUnits } from '../../settings/use-units';
+
+/** How sure the cuts are, and what each degree of it is expected to waste and to cost. */
+export function Sureness() {
+  const { piece } = useStage();
+  const edit = usePiece((state) => state.edit);
+  const hand = useHand();
+  const units = useUnits();
+  const currency = useCurrency();
+  const choices = useMemo(
+    () =>
+      SURENESS.map(({ value, label }) => {
+        const plan = planPiece({ ...piece, cutting: { ...piece.cutting, sureness: value } }, hand);
+        if (!plan.ok) return { value, label };
+        const cost = costOfWaste(plan);
+        const price = cost === null ? '' : `, ${currency} ${cost.toFixed(2)}`;
+        return { value, label, detail: `${units.cord(plan.totals.leftover)} left over${price}` };
+      }),
+    [piece, hand, units, currency],
+  );
+  return (
+    <Choices
+      label="How sure that every cord lasts, and what is left over on average"
+      value={piece.cutting.sureness}
+      onChange={(sureness) => edit((old) => ({ ...old, cutting: { ...old.cutting, sureness } }))}
+      choices={choices}
+    />
+  );
+}

@@ -1,0 +1,90 @@
+import { describe, expect, it } from '@jest/globals';
+import { planPiece, type Plan } from '@coiled-strand/core';
+import { screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { MemoryRouter } from 'react-router';
+import { renderIn } from '../../testing';
+import { loggedView, makeView, pieceOf } from '../../testing-make';
+import { LogForm } from './log-form';
+import { Logged } from './logged';
+import { minutesOf, sumOfMinutes } from './minutes';
+
+const piece = pieceOf('buckle-band');
+const plan = planPiece(piece) as Plan;
+const record = {
+  cords: [{ cut: 3300, leftover: 300 }],
+  length: plan.fit.length * 1.01,
+  minutes: 50,
+  stages: { prepare: 8, tie: 36, finish: 6 },
+  worn: 'snug' as const,
+  owner: 'Ines Varga',
+};
+
+/** Answers every request with a make, and keeps what was sent. */
+function listen(): object[] {
+  const bodies: object[] = [];
+  globalThis.fetch = ((_path: string, init?: RequestInit) => {
+    if (init?.body) bodies.push(JSON.parse(init.body as string) as object);
+    return Promise.resolve({
+      ok: true,
+      status: 200,
+      text: () => Promise.resolve(JSON.stringify(makeView(piece))),
+    } as Response);
+  }) as typeof fetch;
+  return bodies;
+}
+
+describe('logging a make', () => {
+  it('begins with the time that was counted and asks for what must be measured', async () => {
+    const bodies = listen();
+    const make = makeView(piece, { seconds: { prepare: 300, tie: 1790, finish: 20 } });
+    renderIn({}, <LogForm make={make} plan={plan} open={2} />);
+    const field = (name: RegExp): HTMLInputElement => screen.getByRole('textbox', { name });
+    expect(field(/Minutes measuring/).value).toBe('5');
+    expect(field(/Minutes tying/).value).toBe('30');
+    expect(field(/Minutes finishing/).value).toBe('1');
+    await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
+    expect(await screen.findByText('How much was left over?')).toBeTruthy();
+    expect(bodies).toEqual([]);
+    await userEvent.type(field(/Cord 1, left over/), '30 cm');
+    await userEvent.type(field(/Length of the work/), '19.5 cm');
+    await userEvent.type(field(/Half knots tied/), '27{Enter}');
+    await userEvent.click(screen.getByRole('radio', { name: 'Loose' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
+    await waitFor(() => expect(bodies).toHaveLength(1));
+    expect(bodies[0]).toMatchObject({
+      cords: [{ leftover: 300 }],
+      length: 195,
+      tied: 27,
+      minutes: 36,
+      stages: { prepare: 5, tie: 30, finish: 1 },
+      worn: 'loose',
+      owner: 'Somebody',
+    });
+  });
+  it('shows what was logged beside what was predicted, and lets it be mended', async () => {
+    listen();
+    renderIn(
+      {},
+      <MemoryRouter>
+        <Logged entry={loggedView(piece, record)} />
+      </MemoryRouter>,
+    );
+    const text = screen.getByTestId('logged').textContent;
+    expect(text).toContain('in 50 minutes (8 cutting, 36 tying, 6 finishing)');
+    expect(text).toContain('Ines Varga has it. Sits snug.');
+    expect(text).toMatch(/Square knots took \d+ % (more|less) cord than the model’s/);
+    await userEvent.click(screen.getByRole('button', { name: 'Mend the log' }));
+    expect(screen.getByRole('textbox', { name: /Minutes tying/ })).toHaveProperty('value', '36');
+    await userEvent.click(screen.getByRole('button', { name: 'Leave it' }));
+    expect(screen.getByTestId('logged')).toBeTruthy();
+  });
+  it('rounds counted time to minutes, and what was touched at all to one', () => {
+    expect(minutesOf({ prepare: 0, tie: 5, finish: 95 })).toEqual({
+      prepare: 0,
+      tie: 1,
+      finish: 2,
+    });
+    expect(sumOfMinutes({ prepare: 1, tie: 2, finish: 3 })).toBe(6);
+  });
+});

@@ -1,0 +1,248 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { doneByPart, KNOT_SPREAD, pluralOf, speak, type Forecast } from '@coiled-strand/core';
+import { useState } from 'react';
+import { LengthField } from '../../fields/length-field';
+import { StrandBadge } from '../../piece/strand-badge';
+import type { Make } from '../../piece/use-make';
+import { useUnits } from '../../settings/use-units';
+import { Button } from '../../shell/button';
+import { Modal } from '../../shell/modal';
+import { useMeasures } from './measure-store';
+import { useForecast, type Seen } from './use-forecast';
+
+interface Props {
+  readonly make: Make;
+  readonly open: boolean;
+  readonly onClose: () => void;
+}
+
+/** Half way: what lies on the table is measured, and what comes of it is told. */
+export function MeasureDialog(props: Props) {
+  return (
+    <Modal
+      open={props.open}
+      onClose={props.onClose}
+      size="wide"
+      title="Measure now"
+      description="Lay the work straight along a rule, not stretched. From the start of the work to the last knot; then, if you want to know whether the cord lasts, what is left of each cord beyond it."
+    >
+      <Measuring {...props} />
+    </Modal>
+  );
+}
+
+function Measuring({ make, onClose }: Props) {
+  const units = useUnits();
+  const { plan, view } = make;
+  const take = useMeasures((state) => state.take);
+  const seen = useForecast(make);
+  const done = doneByPart(make.steps, make.done);
+  const planned = plan.parts.reduce(
+    (sum, { id, layout }) => sum + layout.length * Math.min(1, (done[id] ?? 0) / layout.units),
+    0,
+  );
+  const fresh = seen !== null && Object.entries(done).every(([id, n]) => seen.half.done[id] === n);
+  const [length, setLength] = useState<number | null>(fresh ? seen.half.length : null);
+  const [left, setLeft] = useState<(number | null)[]>(
+    fresh ? [...seen.half.left] : plan.strands.map(() => null),
+  );
+  const measured = (newLength: number | null, newLeft: readonly (number | null)[]): void => {
+    if (newLength !== null) take(view.id, { done, length: newLength, left: newLeft });
+  };
+  return (
+    <Flex direction="column" gap="5">
+      <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="4">
+        <LengthField
+          label="Length of the work so far"
+          value={length}
+          unit={units.unit}
+          placeholder={`planned ${units.size(planned)}`}
+          onChange={(mm) => {
+            setLength(mm);
+            measured(mm, left);
+          }}
+        />
+        {plan.strands.map((strand, i) =>
+          strand.given ? null : (
+            <Flex key={strand.number} gap="3" align="flex-start">
+              <Box pt="7">
+                <StrandBadge number={strand.number} cord={strand.cord} size={30} />
+              </Box>
+              <LengthField
+                label={`Cord ${strand.number}, left${strand.fold === null ? '' : ', both ends together'}`}
+                value={left[i] ?? null}
+                unit={units.cordUnit}
+                placeholder="may be left out"
+                onChange={(mm) => {
+                  const next = left.map((old, n) => (n === i ? mm : old));
+                  setLeft(next);
+                  measured(length, next);
+                }}
+                onClear={() => {
+                  const next = left.map((old, n) => (n === i ? null : old));
+                  setLeft(next);
+                  measured(length, next);
+                }}
+              />
+            </Flex>
+          ),
+        )}
+      </Grid>
+      {length !== null && seen && <Told make={make} seen={seen} />}
+      <Flex justify="flex-end" gap="3">
+        {seen && (
+          <Button
+            onClick={() => {
+              take(view.id, null);
+              setLength(null);
+              setLeft(plan.strands.map(() => null));
+            }}
+          >
+            Forget it
+          </Button>
+        )}
+        <Button variant="solid" size="large" onClick={onClose}>
+          Go on
+        </Button>
+      </Flex>
+    </Flex>
+  );
+}
+
+/** What a probability means for one cord, or for all of them. */
+const lastsWords = (p: number, subject: string): string =>
+  p > 0.995
+    ? `${subject} lasts: surer than 99 times in 100`
+    : p < 0.005
+      ? `${subject} will not last`
+      : `${subject} lasts ${Math.round(p * 100)} times in 100`;
+
+/** A take-up this many prior spreads off is a slip of the rule before it is a hand. Assumed. */
+const UNLIKELY = 2.5;
+
+const percent = (factor: number): string => {
+  const off = Math.abs(factor - 1) * 100;
+  return off < 0.5 ? 'as planned' : `${off.toFixed(0)} % ${factor > 1 ? 'more' : 'less'}`;
+};
+
+function Told({ make, seen }: { readonly make: Make; readonly seen: Seen }) {
+  const units = useUnits();
+  const { forecast: told, remedies } = seen;
+  const { plan, view } = make;
+  const sure = told.lasts >= view.piece.cutting.sureness;
+  const target = plan.fit.length;
+  return (
+    <Flex direction="column" gap="4" data-testid="forecast">
+      <Text fontSize="xl" fontWeight="600" color={sure ? 'ink' : 'warn'} aria-live="polite">
+        {told.lasts < 0.005 ? 'A cord will run out' : lastsWords(told.lasts, 'Every cord')}.
+      </Text>
+      {Math.abs(Math.log(told.takeUp.factor)) > UNLIKELY * KNOT_SPREAD && (
+        <Text color="warn">
+          That is far from what hands take. Were all ends of the cord measured, from the last knot
+          on, and in the unit you meant?
+        </Text>
+      )}
+      <LengthBand told={told} target={target} />
+      <Box as="ul" listStyleType="disc" m="0" pl="5">
+        <li>
+          A unit of yours is{' '}
+          {percent(told.pitch.factor).replace('more', 'longer').replace('less', 'shorter')}
+          {told.pitch.factor === 1 ? '' : ' '}and takes {percent(told.takeUp.factor)} cord.
+        </li>
+        {told.fill && (
+          <li>
+            {told.fill.toLength === told.fill.planned
+              ? `The ${told.fill.planned} ${pluralOf(fillName(make))} still planned bring it to ${units.size(target)}.`
+              : `For ${units.size(target)} tie ${told.fill.toLength} more ${pluralOf(fillName(make))} instead of ${told.fill.planned}.`}
+          </li>
+        )}
+        <li>{closeBy(make, told)}</li>
+        {told.strands
+          .filter((strand) => strand.lasts < 0.995)
+          .map((strand) => (
+            <li key={strand.number}>
+              Cord {strand.number} has {units.cord(strand.available)} and needs{' '}
+              {units.cord(strand.needs)}, surely {units.cord(strand.needsSurely)}:{' '}
+              {lastsWords(strand.lasts, 'it')}.
+            </li>
+          ))}
+      </Box>
+      {remedies.length > 0 && (
+        <Box>
+          <Text fontWeight="600" mb="2">
+            What can be done
+          </Text>
+          <Flex direction="column" gap="3">
+            {remedies.map((remedy) => (
+              <Box key={remedy.code} bg="warnFaint" borderRadius="soft" px="4" py="3">
+                <Text fontWeight="600">{remedy.title}</Text>
+                <Text>
+                  {remedy.code === 'join-cord'
+                    ? speak(remedy.text, units.cordUnit)
+                    : units.say(remedy.text)}
+                </Text>
+              </Box>
+            ))}
+          </Flex>
+        </Box>
+      )}
+    </Flex>
+  );
+}
+
+/** What the parts that fill are made of. */
+const fillName = ({ plan, steps, place }: Make): string => {
+  const step = steps[place.index];
+  return (
+    plan.parts.find((part) => part.id === step?.part)?.layout.unitName ??
+    plan.totals.counts[0]?.unitName ??
+    'unit'
+  );
+};
+
+/** Where the closure must begin at the latest, in words. */
+function closeBy({ plan }: Make, { latest }: Forecast): string {
+  const part = plan.parts.find((p) => p.id === latest.part);
+  if (latest.all || !part) return 'The closure can be tied after the last part, as planned.';
+  const name = part.layout.unitName;
+  const at = plan.parts.indexOf(part) + 1;
+  return `Begin the closure after ${latest.unit} ${latest.unit === 1 ? name : pluralOf(name)}${
+    plan.parts.length > 1 ? ` of part ${at}` : ''
+  } at the latest.`;
+}
+
+/** The length that comes out as a band on a rule, the planned one marked. */
+function LengthBand({ told, target }: { readonly told: Forecast; readonly target: number }) {
+  const units = useUnits();
+  const { low, mid, high } = told.length;
+  const from = Math.min(low, target) - 12;
+  const to = Math.max(high, target) + 12;
+  const x = (mm: number): string => `${((mm - from) / (to - from)) * 100}%`;
+  return (
+    <Box>
+      <Text>
+        Tied on as planned the parts come out {units.size(mid)}, nine times in ten between{' '}
+        {units.size(low)} and {units.size(high)}; planned are {units.size(target)}.
+      </Text>
+      <Box position="relative" h="34px" mt="2" bg="rule" borderRadius="4px" aria-hidden>
+        <Box
+          position="absolute"
+          top="6px"
+          h="22px"
+          bg="chalk"
+          opacity="0.35"
+          borderRadius="3px"
+          style={{ left: x(low), width: `calc(${x(high)} - ${x(low)})` }}
+        />
+        <Box position="absolute" top="3px" h="28px" w="3px" bg="chalk" style={{ left: x(mid) }} />
+        <Box
+          position="absolute"
+          top="0"
+          h="34px"
+          borderLeft="2px dashed {colors.ruleInk}"
+          style={{ left: x(target) }}
+        />
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,152 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { callNext, partKind, pluralOf, type Side, type Step } from '@coiled-strand/core';
+import { useEffect, type ReactNode } from 'react';
+import { Cautions } from '../../piece/cautions';
+import type { Make } from '../../piece/use-make';
+import { EndsNamed } from './ends-named';
+import { StepPicture } from './step-picture';
+
+interface Props {
+  readonly make: Make;
+  readonly step: Step;
+  readonly slow: number;
+  readonly onSlow: () => void;
+  readonly children: ReactNode;
+}
+
+/** Longer words than these are a sentence, and set smaller. */
+const SENTENCE = 40;
+
+/** The step at hand: its picture, what to do in large type, how many are done, what comes after. */
+export function StepView({ make, step, slow, onSlow, children }: Props) {
+  const { unit } = make.place;
+  const side = step.sideOf?.(unit) ?? null;
+  const counts = step.units > 1 || (step.from ?? 0) > 0;
+  const part = make.plan.parts.find((p) => p.id === step.part);
+  const crosses = part !== undefined && partKind(part.kind).picture !== undefined;
+  const title = counts
+    ? (step.unitText?.(unit) ?? (side ? sideTitle(side, crosses) : step.title))
+    : step.title;
+  const sentence = title.length > SENTENCE;
+  // The side is spoken as well as shown, for hands that cannot look up.
+  useEffect(() => {
+    document.title = side ? `${side}, ${unit + 1} of ${step.units}` : step.title;
+    return () => {
+      document.title = 'Coiled Strand';
+    };
+  }, [side, unit, step]);
+  return (
+    <Grid
+      templateColumns={{ base: '1fr', md: 'minmax(280px, 5fr) 7fr' }}
+      gap={{ base: '2', md: '9' }}
+      alignItems="start"
+    >
+      <StepPicture
+        make={make}
+        step={step}
+        unit={unit}
+        slow={slow}
+        onSlow={onSlow}
+        label={
+          side && crosses
+            ? `Next: the ${side} cord goes over the core`
+            : `Next: ${title.replace(/^Next: /, '')}`
+        }
+      />
+      <Box minW="0">
+        <Text color="muted" mb="1" fontSize={{ base: 'sm', md: 'md' }}>
+          Step {make.place.index + 1} of {make.steps.length}
+        </Text>
+        <Text
+          fontSize={
+            sentence ? { base: 'lg', md: 'xl' } : { base: 'xl', md: counts ? '3xl' : '2xl' }
+          }
+          fontWeight="600"
+          lineHeight={sentence ? '1.3' : '1.12'}
+        >
+          {title}
+        </Text>
+        {counts && <Counter make={make} step={step} unit={unit} />}
+        <NextCall make={make} />
+        {children}
+        <Text
+          mt="4"
+          maxW="640px"
+          fontSize={counts ? 'md' : { base: 'lg', md: 'xl' }}
+          lineHeight="1.4"
+        >
+          {step.text}
+        </Text>
+        {step.ends && <EndsNamed ends={step.ends} />}
+        <Mistakes mistakes={step.mistakes} />
+        <Cautions cautions={step.cautions} />
+      </Box>
+    </Grid>
+  );
+}
+
+interface CounterProps {
+  readonly make: Make;
+  readonly step: Step;
+  readonly unit: number;
+}
+
+function Counter({ make, step, unit }: CounterProps) {
+  const from = step.from ?? 0;
+  // Work that is interrupted to be tried on is counted through.
+  const on = make.steps.find(
+    (other) => other.from === from + step.units && other.part === step.part,
+  );
+  const all = from + step.units + (on && on.unitName === step.unitName ? on.units : 0);
+  const name = pluralOf(step.unitName ?? 'time');
+  return (
+    <Flex align="baseline" gap="4" flexWrap="wrap" mt="2">
+      <Text
+        fontSize="count"
+        fontWeight="600"
+        lineHeight="0.9"
+        fontVariantNumeric="lining-nums proportional-nums"
+        data-testid="counter"
+        aria-live="polite"
+        aria-label={`${unit + from} of ${all} ${name} done`}
+      >
+        {unit + from}
+      </Text>
+      <Text fontSize={{ base: 'md', md: 'xl' }} color="muted">
+        of {all} {name} done
+      </Text>
+    </Flex>
+  );
+}
+
+/** What comes after what is at hand, greyed. */
+function NextCall({ make }: { readonly make: Make }) {
+  const next = callNext(make.steps, make.place);
+  if (next === null) return null;
+  return (
+    <Text mt="3" color="muted" fontSize={{ base: 'md', md: 'lg' }} data-testid="next-call">
+      Then {next}
+    </Text>
+  );
+}
+
+/** What people get wrong here. */
+export function Mistakes({ mistakes }: { readonly mistakes: readonly string[] | undefined }) {
+  if (!mistakes || mistakes.length === 0) return null;
+  return (
+    <Box mt="4" maxW="640px">
+      <Text fontWeight="600">What goes wrong here</Text>
+      <Box as="ul" listStyleType="disc" m="0" mt="1" pl="5">
+        {mistakes.map((mistake) => (
+          <li key={mistake}>{mistake}</li>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
+/** Which cord goes next: over the core where the picture shows it, else on which side. */
+const sideTitle = (side: Side, crosses: boolean): string => {
+  const name = side === 'left' ? 'Left' : 'Right';
+  return crosses ? `${name} cord over` : `${name} side next`;
+};

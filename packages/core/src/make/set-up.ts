@@ -1,0 +1,115 @@
+import type { Run } from '../face/run.js';
+import type { Caution, Look, Step } from '../face/step.js';
+import { CAUTIONS } from '../face/cautions.js';
+import { formatLength } from '../measure/format-length.js';
+import { mm, speak } from '../measure/speak.js';
+import type { Piece } from '../piece/piece.js';
+import { sitesOf } from '../piece/sites.js';
+import type { Plan } from '../plan/plan-types.js';
+import type { MakerHabits } from './habits.js';
+
+/** A step that is done once. */
+export const onceStep = (
+  stage: Step['stage'],
+  id: string,
+  title: string,
+  text: string,
+  look: Look,
+  cautions: readonly Caution[] = [],
+): Step => ({ id, stage, title, text, units: 1, look, cautions });
+
+/** Measuring and cutting, every cord with its mark. */
+export function cutSteps(plan: Plan, habits: MakerHabits): Step[] {
+  const long = (length: number): string =>
+    formatLength(length, habits.cordUnit, { denominator: 8 });
+  const mark = (cut: number, fold: number | null): string =>
+    fold === null
+      ? '.'
+      : Math.abs(fold - cut / 2) < 0.5
+        ? `, and mark the middle at ${long(fold)}.`
+        : `, and mark the fold at ${long(fold)} from one end; that end is the shorter half.`;
+  return [
+    ...plan.strands.map((s): Step => {
+      const look: Look = { kind: 'cord', strand: s.number };
+      return s.given
+        ? onceStep(
+            'prepare',
+            `cut-${s.number}`,
+            'Have the endless loop ready',
+            `${s.cord.name}. Lay it flat and unturned, and mark its middle with a thread.`,
+            look,
+          )
+        : onceStep(
+            'prepare',
+            `cut-${s.number}`,
+            `Cut cord ${s.number}: ${long(s.cut)}`,
+            `${s.role}, ${s.cord.name}. Measure twice, laid straight and not stretched${mark(s.cut, s.fold)}`,
+            look,
+            [CAUTIONS.blade],
+          );
+    }),
+    ...plan.auxiliary.map((a, index) =>
+      onceStep(
+        'prepare',
+        `cut-aux-${index + 1}`,
+        `Cut ${a.label.toLowerCase()}: ${long(a.cut)}`,
+        `${a.cord ? a.cord.name : 'Any thin strong thread'}. Lay it aside until it is needed.`,
+        { kind: 'auxiliary', index },
+        [CAUTIONS.blade],
+      ),
+    ),
+  ];
+}
+
+/** `1 slate, 2 orange, 3 orange`: strands by their places from the left. */
+export const tellOrder = (runs: readonly Run[]): string =>
+  runs.map((run, place) => `${place + 1} ${run.cord.colour.name} (cord ${run.strand})`).join(', ');
+
+/** Cords lie between the first knots and the edge of the board; more than this many are told by place. */
+const ORDERED_FROM = 2;
+
+/**
+ * Where no closure holds the cords at the start they are gathered, in order, and fixed to the board.
+ *
+ * @param held whether the closure has steps of its own at the start
+ */
+export function anchorSteps(piece: Piece, plan: Plan, held: boolean, habits: MakerHabits): Step[] {
+  const site = sitesOf(piece)[0];
+  const runs = site?.runs ?? [];
+  if (held || runs.length === 0) return [];
+  const free = plan.closure.reach.start;
+  const order =
+    runs.length >= ORDERED_FROM ? ` Lay them side by side from the left: ${tellOrder(runs)}.` : '';
+  const text = `${
+    free > 0
+      ? `Leave ${mm(Math.round(free))} free at the start for the closure.`
+      : 'Begin at the ends.'
+  }${order} Hold them with a clip or a strip of tape on the board, the work coming towards you, and check that none is twisted round another.`;
+  return [
+    onceStep(
+      'prepare',
+      'anchor',
+      runs.length > 1 ? 'Gather the cords and fix them' : 'Fix the cord',
+      speak(text, habits.unit),
+      { kind: 'start' },
+    ),
+  ];
+}
+
+/** Working cords that begin in the work are laid in behind the core. */
+export const layInSteps = (piece: Piece, part: string): Step[] =>
+  piece.strands.flatMap((strand, i) =>
+    strand.laidIn
+      ? [
+          onceStep(
+            'tie',
+            `lay-in-${i + 1}`,
+            `Lay cord ${i + 1} in`,
+            strand.legs.length > 1
+              ? 'Put its middle behind the core, close to where the knots begin, one end to each side.'
+              : 'Put its end beside the core, so that the first knots cover it.',
+            { kind: 'lay-in', part, strand: i + 1 },
+          ),
+        ]
+      : [],
+  );

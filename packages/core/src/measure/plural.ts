@@ -1,0 +1,29 @@
+/**
+ * Several of a thing.
+ * @example pluralOf('stitch') // 'stitches'
+ */
+export const pluralOf = (name: string): string =>
+  `${name}${/(ch|sh|s|x)$/.test(name) ? 'es' : 's'}`;
+
+const WORDS = [
+  'no',
+  'one',
+  'two',
+  'three',
+  'four',
+  'five',
+  'six',
+  'seven',
+  'eight',
+  'nine',
+  'ten',
+  'eleven',
+  'twelve',
+];
+
+/**
+ * A number as it is called out: in words as far as they are short.
+ * @example sayCount(2, 'half knot') // 'two half knots'
+ */
+export const sayCount = (count: number, name: string): string =>
+  `${WORDS[count] ?? count} ${count === 1 ? name : pluralOf(name)}`;
