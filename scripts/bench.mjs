@@ -114,12 +114,44 @@ async function benchCore() {
   bench.add('plan a band of 40 strands by 300 rows', () => {
     core.planPiece(core.withPattern(broad, band40.id, edited()));
   });
+  benchMaking(core, bench, large);
   await bench.run();
   process.stdout.write('\nCore, in Node\n');
   for (const task of bench.tasks) {
     const { latency } = task.result;
     row(task.name, `${latency.mean.toFixed(3)} ms`, `p99 ${latency.p99.toFixed(3)} ms`);
   }
+}
+
+/** What a hand on the space bar waits for, and what is learnt after 500 makes. */
+function benchMaking(core, bench, piece) {
+  const plan = core.planPiece(piece);
+  const steps = core.makeSteps(piece, plan, { unit: 'cm', cordUnit: 'cm', hand: 'right' });
+  const tied = steps.filter((step) => step.part && step.units > 1);
+  let turn = 0;
+  bench.add('picture of the next step, 60 parts (target below 16 ms)', () => {
+    const step = tied[(turn += 1) % tied.length];
+    core.stepPicture(piece, plan, step, turn % step.units, 'left');
+  });
+  const half = {
+    done: Object.fromEntries(plan.parts.slice(0, 30).map((p) => [p.id, p.layout.units])),
+    length: plan.parts[30].start,
+    left: plan.strands.map(() => null),
+  };
+  bench.add('forecast half way, 60 parts on 12 strands', () => {
+    const seen = core.forecast(piece, plan, [], half);
+    core.remedies(piece, plan, [], half, seen);
+  });
+  const observations = Array.from({ length: 500 }, (_, i) => ({
+    technique: 'square-knot-sinnet',
+    cordKind: 'hemp',
+    measure: 'take-up',
+    ratio: 1 + 0.1 * Math.sin(i),
+    spread: 0.11,
+  }));
+  bench.add('what 500 makes say of a hand', () => {
+    core.lessonsFrom(observations);
+  });
 }
 
 /** The first page in Chromium: bytes over the wire and time until the bench is drawn. */

@@ -116,6 +116,21 @@ await run(async () => {
         await spaces(19)(page);
       },
     });
+    await shot('measure', at(meridian, 'make'), {
+      height: 1000,
+      act: async (page) => {
+        await page.keyboard.press('r');
+        const dialog = page.getByRole('dialog');
+        for (const [name, text] of [
+          [/Length of the work/, '8.9 cm'],
+          [/Cord 2, left/, '4 ft 6'],
+        ]) {
+          const field = dialog.getByRole('textbox', { name });
+          await field.fill(text);
+          await field.press('Enter');
+        }
+      },
+    });
     await shot('make-phone', at(meridian, 'make'), { width: 390, height: 844 });
     await shot('workshop', '/');
     await shot('finish', at(meridian, 'finish'), {
@@ -125,9 +140,14 @@ await run(async () => {
         await spaces(40)(page);
         await page.keyboard.press('e');
         await page.getByRole('checkbox', { checked: false }).first().click();
+        await page.mouse.move(0, 0);
       },
     });
-    await shot('log', at(meridian, 'log'), { height: 1000 });
+    await shot('log', at(meridian, 'log'), {
+      height: 1000,
+      act: (page) => page.getByTestId('logged').scrollIntoViewIfNeeded(),
+    });
+    await shot('hand', '/hand', { height: 1000 });
   } finally {
     await browser?.close();
     await server.stop();

@@ -1,11 +1,11 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import type { WorkshopView } from '@coiled-strand/contract';
+import type { MakeView, WorkshopView } from '@coiled-strand/contract';
 import type { Page } from '@playwright/test';
-import { expect, newPiece, test } from '../fixtures.js';
+import { expect, newPiece, stored, test } from '../fixtures.js';
 
 /** Each stage, and what is opened there one after another. */
 const STAGES: readonly (readonly [stage: string, open?: (page: Page) => AsyncIterable<string>])[] =
-  [['fit'], ['layout', panes], ['cut'], ['make', making], ['finish'], ['log', settings]];
+  [['fit'], ['layout', panes], ['cut'], ['make', making], ['finish', finishing], ['log', settings]];
 
 async function* panes(page: Page): AsyncGenerator<string> {
   for (const pane of ['Beads', 'Cords', 'Closure', 'Fill to length']) {
@@ -21,6 +21,50 @@ async function* making(page: Page): AsyncGenerator<string> {
   await page.getByRole('button', { name: 'Begin making' }).click();
   await page.getByText('Step 1 of').waitFor();
   yield 'under way';
+  for (let i = 0; i < 9; i++) await page.keyboard.press('Space');
+  await page.getByTestId('counter').waitFor();
+  yield 'knots';
+  for (const [key, name] of [
+    ['n', /How many half knots/],
+    ['w', 'Where was I?'],
+    ['r', 'Measure now'],
+  ] as const) {
+    await page.keyboard.press(key);
+    const dialog = page.getByRole('dialog', { name });
+    await dialog.waitFor();
+    if (key === 'r') {
+      for (const [field, text] of [
+        [/Length of the work/, '4 cm'],
+        [/Cord 1, left/, '40 cm'],
+      ] as const) {
+        await dialog.getByRole('textbox', { name: field }).fill(text);
+        await dialog.getByRole('textbox', { name: field }).press('Enter');
+      }
+      await dialog.getByText('What can be done').waitFor();
+    }
+    yield String(name);
+    await page.keyboard.press('Escape');
+    await dialog.waitFor({ state: 'hidden' });
+  }
+}
+
+async function* finishing(page: Page): AsyncGenerator<string> {
+  const make = await page.request.post(
+    page.url().replace(/pieces\/(.*)\/finish/, 'api/pieces/$1/makes'),
+    {
+      data: {},
+    },
+  );
+  const { id, total } = (await make.json()) as MakeView;
+  await page.request.put(`/api/makes/${id}/progress`, {
+    data: {
+      done: total - 3,
+      timers: [{ step: 'ends-singe', startedAt: new Date().toISOString() }],
+    },
+  });
+  await page.reload();
+  await page.getByRole('timer').waitFor();
+  yield 'with a wait';
 }
 
 async function* settings(page: Page): AsyncGenerator<string> {
@@ -79,6 +123,35 @@ for (const [stage, open] of STAGES) {
     if (open) for await (const what of open(page)) await expectAccessible(page, what);
   });
 }
+
+test('the book and the hand hold to WCAG 2.2 AA in both themes', async ({ page }) => {
+  await page.goto('/book');
+  await page.getByTestId('book-page').first().waitFor();
+  await expectAccessible(page, 'the book');
+  await page.goto('/hand');
+  await page.getByRole('img', { name: /Predicted and actual/ }).waitFor();
+  await page
+    .getByRole('button', { name: /by 1 measurement/ })
+    .first()
+    .click();
+  await page
+    .getByRole('button', { name: /^Set .* aside$/ })
+    .first()
+    .click();
+  await expectAccessible(page, 'the hand');
+  await page.getByRole('button', { name: 'Measure a swatch' }).click();
+  await page.getByRole('dialog').waitFor();
+  await expectAccessible(page, 'a swatch');
+});
+
+test('the log of a make holds to WCAG 2.2 AA in both themes', async ({ page, server }) => {
+  const { id } = await stored(server, 'Meridian');
+  await page.goto(`/pieces/${id}/log`);
+  await page.getByTestId('logged').waitFor();
+  await expectAccessible(page, 'logged');
+  await page.getByRole('button', { name: 'Mend the log' }).click();
+  await expectAccessible(page, 'mended');
+});
 
 test('the loom holds to WCAG 2.2 AA in both themes', async ({ page }) => {
   await newPiece(page, 'Seen on the loom', 'A knotted band in slanting stripes');
@@ -158,6 +231,14 @@ test('a whole make by keyboard alone, for a left-handed maker', async ({ page, s
     if (await stop.isVisible()) await stop.press('Enter');
   }
   await expect(page.getByRole('heading', { name: 'Finished' })).toBeVisible();
+  await page.keyboard.press('g');
+  await page.getByRole('textbox', { name: 'Cord 1, left over' }).focus();
+  await page.keyboard.type('30 cm');
+  await page.getByRole('textbox', { name: /Length of the work/ }).focus();
+  await page.keyboard.type('19.8');
+  await page.getByRole('button', { name: 'Log it' }).focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByTestId('logged')).toContainText('19.8 cm');
   // The settings are the workshop's; the other tests are made by a right-handed one.
   await server.put('/workshop/settings', settings);
 });

@@ -98,6 +98,21 @@ test('the place is found again: by side, by number, by a ruler', async ({ page }
   await expect(counter(page)).toHaveText(/1[34]/);
 });
 
+test('a foot pedal is taught by stepping on it, and goes on from then on', async ({ page }) => {
+  await begin(page, 'Pedal', 6);
+  await page.getByRole('button', { name: 'Sound, vibration, foot pedal' }).click();
+  await page.getByRole('menuitem', { name: /Foot pedal/ }).click();
+  const dialog = page.getByRole('dialog', { name: 'Foot pedal' });
+  await dialog.waitFor();
+  await page.keyboard.press('PageDown');
+  await expect(dialog).toContainText('It sends PageDown.');
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await expect(dialog).toBeHidden();
+  await expect(counter(page)).toHaveText('2');
+  await page.keyboard.press('PageDown');
+  await expect(counter(page)).toHaveText('3');
+});
+
 test('a move is shown slowly, and not to who does not bear motion', async ({ page }) => {
   await begin(page, 'Slowly', 6);
   await page.getByRole('button', { name: 'Show me slowly' }).click();

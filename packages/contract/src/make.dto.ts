@@ -20,6 +20,8 @@ import {
 } from 'class-validator';
 import { IsDefinedObject } from './is-defined-object.js';
 
+/** A device may have been away for a year. */
+const MOST_AGO = 366 * 24 * 60 * 60 * 1000;
 const MOST_SECONDS = 60 * 60 * 24 * 60;
 
 /** Time at the bench by stage, in seconds. */
@@ -61,10 +63,15 @@ export class ProgressDto {
   @Max(100_000)
   done!: number;
 
-  /** When that was so, by the clock of the device: what was seen later counts. Now when left out. */
+  /**
+   * How many ms ago that was so: of what several devices say, the latest counts. An age and no time of
+   * day, since clocks differ. Nought when left out.
+   */
   @IsOptional()
-  @IsISO8601()
-  at?: string;
+  @IsNumber()
+  @Min(0)
+  @Max(MOST_AGO)
+  ago?: number;
 
   /** Which device says so, for the time at the bench that it counts. */
   @IsOptional()

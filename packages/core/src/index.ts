@@ -85,3 +85,4 @@ export * from './make/rest.js';
 export * from './make/forecast.js';
 export * from './make/remedies.js';
 export * from './plan/cost-of-waste.js';
+export * from './make/bench-time.js';

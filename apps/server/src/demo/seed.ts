@@ -1,4 +1,4 @@
-import { makeSteps, planPiece, totalActions } from '@coiled-strand/core';
+import { compareOutcome, makeSteps, planPiece, totalActions } from '@coiled-strand/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import { SwatchRow } from '../hand/swatch.entity.js';
 import { MakeRow } from '../makes/make.entity.js';
@@ -72,6 +72,7 @@ async function addEarlierMake(
   const piece = row.spec;
   const plan = planPiece(piece);
   if (!plan.ok) throw new Error('the demo piece cannot be planned');
+  const record = earlierRecord(earlier, plan);
   const total = totalActions(makeSteps(piece, plan, SETTINGS));
   await manager.save(MakeRow, {
     workshopId: row.workshopId,
@@ -86,7 +87,8 @@ async function addEarlierMake(
     seconds: {},
     timers: {},
     setAside: null,
-    record: earlierRecord(earlier, plan),
+    record,
+    outcome: compareOutcome(piece, plan, record),
     createdAt: daysBefore(earlier.daysAgo),
     loggedAt: daysBefore(earlier.daysAgo, minutesOf(earlier.stages)),
     abandonedAt: null,

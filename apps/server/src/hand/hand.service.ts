@@ -2,7 +2,6 @@ import type { Evidence, HandView, SwatchDto, SwatchView } from '@coiled-strand/c
 import {
   handOf,
   lessonsFrom,
-  observe,
   observeSwatch,
   partKind,
   type Observation,
@@ -41,7 +40,7 @@ export class HandService {
     private readonly workshop: CurrentWorkshop,
   ) {}
 
-  /** Worked out anew each time: a few hundred makes take a moment, and nothing can go stale. */
+  /** Put together anew each time from what each make and swatch said: nothing can go stale. */
   async get(): Promise<HandView> {
     const evidence = [...(await this.fromMakes()), ...(await this.fromSwatches())].sort((a, b) =>
       a.source.at.localeCompare(b.source.at),
@@ -108,18 +107,16 @@ export class HandService {
       order: { loggedAt: 'ASC' },
     });
     return rows.flatMap((row) =>
-      row.record
-        ? observe(row.piece, row.plan, row.record).map((observation) => ({
-            ...observation,
-            source: {
-              from: 'make' as const,
-              id: row.id,
-              label: `${row.piece.name}, make ${row.number}`,
-              at: row.loggedAt!.toISOString(),
-              setAside: row.setAside,
-            },
-          }))
-        : [],
+      (row.outcome?.observations ?? []).map((observation) => ({
+        ...observation,
+        source: {
+          from: 'make' as const,
+          id: row.id,
+          label: `${row.piece.name}, make ${row.number}`,
+          at: row.loggedAt!.toISOString(),
+          setAside: row.setAside,
+        },
+      })),
     );
   }
 

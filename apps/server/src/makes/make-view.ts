@@ -1,5 +1,4 @@
 import type { MakeView, StageSecondsDto } from '@coiled-strand/contract';
-import { compareOutcome } from '@coiled-strand/core';
 import type { MakeRow } from './make.entity.js';
 import type { PhotoRow } from './photo.entity.js';
 
@@ -28,7 +27,7 @@ export const makeView = (row: MakeRow, photos: readonly PhotoRow[] = []): MakeVi
   startedAt: row.createdAt.toISOString(),
   loggedAt: row.loggedAt?.toISOString() ?? null,
   record: row.record,
-  outcome: row.record ? compareOutcome(row.piece, row.plan, row.record) : null,
+  outcome: row.outcome,
   setAside: row.setAside,
   photos: photos
     .filter((photo) => photo.makeId === row.id)

@@ -1,5 +1,5 @@
 import type { MakeLogDto, StageSecondsDto } from '@coiled-strand/contract';
-import type { Hand, Piece, Plan } from '@coiled-strand/core';
+import type { Hand, Outcome, Piece, Plan } from '@coiled-strand/core';
 import { Column, Entity } from 'typeorm';
 import { Owned } from '../database/base.entity.js';
 
@@ -16,7 +16,8 @@ export class MakeRow extends Owned {
   @Column('json')
   piece!: Piece;
 
-  @Column('json')
+  /** Large, and only read where something is worked out from it. */
+  @Column('json', { select: false })
   plan!: Plan;
 
   /** What was known of the hand when it was planned. */
@@ -26,7 +27,7 @@ export class MakeRow extends Owned {
   @Column('integer', { default: 0 })
   done!: number;
 
-  /** When that was so, by the clock of the device that said so. */
+  /** When that was so. */
   @Column('timestamptz', { name: 'done_at' })
   doneAt!: Date;
 
@@ -43,6 +44,10 @@ export class MakeRow extends Owned {
 
   @Column('json', { nullable: true })
   record!: MakeLogDto | null;
+
+  /** What the record says beside the plan: worked out once, when it is logged or mended. */
+  @Column('json', { nullable: true })
+  outcome!: Outcome | null;
 
   @Column('timestamptz', { name: 'logged_at', nullable: true })
   loggedAt!: Date | null;

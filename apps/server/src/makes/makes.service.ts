@@ -1,10 +1,12 @@
 import type { BeginMakeDto, MakeLogDto, MakeView, ProgressDto } from '@coiled-strand/contract';
 import {
+  compareOutcome,
   makeSteps,
   planPiece,
   totalActions,
   type FileFault,
   type Piece,
+  type Plan,
 } from '@coiled-strand/core';
 import { HttpStatus, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
@@ -95,7 +97,7 @@ export class MakesService {
           'The progress',
         );
       }
-      const at = progress.at === undefined ? new Date() : new Date(progress.at);
+      const at = new Date(Date.now() - (progress.ago ?? 0));
       const later = at.getTime() >= found.doneAt.getTime();
       const { device, seconds, timers = [] } = progress;
       return manager.save(MakeRow, {
@@ -113,6 +115,7 @@ export class MakesService {
 
   async log(id: string, record: MakeLogDto): Promise<MakeView> {
     const row = await this.row(id);
+    const plan = await this.planOf(id);
     const faults: FileFault[] = record.cords.flatMap((cord, i) =>
       cord.leftover > cord.cut
         ? [
@@ -123,15 +126,20 @@ export class MakesService {
           ]
         : [],
     );
-    if (record.cords.length !== row.plan.strands.length) {
+    if (record.cords.length !== plan.strands.length) {
       faults.push({
         path: 'cords',
-        message: `this make has ${row.plan.strands.length} cords, not ${record.cords.length}`,
+        message: `this make has ${plan.strands.length} cords, not ${record.cords.length}`,
       });
     }
     if (faults.length > 0) throw invalid(faults, 'The log');
     return this.view(
-      await this.makes.save({ ...row, record, loggedAt: row.loggedAt ?? new Date() }),
+      await this.makes.save({
+        ...row,
+        record,
+        outcome: compareOutcome(row.piece, plan, record),
+        loggedAt: row.loggedAt ?? new Date(),
+      }),
     );
   }
 
@@ -156,6 +164,14 @@ export class MakesService {
     });
     if (!row) throw notFound('make');
     return row;
+  }
+
+  private async planOf(id: string): Promise<Plan> {
+    const { plan } = await this.makes.findOneOrFail({
+      where: { id },
+      select: { id: true, plan: true },
+    });
+    return plan;
   }
 
   private async lockPiece(manager: EntityManager, id: string): Promise<PieceRow> {
@@ -189,6 +205,7 @@ export class MakesService {
       seconds: {},
       timers: {},
       record: null,
+      outcome: null,
       loggedAt: null,
       abandonedAt: null,
       setAside: null,

@@ -2,8 +2,9 @@ import { Box, Flex, Input, Text } from '@chakra-ui/react';
 import type { Evidence, Source } from '@coiled-strand/contract';
 import { format } from 'date-fns';
 import { useState, type FormEvent } from 'react';
-import { useRemoveSwatch, useSetAside } from '../api/queries';
+import { useAddSwatch, useRemoveSwatch, useSetAside, useSwatches } from '../api/queries';
 import { Button } from '../shell/button';
+import { toaster } from '../shell/toaster';
 import { overModel, SURPRISING } from './words';
 
 interface Props {
@@ -17,6 +18,19 @@ export function EvidenceRow({ evidence: { ratio, source }, surprise }: Props) {
   const [asking, setAsking] = useState(false);
   const setAside = useSetAside();
   const removeSwatch = useRemoveSwatch();
+  const addSwatch = useAddSwatch();
+  const swatches = useSwatches();
+  // Kept for as long as the message stands, so that it can be brought back.
+  const throwAway = async (): Promise<void> => {
+    const kept = swatches.data?.find(({ id }) => id === source.id)?.swatch;
+    await removeSwatch.mutateAsync(source.id);
+    toaster.create({
+      title: `${source.label} is thrown away.`,
+      ...(kept
+        ? { action: { label: 'Bring it back', onClick: () => addSwatch.mutate(kept) } }
+        : {}),
+    });
+  };
   const odd = Math.abs(surprise) > SURPRISING;
   return (
     <Box py="1.5">
@@ -39,10 +53,7 @@ export function EvidenceRow({ evidence: { ratio, source }, surprise }: Props) {
           Set aside
         </Button>
         {source.from === 'swatch' && (
-          <Button
-            aria-label={`Throw ${source.label} away`}
-            onClick={() => removeSwatch.mutate(source.id)}
-          >
+          <Button aria-label={`Throw ${source.label} away`} onClick={() => void throwAway()}>
             Throw away
           </Button>
         )}

@@ -67,6 +67,23 @@ export function learnFrom(belief: Belief, ratio: number): Belief {
 }
 
 /**
+ * The belief as it was without one of the makes it rests on: the other way round from `learnFrom`.
+ *
+ * @throws RangeError when it rests on none
+ */
+export function forget(belief: Belief, ratio: number): Belief {
+  if (belief.rests < 1) throw new RangeError('nothing was learnt yet');
+  const [now, one] = [1 / belief.sd ** 2, 1 / belief.wobble ** 2];
+  const precision = now - one;
+  return {
+    ...belief,
+    mean: (belief.mean * now - Math.log(ratio) * one) / precision,
+    sd: 1 / Math.sqrt(precision),
+    rests: belief.rests - 1,
+  };
+}
+
+/**
  * The next make: what is unsure of the hand and its wobble together.
  * @example nextMake(priorBelief(0.1)) // { factor: 1, spread: 0.1, rests: 0 }
  */

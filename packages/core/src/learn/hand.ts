@@ -1,5 +1,13 @@
 import type { CordKind } from '../material/cord.js';
-import { learnFrom, nextMake, priorBelief, surprise, type Belief, type Learnt } from './belief.js';
+import {
+  forget,
+  learnFrom,
+  nextMake,
+  priorBelief,
+  surprise,
+  type Belief,
+  type Learnt,
+} from './belief.js';
 
 /**
  * What varies by hand:
@@ -89,13 +97,7 @@ export function lessonsFrom<O extends Observation>(observations: readonly O[]): 
       belief,
       observations: group.map((one) => ({
         ...one,
-        surprise: surprise(
-          learnAll(
-            spread,
-            group.filter((other) => other !== one),
-          ),
-          one.ratio,
-        ),
+        surprise: surprise(forget(belief, one.ratio), one.ratio),
       })),
     };
   });

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { observe } from '../make/observe.js';
 import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import { planned, random } from '../testing.js';
-import { learnFrom, nextMake, priorBelief, surprise, type Belief } from './belief.js';
+import { forget, learnFrom, nextMake, priorBelief, surprise, type Belief } from './belief.js';
 import { handOf, lessonsFrom, type Hand, type Observation } from './hand.js';
 import { normalCdf } from './normal-cdf.js';
 import { normalQuantile } from './normal-quantile.js';
@@ -64,6 +64,14 @@ describe('a belief', () => {
     expect(many.factor).toBeCloseTo(1.2, 3);
     expect(many.spread).toBeLessThan(few.spread);
     expect(many.spread).toBeGreaterThan(0.055);
+  });
+  it('forgets what it learnt, and is as it was before', () => {
+    const [a, b] = [after(0.11, [1.1, 0.95]), after(0.11, [1.1, 0.95, 1.3])];
+    const back = forget(b, 1.3);
+    expect(back.mean).toBeCloseTo(a.mean, 12);
+    expect(back.sd).toBeCloseTo(a.sd, 12);
+    expect(forget(after(0.11, [1.3]), 1.3).sd).toBeCloseTo(priorBelief(0.11).sd, 12);
+    expect(() => forget(priorBelief(0.11), 1)).toThrow(RangeError);
   });
   it('calls a slip surprising', () => {
     expect(Math.abs(surprise(after(0.11, [1.05, 1.08, 1.06]), 1.07))).toBeLessThan(1);

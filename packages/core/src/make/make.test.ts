@@ -3,7 +3,8 @@ import fc from 'fast-check';
 import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
 import { BAND_CORDS, planned as planOf } from '../testing.js';
-import { handOf, lessonsFrom, type Measure } from '../learn/hand.js';
+import { ANY_HAND, handOf, lessonsFrom, type Measure } from '../learn/hand.js';
+import { tyingSeconds } from './bench-time.js';
 import { partKind } from '../part/registry.js';
 import { compareOutcome } from './outcome.js';
 import type { MakeRecord } from './record.js';
@@ -202,5 +203,30 @@ describe('outcome', () => {
     expect(() => outcome({ ...record(1), cords: [] })).toThrow(RangeError);
     const none = { cords: [{ cut: 100, leftover: 100 }], length: 200, minutes: 1 };
     expect(factor(none, 'take-up')).toBeUndefined();
+  });
+});
+
+describe('time at the bench', () => {
+  const plan = planOf(base);
+  const { units } = plan.parts[0]!.layout;
+  it('is what each takes times what is left, in this hand', () => {
+    const all = tyingSeconds(base, plan, ANY_HAND);
+    expect(all).toBe(units * partKind('square-knot-sinnet').entry.seconds);
+    expect(tyingSeconds(base, plan, ANY_HAND, { band: units - 5 })).toBeCloseTo(
+      (all * 5) / units,
+      9,
+    );
+    const slow = [
+      {
+        technique: 'square-knot-sinnet',
+        cordKind: cord.kind,
+        measure: 'time' as const,
+        factor: 1.5,
+        spread: 0.2,
+        rests: 3,
+      },
+    ];
+    expect(tyingSeconds(base, plan, slow)).toBeCloseTo(all * 1.5, 9);
+    expect(tyingSeconds(base, plan, ANY_HAND, { band: 999 })).toBe(0);
   });
 });

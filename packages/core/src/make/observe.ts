@@ -1,9 +1,8 @@
 import { KNOT_SPREAD, type Reason } from '../face/reason.js';
 import { PITCH_SPREAD, TIME_SPREAD, type Observation } from '../learn/hand.js';
-import type { CordKind } from '../material/cord.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
-import { sitesOf } from '../piece/sites.js';
+import { sitesOf, tyingCord } from '../piece/sites.js';
 import type { PartPlan, Plan, StrandPlan } from '../plan/plan-types.js';
 import type { MakeRecord } from './record.js';
 
@@ -15,10 +14,6 @@ const PLAUSIBLE = [0.4, 2.5] as const;
 const plausible = ({ ratio }: Observation): boolean => ratio > PLAUSIBLE[0] && ratio < PLAUSIBLE[1];
 
 const nominal = ({ mm, hand }: Reason): number => mm / (hand?.factor ?? 1);
-
-const cordKindOf = (runs: readonly { role: string; cord: { kind: CordKind } }[]): CordKind | null =>
-  (runs.find((run) => run.role === 'working' || run.role === 'plaited') ?? runs[0])?.cord.kind ??
-  null;
 
 /** The largest of some amounts by name, where it is most of their sum. */
 function mostOf(amounts: ReadonlyMap<string, number>): string | null {
@@ -118,9 +113,8 @@ function pitch(piece: Piece, plan: Plan, record: MakeRecord, tied: Tied): Observ
         : sum,
     0,
   );
-  const first = sites[plan.parts.indexOf(tied.parts[0]!)]!;
-  const cordKind = cordKindOf(first.runs);
-  if (cordKind === null || model <= 0) return [];
+  const cordKind = tyingCord(piece, plan.parts.indexOf(tied.parts[0]!))?.kind;
+  if (!cordKind || model <= 0) return [];
   const came = record.length - (plan.fit.length - tied.length);
   return [
     {
@@ -146,8 +140,8 @@ function time(piece: Piece, plan: Plan, record: MakeRecord): Observation[] {
   const technique = mostOf(amounts);
   if (technique === null) return [];
   const index = piece.parts.findIndex((part) => part.kind === technique);
-  const cordKind = cordKindOf(sitesOf(piece)[index]!.runs);
-  if (cordKind === null) return [];
+  const cordKind = tyingCord(piece, index)?.kind;
+  if (!cordKind) return [];
   const all = [...amounts.values()].reduce((sum, one) => sum + one, 0);
   // The closure is tied in the same stage; what is fixed is believed to be quick.
   return [

@@ -5,6 +5,7 @@ import { remember } from '../face/remember.js';
 import type { Run } from '../face/run.js';
 import type { Practice } from '../material/practice.js';
 import { ANY_HAND, factorOf, type Hand } from '../learn/hand.js';
+import type { Cord } from '../material/cord.js';
 import { sideBySide } from '../knot/lanes.js';
 import { easeAmount } from '../measure/ease.js';
 import { passGirth } from '../measure/girth.js';
@@ -43,9 +44,17 @@ const siteOf = remember(
   }),
 );
 
+/** The run that ties among some; the first where none does. */
+const tiesWith = (runs: readonly Run[]): Run | undefined =>
+  runs.find((run) => run.role === 'working' || run.role === 'plaited') ?? runs[0];
+
+/** The cord that a part is tied with: what a hand's factors go by. Undefined where nothing lies. */
+export const tyingCord = (piece: Piece, part: number): Cord | undefined =>
+  tiesWith(sitesOf(piece)[part]?.runs ?? [])?.cord;
+
 /** This hand's length per unit over the model's, with the cord that ties here. */
 function pitchOf(part: Part, runs: readonly Run[], hand: Hand): number {
-  const ties = runs.find((run) => run.role === 'working' || run.role === 'plaited') ?? runs[0];
+  const ties = tiesWith(runs);
   return ties ? (factorOf(hand, part.kind, ties.cord.kind, 'pitch')?.factor ?? 1) : 1;
 }
 

@@ -1,7 +1,9 @@
 import {
+  compareOutcome,
   makeSteps,
   planPiece,
   totalActions,
+  type MakeRecord,
   type MakerHabits,
   type Piece,
 } from '@coiled-strand/core';
@@ -11,6 +13,7 @@ interface StoredMake {
   readonly id: string;
   readonly piece: Piece;
   readonly done: number;
+  readonly record: MakeRecord | null;
   readonly logged_at: Date | null;
   readonly settings: MakerHabits;
 }
@@ -30,6 +33,7 @@ export class Making1700000000003 implements MigrationInterface {
         add column done_at timestamptz not null default to_timestamp(0),
         add column seconds json not null default '{}',
         add column timers json not null default '{}',
+        add column outcome json,
         add column set_aside text`);
     await runner.query(`
       update make set number = counted.number from (
@@ -65,7 +69,7 @@ export class Making1700000000003 implements MigrationInterface {
 
   private async planAnew(runner: QueryRunner): Promise<void> {
     const rows = (await runner.query(`
-      select make.id, make.piece, make.done, make.logged_at, workshop.settings
+      select make.id, make.piece, make.done, make.record, make.logged_at, workshop.settings
       from make join workshop on workshop.id = make.workshop_id`)) as StoredMake[];
     for (const row of rows) {
       const plan = planPiece(row.piece);
@@ -78,12 +82,11 @@ export class Making1700000000003 implements MigrationInterface {
       }
       const total = totalActions(makeSteps(row.piece, plan, row.settings));
       const done = row.logged_at ? total : Math.min(row.done, total);
-      await runner.query('update make set plan = $2, done = $3, total = $4 where id = $1', [
-        row.id,
-        JSON.stringify(plan),
-        done,
-        total,
-      ]);
+      const outcome = row.record && compareOutcome(row.piece, plan, row.record);
+      await runner.query(
+        'update make set plan = $2, done = $3, total = $4, outcome = $5 where id = $1',
+        [row.id, JSON.stringify(plan), done, total, outcome && JSON.stringify(outcome)],
+      );
     }
   }
 }

@@ -1,5 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import { planPiece, type Piece, type Plan } from '@coiled-strand/core';
+import {
+  planPiece,
+  type MakeRecord,
+  type Outcome,
+  type Piece,
+  type Plan,
+} from '@coiled-strand/core';
 import { DataSource } from 'typeorm';
 import { createDatabase } from '../../testing/test-app.js';
 import { createDataSource } from '../data-source.js';
@@ -111,6 +117,23 @@ describe('a database from before whole pieces', () => {
     expect(make?.plan.strands).toHaveLength(2);
     expect(make?.done).toBe(make?.total);
     expect(make?.record).toEqual(record);
+  });
+  it('has makes with a number, which tell of the hand what their logs say', async () => {
+    const makes = await source.query<
+      {
+        number: number;
+        piece: Piece;
+        plan: Plan;
+        record: MakeRecord | null;
+        outcome: Outcome | null;
+        hand: unknown;
+        timers: unknown;
+      }[]
+    >('select * from make order by number');
+    expect(makes.map((make) => make.number)).toEqual([1, 2]);
+    const { outcome, hand, timers } = makes.find((make) => make.record)!;
+    expect([hand, timers]).toEqual([[], {}]);
+    expect(outcome?.observations.map((o) => o.measure)).toContain('take-up');
   });
   it('puts a make aside that can no longer be planned, and loses none', async () => {
     const makes = await source.query<

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { ApiError } from '../../api/client';
 import { useAddPhoto, useRemovePhoto } from '../../api/queries';
 import { Button } from '../../shell/button';
+import { toaster } from '../../shell/toaster';
 import { FileButton } from '../../shell/file-button';
 
 interface Props {
@@ -19,6 +20,14 @@ export function Photos({ make, editable }: Props) {
   const add = useAddPhoto(make.pieceId);
   const remove = useRemovePhoto(make.pieceId);
   const [fault, setFault] = useState<string | null>(null);
+  const takeAway = async (id: string): Promise<void> => {
+    const kept = await (await fetch(`/api/photos/${id}`)).blob();
+    await remove.mutateAsync(id);
+    toaster.create({
+      title: 'The photo is taken away.',
+      action: { label: 'Bring it back', onClick: () => add.mutate({ id: make.id, file: kept }) },
+    });
+  };
   if (!editable && make.photos.length === 0) return null;
   const choose = (file: File): void => {
     setFault(null);
@@ -68,7 +77,7 @@ export function Photos({ make, editable }: Props) {
                 right="1"
                 aria-label={`Take photo ${i + 1} away`}
                 disabled={remove.isPending}
-                onClick={() => remove.mutate(photo.id)}
+                onClick={() => void takeAway(photo.id)}
               >
                 <X size={17} />
               </Button>

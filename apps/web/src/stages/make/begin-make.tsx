@@ -1,14 +1,17 @@
 import { Flex, Heading, Text } from '@chakra-ui/react';
 import { Button } from '../../shell/button';
-import { useBeginMake } from '../../api/queries';
+import { tyingSeconds } from '@coiled-strand/core';
+import { useBeginMake, useHand } from '../../api/queries';
 import { countsOf } from '../../piece/counts';
 import { isDirty, usePiece } from '../../piece/piece-store';
 import { useStage } from '../../piece/piece-route';
+import { sayDuration } from './duration';
 import { useUnits } from '../../settings/use-units';
 
 /** Before the first step: what will be made, and the one button that begins. */
 export function BeginMake() {
-  const { view, plan } = useStage();
+  const { view, piece, plan } = useStage();
+  const hand = useHand();
   const units = useUnits();
   const begin = useBeginMake(view.id);
   const dirty = usePiece(isDirty);
@@ -21,7 +24,8 @@ export function BeginMake() {
       <Text>
         {countsOf(plan).join(', ')} over {units.size(plan.fit.length)}, from{' '}
         {[...plan.strands, ...plan.auxiliary].map((s) => units.cord(s.cut)).join(' and ')} of cord.
-        The plan is kept as it is now; you may go on changing the piece meanwhile.
+        Tying takes about {sayDuration(tyingSeconds(piece, plan, hand))}. The plan is kept as it is
+        now; you may go on changing the piece meanwhile.
       </Text>
       <Flex>
         <Button

@@ -7,8 +7,8 @@ import { ApiError, call } from '../../api/client';
 /** How far a make is, as this browser knows it before the server does. */
 interface Local {
   readonly done: number;
-  /** When that was so. */
-  readonly at: string;
+  /** When that was so, in ms by this clock. */
+  readonly at: number;
   /** Waits begun or stopped here, by step. */
   readonly timers: Readonly<Record<string, string | null>>;
 }
@@ -28,7 +28,7 @@ interface Progress {
   readonly set: (makeId: string, done: number, stage?: Step['stage']) => void;
   /** @param done actions done, sent along */
   readonly setTimer: (makeId: string, done: number, step: string, startedAt: string | null) => void;
-  readonly confirmed: (makeId: string, at: string) => void;
+  readonly confirmed: (makeId: string, local: Local) => void;
   readonly forget: (makeId: string) => void;
 }
 
@@ -47,13 +47,6 @@ function timeSince(makeId: string): number {
   if (before === undefined) return 0;
   const seconds = (now - before) / 1000;
   return seconds > 0 && seconds <= LONGEST_ACTION ? seconds : 0;
-}
-
-let lastTime = 0;
-/** The clock of a device may stand still for two actions; each must still be later than the last. */
-function timeNow(): string {
-  lastTime = Math.max(Date.now(), lastTime + 1);
-  return new Date(lastTime).toISOString();
 }
 
 /**
@@ -76,7 +69,7 @@ export const useProgress = create<Progress>()(
               ...state.local,
               [makeId]: {
                 done,
-                at: timeNow(),
+                at: Date.now(),
                 timers: state.local[makeId]?.timers ?? {},
               },
             },
@@ -96,7 +89,7 @@ export const useProgress = create<Progress>()(
               ...state.local,
               [makeId]: {
                 done: old?.done ?? done,
-                at: timeNow(),
+                at: Date.now(),
                 timers: { ...old?.timers, [step]: startedAt },
               },
             },
@@ -105,9 +98,10 @@ export const useProgress = create<Progress>()(
         });
         void flush();
       },
-      confirmed: (makeId, at) =>
+      confirmed: (makeId, local) =>
         set((state) =>
-          state.local[makeId]?.at === at
+          // What was done while it was on its way stays to be sent.
+          state.local[makeId] === local
             ? { local: without(state.local, makeId), unsent: without(state.unsent, makeId) }
             : state,
         ),
@@ -128,7 +122,7 @@ function fromDone(kept: unknown): Partial<Progress> {
     done?: Record<string, number>;
     unsent?: Record<string, true>;
   };
-  const at = new Date().toISOString();
+  const at = Date.now();
   return {
     local: Object.fromEntries(
       Object.entries(done).map(([makeId, n]) => [makeId, { done: n, at, timers: {} }]),
@@ -151,7 +145,7 @@ function bodyOf(makeId: string, { done, at, timers }: Local): ProgressDto {
   const own = seconds[makeId];
   return {
     done,
-    at,
+    ago: Math.max(0, Date.now() - at),
     device,
     ...(own ? { seconds: own } : {}),
     timers: Object.entries(timers).map(([step, startedAt]) => ({ step, startedAt })),
@@ -177,7 +171,7 @@ export async function flush(): Promise<void> {
       keepalive: true,
     });
     onSent?.(make);
-    useProgress.getState().confirmed(makeId, local.at);
+    useProgress.getState().confirmed(makeId, local);
   } catch (error) {
     // A make that was logged or given up elsewhere takes no more progress; all else passes.
     if (error instanceof ApiError && error.status < 500) useProgress.getState().forget(makeId);

@@ -1,8 +1,17 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
-import { callNext, partKind, pluralOf, type Side, type Step } from '@coiled-strand/core';
+import {
+  callNext,
+  doneByPart,
+  partKind,
+  pluralOf,
+  tyingSeconds,
+  type Side,
+  type Step,
+} from '@coiled-strand/core';
 import { useEffect, type ReactNode } from 'react';
 import { Cautions } from '../../piece/cautions';
 import type { Make } from '../../piece/use-make';
+import { sayDuration } from './duration';
 import { EndsNamed } from './ends-named';
 import { StepPicture } from './step-picture';
 
@@ -28,6 +37,12 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
     ? (step.unitText?.(unit) ?? (side ? sideTitle(side, crosses) : step.title))
     : step.title;
   const sentence = title.length > SENTENCE;
+  const left = tyingSeconds(
+    make.view.piece,
+    make.plan,
+    make.view.hand,
+    doneByPart(make.steps, make.done),
+  );
   // The side is spoken as well as shown, for hands that cannot look up.
   useEffect(() => {
     document.title = side ? `${side}, ${unit + 1} of ${step.units}` : step.title;
@@ -56,6 +71,7 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
       <Box minW="0">
         <Text color="muted" mb="1" fontSize={{ base: 'sm', md: 'md' }}>
           Step {make.place.index + 1} of {make.steps.length}
+          {left > 0 && `, about ${sayDuration(left)} of tying left`}
         </Text>
         <Text
           fontSize={

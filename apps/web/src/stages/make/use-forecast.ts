@@ -12,10 +12,11 @@ export interface Seen {
 /** What follows from the last measurement of a make; null before there is one. */
 export function useForecast(make: Make | null): Seen | null {
   const half = useMeasures((state) => (make ? state.taken[make.view.id] : undefined));
-  const { plan, view } = make ?? {};
+  const { plan } = make ?? {};
+  const { piece, hand } = make?.view ?? {};
   return useMemo(() => {
-    if (!half || !plan || !view || half.left.length !== plan.strands.length) return null;
-    const seen = forecast(view.piece, plan, view.hand, half);
-    return { half, forecast: seen, remedies: remedies(view.piece, plan, view.hand, half, seen) };
-  }, [half, plan, view]);
+    if (!half || !plan || !piece || !hand || half.left.length !== plan.strands.length) return null;
+    const seen = forecast(piece, plan, hand, half);
+    return { half, forecast: seen, remedies: remedies(piece, plan, hand, half, seen) };
+  }, [half, plan, piece, hand]);
 }

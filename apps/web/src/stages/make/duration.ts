@@ -1,0 +1,7 @@
+/** `about 40 minutes` without the about: whole minutes, hours from an hour and a half on. */
+export function sayDuration(seconds: number): string {
+  const minutes = Math.max(1, Math.round(seconds / 60));
+  if (minutes < 90) return `${minutes} ${minutes === 1 ? 'minute' : 'minutes'}`;
+  const quarters = Math.round(minutes / 15) / 4;
+  return `${quarters.toLocaleString('en', { maximumFractionDigits: 2 })} hours`;
+}

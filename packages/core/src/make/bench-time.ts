@@ -1,0 +1,24 @@
+import { factorOf, type Hand } from '../learn/hand.js';
+import { partKind } from '../part/registry.js';
+import type { Piece } from '../piece/piece.js';
+import { tyingCord } from '../piece/sites.js';
+import type { Plan } from '../plan/plan-types.js';
+
+/**
+ * Seconds that the parts still take to be worked: units left times what one takes in this hand.
+ *
+ * @param done units done of every part, by id; what is not named is not begun
+ */
+export function tyingSeconds(
+  piece: Piece,
+  plan: Plan,
+  hand: Hand,
+  done: Readonly<Record<string, number>> = {},
+): number {
+  return plan.parts.reduce((sum, { id, kind, layout }, i) => {
+    const cord = tyingCord(piece, i);
+    const factor = (cord && factorOf(hand, kind, cord.kind, 'time')?.factor) ?? 1;
+    const left = Math.max(0, layout.units - (done[id] ?? 0));
+    return sum + left * partKind(kind).entry.seconds * factor;
+  }, 0);
+}
