@@ -1,6 +1,6 @@
 import type { PieceView, WorkshopView } from '@coiled-strand/contract';
 import { TEMPLATES } from '@coiled-strand/core';
-import { test as base, type Page } from '@playwright/test';
+import { expect, test as base, type Browser, type Locator, type Page } from '@playwright/test';
 import { createDatabase } from '../scripts/lib/database.mjs';
 import { freePort } from '../scripts/lib/port.mjs';
 import { startServer } from '../scripts/lib/server.mjs';
@@ -112,3 +112,37 @@ export async function newPiece(
 /** Waits until the server has what is seen. */
 export const saved = (page: Page): Promise<void> =>
   page.locator('[data-testid=save-state][data-state=saved]').waitFor({ state: 'attached' });
+
+/** A page on a phone with a touch screen, in a context of its own: close that when done. */
+export async function phonePage(browser: Browser, server: Running): Promise<Page> {
+  const context = await browser.newContext({
+    baseURL: server.url,
+    viewport: { width: 390, height: 844 },
+    hasTouch: true,
+    isMobile: true,
+  });
+  return context.newPage();
+}
+
+/** Nothing of the page is cut off at the side of a phone. */
+export const widthOf = (page: Page): Promise<number> =>
+  page.evaluate(() => document.documentElement.scrollWidth);
+
+/**
+ * Ticks every finishing step off, in order, and does not wait for glue to cure.
+ *
+ * @param press how a control is pressed: by mouse, thumb or key
+ */
+export async function finishAll(
+  page: Page,
+  press: (control: Locator) => Promise<void>,
+): Promise<void> {
+  const open = page.getByRole('checkbox', { checked: false });
+  await open.first().waitFor();
+  const stop = page.getByRole('button', { name: /^Stop the timer/ });
+  for (let left = await open.count(); left > 0; left--) {
+    await press(open.first());
+    await expect(open).toHaveCount(left - 1);
+    if (await stop.isVisible()) await press(stop);
+  }
+}

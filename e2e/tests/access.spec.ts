@@ -1,7 +1,7 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import type { MakeView, WorkshopView } from '@coiled-strand/contract';
 import type { Page } from '@playwright/test';
-import { expect, newPiece, stored, test } from '../fixtures.js';
+import { expect, finishAll, newPiece, phonePage, stored, test, widthOf } from '../fixtures.js';
 
 /** Each stage, and what is opened there one after another. */
 const STAGES: readonly (readonly [stage: string, open?: (page: Page) => AsyncIterable<string>])[] =
@@ -171,16 +171,9 @@ test('on a phone a whole make is tapped through, with targets of 44 px', async (
   browser,
   server,
 }) => {
-  const context = await browser.newContext({
-    baseURL: server.url,
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-  });
-  const page = await context.newPage();
+  const page = await phonePage(browser, server);
   await newPiece(page, 'On the phone');
-  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
-  expect(wide).toBeLessThanOrEqual(390);
+  expect(await widthOf(page)).toBeLessThanOrEqual(390);
   await page.getByRole('link', { name: /Make/ }).tap();
   await page.getByRole('button', { name: 'Begin making' }).tap();
   await expect(page.getByText('Step 1 of')).toBeVisible();
@@ -193,7 +186,7 @@ test('on a phone a whole make is tapped through, with targets of 44 px', async (
   await page.getByTestId('counter').tap();
   await page.getByTestId('counter').tap();
   await expect(page.getByTestId('counter')).toHaveText('2');
-  await context.close();
+  await page.context().close();
 });
 
 test('a whole make by keyboard alone, for a left-handed maker', async ({ page, server }) => {
@@ -221,15 +214,10 @@ test('a whole make by keyboard alone, for a left-handed maker', async ({ page, s
   for (let i = 0; i < 60; i++) await page.keyboard.press('Space');
   await expect(page.getByText('All knots are tied')).toBeVisible();
   await page.keyboard.press('e');
-  const open = page.getByRole('checkbox', { checked: false });
-  await open.first().waitFor();
-  for (let left = await open.count(); left > 0; left--) {
-    await open.first().focus();
+  await finishAll(page, async (control) => {
+    await control.focus();
     await page.keyboard.press('Space');
-    await expect(open).toHaveCount(left - 1);
-    const stop = page.getByRole('button', { name: /^Stop the timer/ });
-    if (await stop.isVisible()) await stop.press('Enter');
-  }
+  });
   await expect(page.getByRole('heading', { name: 'Finished' })).toBeVisible();
   await page.keyboard.press('g');
   await page.getByRole('textbox', { name: 'Cord 1, left over' }).focus();

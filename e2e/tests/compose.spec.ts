@@ -1,6 +1,17 @@
+import type { HandView } from '@coiled-strand/contract';
 import { planPiece, type Piece } from '@coiled-strand/core';
 import type { Page } from '@playwright/test';
-import { expect, newPiece, saved, stored, test, type Running } from '../fixtures.js';
+import {
+  expect,
+  finishAll,
+  newPiece,
+  phonePage,
+  type Running,
+  saved,
+  stored,
+  test,
+  widthOf,
+} from '../fixtures.js';
 
 const kinds = async (server: Running, name: string): Promise<string[]> =>
   (await stored(server, name)).piece.parts.map((part) => part.kind);
@@ -106,7 +117,8 @@ test('a row of beads is filled in the worker so that it lands on the size, and a
   await proposals.first().getByRole('button', { name: 'Take it' }).click();
   await saved(page);
   const { piece } = await stored(server, 'Filled');
-  const plan = planPiece(piece);
+  const { hand } = await server.get<HandView>('/hand');
+  const plan = planPiece(piece, hand);
   if (!plan.ok) throw new Error('the proposal cannot be planned');
   const off = plan.fit.circumference - plan.fit.target;
   expect(said).toContain(
@@ -188,15 +200,7 @@ test('a beaded band is made step by step, bead by bead, and logged', async ({ pa
   for (let i = 5; i < (make?.total ?? 0); i++) await page.keyboard.press('Space');
   await expect(page.getByText('All knots are tied')).toBeVisible();
   await page.getByRole('link', { name: 'On to finishing' }).click();
-  const boxes = page.getByRole('checkbox', { checked: false });
-  await boxes.first().waitFor();
-  for (let left = await boxes.count(); left > 0; left--) {
-    await boxes.first().click();
-    await expect(boxes).toHaveCount(left - 1);
-    // Glue cures a day; this test does not.
-    const stop = page.getByRole('button', { name: /^Stop the timer/ });
-    if (await stop.isVisible()) await stop.click();
-  }
+  await finishAll(page, (control) => control.click());
   await page.getByRole('main').getByRole('link', { name: 'Log it' }).click();
   await page.getByRole('textbox', { name: 'Cord 1, left over' }).fill('20 cm');
   await page.getByRole('textbox', { name: 'Cord 2, left over' }).fill('30 cm');
@@ -212,13 +216,7 @@ test('on a phone a bead is added by a tap and a part changed, and nothing is cut
   browser,
   server,
 }) => {
-  const context = await browser.newContext({
-    baseURL: server.url,
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-  });
-  const page = await context.newPage();
+  const page = await phonePage(browser, server);
   await newPiece(page, 'Phone beads', 'Three beads on a leather cord');
   await page.getByRole('link', { name: /Lay out/ }).tap();
   await partOnBench(page, /^Beads, part 3 of 5/).tap();
@@ -232,7 +230,6 @@ test('on a phone a bead is added by a tap and a part changed, and nothing is cut
     'bronze-8',
     'round-10',
   ]);
-  const wide = await page.evaluate(() => document.documentElement.scrollWidth);
-  expect(wide).toBeLessThanOrEqual(390);
-  await context.close();
+  expect(await widthOf(page)).toBeLessThanOrEqual(390);
+  await page.context().close();
 });

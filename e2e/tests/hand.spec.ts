@@ -104,7 +104,13 @@ test('the book is searched, and a make leads back to its log', async ({ page, se
   await page.getByRole('combobox', { name: 'State' }).selectOption({ label: 'Under way' });
   await expect(pages).toHaveCount(0);
   await page.getByRole('combobox', { name: 'State' }).selectOption({ label: 'Finished' });
-  await pages.filter({ hasText: 'In the book' }).getByRole('link').click();
+  const entry = pages.filter({ hasText: 'In the book' });
+  const { id } = await stored(server, 'In the book');
+  await page.request.delete(`/api/pieces/${id}`);
+  await page.reload();
+  await expect(entry).toContainText('The piece is put away.');
+  await entry.getByRole('button', { name: 'Bring it back' }).click();
+  await entry.getByRole('link').click();
   await expect(page.getByTestId('logged')).toContainText('Ines Varga has it.');
 });
 

@@ -1,6 +1,15 @@
 import type { MakeView } from '@coiled-strand/contract';
 import type { Page } from '@playwright/test';
-import { expect, newPiece, stored, test, type Running } from '../fixtures.js';
+import {
+  expect,
+  finishAll,
+  newPiece,
+  phonePage,
+  type Running,
+  stored,
+  test,
+  widthOf,
+} from '../fixtures.js';
 
 /** The first make of a piece under way, as the server has it. */
 async function makeOf(server: Running, name: string): Promise<MakeView> {
@@ -180,13 +189,7 @@ test('on a phone a whole make is made by thumb: taps, a long press, finishing, t
   browser,
   server,
 }) => {
-  const context = await browser.newContext({
-    baseURL: server.url,
-    viewport: { width: 390, height: 844 },
-    hasTouch: true,
-    isMobile: true,
-  });
-  const page = await context.newPage();
+  const page = await phonePage(browser, server);
   await newPiece(page, 'By thumb');
   await page.getByRole('link', { name: /Make/ }).tap();
   await page.getByRole('button', { name: 'Begin making' }).tap();
@@ -212,19 +215,12 @@ test('on a phone a whole make is made by thumb: taps, a long press, finishing, t
     await next.tap();
   }
   await page.getByRole('link', { name: 'On to finishing' }).tap();
-  const open = page.getByRole('checkbox', { checked: false });
-  await open.first().waitFor();
-  for (let left = await open.count(); left > 0; left--) {
-    await open.first().tap();
-    await expect(open).toHaveCount(left - 1);
-    const stop = page.getByRole('button', { name: /^Stop the timer/ });
-    if (await stop.isVisible()) await stop.tap();
-  }
+  await finishAll(page, (control) => control.tap());
   await page.getByRole('main').getByRole('link', { name: 'Log it' }).tap();
   await page.getByRole('textbox', { name: 'Cord 1, left over' }).fill('30 cm');
   await page.getByRole('textbox', { name: /Length of the work/ }).fill('20 cm');
   await page.getByRole('button', { name: 'Log it' }).tap();
   await expect(page.getByTestId('logged')).toContainText('Tobias Renn has it');
-  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
-  await context.close();
+  expect(await widthOf(page)).toBeLessThanOrEqual(390);
+  await page.context().close();
 });

@@ -33,6 +33,7 @@ export function makeView(piece: Piece, more: Partial<MakeView> = {}): MakeView {
     outcome: null,
     setAside: null,
     photos: [],
+    putAway: false,
     ...more,
   };
 }

@@ -53,6 +53,8 @@ export interface MakeView {
   /** Why it does not count for the hand; null where it counts. */
   readonly setAside: string | null;
   readonly photos: readonly PhotoView[];
+  /** Whether its piece was put away since. */
+  readonly putAway: boolean;
 }
 
 /** A picture of a make; its bytes are at /photos/:id. */

@@ -13,7 +13,12 @@ export const secondsOf = ({ seconds }: Pick<MakeRow, 'seconds'>): StageSecondsDt
     { prepare: 0, tie: 0, finish: 0 },
   );
 
-export const makeView = (row: MakeRow, photos: readonly PhotoRow[] = []): MakeView => ({
+/** @param away pieces that were put away */
+export const makeView = (
+  row: MakeRow,
+  photos: readonly PhotoRow[],
+  away: ReadonlySet<string>,
+): MakeView => ({
   id: row.id,
   pieceId: row.pieceId,
   piece: row.piece,
@@ -32,4 +37,5 @@ export const makeView = (row: MakeRow, photos: readonly PhotoRow[] = []): MakeVi
   photos: photos
     .filter((photo) => photo.makeId === row.id)
     .map(({ id, type, size }) => ({ id, type, size })),
+  putAway: away.has(row.pieceId),
 });

@@ -10,7 +10,7 @@ import {
 } from '@coiled-strand/core';
 import { HttpStatus, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import { DataSource, In, IsNull, Repository, type EntityManager } from 'typeorm';
+import { DataSource, In, IsNull, Not, Repository, type EntityManager } from 'typeorm';
 import { AppError, invalid, notFound } from '../errors/app-error.js';
 import { HandService } from '../hand/hand.service.js';
 import { PieceRow } from '../pieces/piece.entity.js';
@@ -24,6 +24,7 @@ export class MakesService {
   constructor(
     @InjectRepository(MakeRow) private readonly makes: Repository<MakeRow>,
     @InjectRepository(PhotoRow) private readonly photos: Repository<PhotoRow>,
+    @InjectRepository(PieceRow) private readonly pieces: Repository<PieceRow>,
     private readonly dataSource: DataSource,
     private readonly workshop: CurrentWorkshop,
     private readonly hand: HandService,
@@ -222,7 +223,12 @@ export class MakesService {
       where: { makeId: In(rows.map((row) => row.id)) },
       order: { createdAt: 'ASC' },
     });
-    return rows.map((row) => makeView(row, photos));
+    const away = await this.pieces.find({
+      select: { id: true },
+      where: { id: In(rows.map((row) => row.pieceId)), archivedAt: Not(IsNull()) },
+    });
+    const ids = new Set(away.map(({ id }) => id));
+    return rows.map((row) => makeView(row, photos, ids));
   }
 }
 

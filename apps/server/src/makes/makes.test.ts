@@ -82,6 +82,19 @@ describe('makes', () => {
     expect(few.body.error.faults[0].path).toBe('cords');
   });
 
+  it('stay in the book when their piece is put away, which says so', async () => {
+    const make = await freshMake();
+    const inBook = async (): Promise<MakeView | undefined> =>
+      ((await api().get('/api/makes').expect(200)).body as MakeView[]).find(
+        ({ id }) => id === make.id,
+      );
+    expect((await inBook())?.putAway).toBe(false);
+    await api().delete(`/api/pieces/${make.pieceId}`).expect(204);
+    expect((await inBook())?.putAway).toBe(true);
+    await api().post(`/api/pieces/${make.pieceId}/restore`).expect(204);
+    expect((await inBook())?.putAway).toBe(false);
+  });
+
   it('are given up and taken up again', async () => {
     const make = await freshMake();
     await api().post(`/api/makes/${make.id}/abandon`).expect(204);

@@ -147,9 +147,15 @@ export const useImportPiece = () =>
     [keys.pieces],
   );
 export const usePutAway = () =>
-  useChange((id: string) => call<void>(`/pieces/${id}`, { method: 'DELETE' }), [keys.pieces]);
+  useChange(
+    (id: string) => call<void>(`/pieces/${id}`, { method: 'DELETE' }),
+    [keys.pieces, keys.book],
+  );
 export const useBringBack = () =>
-  useChange((id: string) => call<void>(`/pieces/${id}/restore`, { method: 'POST' }), [keys.pieces]);
+  useChange(
+    (id: string) => call<void>(`/pieces/${id}/restore`, { method: 'POST' }),
+    [keys.pieces, keys.book],
+  );
 export const useBeginMake = (pieceId: string) =>
   useChange(
     (how: BeginMakeDto) =>

@@ -11,7 +11,7 @@ import { waitsFor } from '../piece/stage-status';
 import { useUnits } from '../settings/use-units';
 import { Fault, Loading } from '../shell/states';
 import { toaster } from '../shell/toaster';
-import { TopBar } from '../shell/top-bar';
+import { Page } from '../shell/page';
 import { ImportDialog } from './import-dialog';
 import { NewPieceDialog } from './new-piece-dialog';
 
@@ -22,49 +22,40 @@ export function WorkshopPage() {
   const [dialog, setDialog] = useState<'new' | 'import' | null>(null);
   const count = pieces.data?.length ?? 0;
   return (
-    <>
-      <TopBar />
-      <Box
-        as="main"
-        px={{ base: '4', md: '7' }}
-        py={{ base: '5', md: '8' }}
-        maxW="1320px"
-        mx="auto"
-      >
-        <Flex align="flex-end" gap="4" flexWrap="wrap" mb={{ base: '5', md: '8' }}>
-          <Box flex="1" minW="220px">
-            <Heading as="h1" fontSize={{ base: '2xl', md: '3xl' }} lineHeight="1.1">
-              {workshop.data?.name ?? 'The workshop'}
-            </Heading>
-            <Text color="muted" mt="1">
-              {count === 0
-                ? 'The bench is clear.'
-                : `${count} ${count === 1 ? 'piece' : 'pieces'} on the bench`}
-            </Text>
-          </Box>
-          <Flex gap="3">
-            <Button onClick={() => setDialog('import')}>
-              <FileUp size={18} /> From a file
-            </Button>
-            <Button variant="solid" onClick={() => setDialog('new')}>
-              <Plus size={18} /> New piece
-            </Button>
-          </Flex>
+    <Page>
+      <Flex align="flex-end" gap="4" flexWrap="wrap" mb={{ base: '5', md: '8' }}>
+        <Box flex="1" minW="220px">
+          <Heading as="h1" fontSize={{ base: '2xl', md: '3xl' }} lineHeight="1.1">
+            {workshop.data?.name ?? 'The workshop'}
+          </Heading>
+          <Text color="muted" mt="1">
+            {count === 0
+              ? 'The bench is clear.'
+              : `${count} ${count === 1 ? 'piece' : 'pieces'} on the bench`}
+          </Text>
+        </Box>
+        <Flex gap="3">
+          <Button onClick={() => setDialog('import')}>
+            <FileUp size={18} /> From a file
+          </Button>
+          <Button variant="solid" onClick={() => setDialog('new')}>
+            <Plus size={18} /> New piece
+          </Button>
         </Flex>
-        {pieces.isPending && <Loading what="Fetching the bench" />}
-        {pieces.isError && !pieces.data && (
-          <Fault error={pieces.error} onRetry={() => void pieces.refetch()} />
-        )}
-        {pieces.data && count === 0 && <EmptyBench onNew={() => setDialog('new')} />}
-        <Flex as="ul" listStyleType="none" direction="column" gap="5" m="0" p="0">
-          {pieces.data?.map((view) => (
-            <PieceOnBench key={view.id} view={view} />
-          ))}
-        </Flex>
-      </Box>
+      </Flex>
+      {pieces.isPending && <Loading what="Fetching the bench" />}
+      {pieces.isError && !pieces.data && (
+        <Fault error={pieces.error} onRetry={() => void pieces.refetch()} />
+      )}
+      {pieces.data && count === 0 && <EmptyBench onNew={() => setDialog('new')} />}
+      <Flex as="ul" listStyleType="none" direction="column" gap="5" m="0" p="0">
+        {pieces.data?.map((view) => (
+          <PieceOnBench key={view.id} view={view} />
+        ))}
+      </Flex>
       {dialog === 'new' && <NewPieceDialog onClose={() => setDialog(null)} />}
       {dialog === 'import' && <ImportDialog onClose={() => setDialog(null)} />}
-    </>
+    </Page>
   );
 }
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { isSymmetric } from '../piece/arrange.js';
 import { templateById } from '../template/templates.js';
 import { planned, testBead } from '../testing.js';
+import type { Hand } from '../learn/hand.js';
 import { orderRow, proposeLayouts, shareEvenly, type LayoutWish } from './propose.js';
 import { finish } from './solve.js';
 
@@ -43,6 +44,23 @@ describe('proposals', () => {
       expect(fit.circumference - fit.target).toBeCloseTo(proposal.off, 9);
       expect(fit.circumference).toBeCloseTo(proposal.size, 9);
     }
+  });
+  it('land for the hand that ties them, whose half knots are longer', () => {
+    const hand: Hand = [
+      {
+        technique: 'square-knot-sinnet',
+        cordKind: piece.strands.find((s) => s.legs.includes('working'))!.cord.kind,
+        measure: 'pitch',
+        factor: 1.2,
+        spread: 0.03,
+        rests: 5,
+      },
+    ];
+    const [best] = finish(proposeLayouts(piece, wish, hand));
+    const { fit } = planned(best!.piece, hand);
+    expect(best!.size).toBeCloseTo(fit.circumference, 6);
+    expect(Math.abs(best!.off)).toBeLessThan(3);
+    expect(best!.size).not.toBeCloseTo(planned(best!.piece).fit.circumference, 1);
   });
   it('are symmetric when that is wished', () => {
     for (const { row, piece: proposed } of proposals) {

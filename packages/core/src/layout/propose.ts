@@ -7,6 +7,7 @@ import { alternated, graded, inBlocks } from '../piece/arrange.js';
 import { freshId } from '../piece/edit.js';
 import { beadIdsOf, beadsById } from '../piece/palette.js';
 import type { Piece } from '../piece/piece.js';
+import { ANY_HAND, type Hand } from '../learn/hand.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
 import { fitParts, stretchOf } from '../plan/fit-plan.js';
 import { planPiece } from '../plan/plan.js';
@@ -130,8 +131,8 @@ export function orderRow(
 }
 
 /** How a piece without filling parts measures against its aim, in mm along the inside. */
-function measureOf(piece: Piece): { readonly has: number; readonly wants: number } {
-  const sites = sitesOf(piece);
+function measureOf(piece: Piece, hand: Hand): { readonly has: number; readonly wants: number } {
+  const sites = sitesOf(piece, hand);
   const site = closureSiteOf(piece, sites);
   const kind = closureKind(piece.closure.type);
   const { layouts } = fitParts(piece, sites, site);
@@ -239,9 +240,14 @@ const SPARE = 4;
  * Yields the share done, 0 to 1.
  *
  * @param piece the piece as it stands; its row of beads, from the first to the last, is replaced
+ * @param hand what was learnt of the hand that will make it
  * @throws RangeError when no bead may be used: its hole is too narrow, or there is none in hand
  */
-export function* proposeLayouts(piece: Piece, wish: LayoutWish): Generator<number, Proposal[]> {
+export function* proposeLayouts(
+  piece: Piece,
+  wish: LayoutWish,
+  hand: Hand = ANY_HAND,
+): Generator<number, Proposal[]> {
   const beads = allowed(piece, wish);
   const first = beads[0];
   if (!first) {
@@ -254,9 +260,9 @@ export function* proposeLayouts(piece: Piece, wish: LayoutWish): Generator<numbe
   const tries = high - low + 1;
   const near: { answer: CountAnswer; knots: number; groups: readonly Alike[] }[] = [];
   for (let knots = low; knots <= high; knots++) {
-    const one = measureOf(withRow(piece, wish, [first.id], knots));
-    const two = measureOf(withRow(piece, wish, [first.id, first.id], knots));
-    const alone = (id: string): number => measureOf(withRow(piece, wish, [id], knots)).has;
+    const one = measureOf(withRow(piece, wish, [first.id], knots), hand);
+    const two = measureOf(withRow(piece, wish, [first.id, first.id], knots), hand);
+    const alone = (id: string): number => measureOf(withRow(piece, wish, [id], knots), hand).has;
     const r = piece.wear.length ?? one.wants / piece.wear.turns;
     const own = (id: string): number => {
       const { length, height } = bead(id);
@@ -297,7 +303,7 @@ export function* proposeLayouts(piece: Piece, wish: LayoutWish): Generator<numbe
       const ids = counts.flatMap(({ id, count }) => Array.from({ length: count }, () => id));
       const row = orderRow(ids, wish, bead);
       const proposed = withRow(piece, wish, row, knots);
-      const plan = planPiece(proposed);
+      const plan = planPiece(proposed, hand);
       if (!plan.ok) return [];
       const open = plan.fit.circumference === 0;
       const size = open ? plan.fit.length : plan.fit.circumference;

@@ -1,14 +1,30 @@
+import type { Side } from '../face/side.js';
 import type { Step } from '../face/step.js';
 import { sayCount } from '../measure/plural.js';
 import type { Place } from './progress.js';
 
+const HALF_KNOT = 'half knot';
+
+/**
+ * Side of the last half knot before a step: its bump lies on the other one, where it came out. Null
+ * where none is tied yet.
+ */
+function lastSide(steps: readonly Step[], index: number): Side | null {
+  const before = steps
+    .slice(0, index)
+    .findLast((step) => step.unitName === HALF_KNOT && step.sideOf && step.part !== 'closure');
+  return before?.sideOf?.(before.units - 1) ?? null;
+}
+
 /** What a whole step is called out as: 'two half knots, left first, where the bump lies'. */
-function called(step: Step): string {
+function called(steps: readonly Step[], index: number): string {
+  const step = steps[index]!;
   if (step.units === 1 && !step.sideOf) return lower(step.title);
   const units = sayCount(step.units, step.unitName ?? 'time');
   const side = step.sideOf?.(0);
   if (!side) return step.unitText ? lower(strip(step.unitText(0))) : units;
-  const bump = step.unitName === 'half knot' ? ', where the bump lies' : '';
+  const last = step.unitName === HALF_KNOT ? lastSide(steps, index) : null;
+  const bump = last !== null && last !== side ? ', where the bump lies' : '';
   return `${units}, ${step.units > 1 ? `${side} first` : `from the ${side}`}${bump}`;
 }
 
@@ -27,11 +43,10 @@ export function callNext(steps: readonly Step[], { index, unit }: Place): string
   const left = step.units - unit - 1;
   if (left > 0) {
     if (step.unitText) return lower(strip(step.unitText(unit + 1)));
-    const after = steps[index + 1];
-    return `${sayCount(left, step.unitName ?? 'time')} more${after ? `, then ${called(after)}` : ''}`;
+    const then = index + 1 < steps.length ? `, then ${called(steps, index + 1)}` : '';
+    return `${sayCount(left, step.unitName ?? 'time')} more${then}`;
   }
-  const next = steps[index + 1];
-  return next ? called(next) : null;
+  return index + 1 < steps.length ? called(steps, index + 1) : null;
 }
 
 /**
@@ -42,7 +57,7 @@ export function callNext(steps: readonly Step[], { index, unit }: Place): string
 export function sidesAt(
   step: Step,
   unit: number,
-): { readonly last: 'left' | 'right' | null; readonly next: 'left' | 'right' } | null {
+): { readonly last: Side | null; readonly next: Side } | null {
   if (!step.sideOf) return null;
   // Before the first unit of a step that goes on, the last one was tied before it.
   const last = unit > 0 || (step.from ?? 0) > 0 ? step.sideOf(unit - 1) : null;

@@ -114,6 +114,19 @@ describe('calling out', () => {
     const next = callNext(steps, { index: at('try-on-early'), unit: 0 });
     expect(next).toMatch(/^ten half knots, (left|right) first, where the bump lies$/);
   });
+  it('speaks of no bump before the first knot, nor where it lies on the other side', () => {
+    const before = callNext(steps, { index: at('tie-band') - 1, unit: 0 });
+    expect(before).toMatch(/half knots, left first$/);
+    const spiral: Piece = {
+      ...base,
+      parts: base.parts.map((part) =>
+        part.kind === 'square-knot-sinnet' ? { ...part, form: 'spiral' } : part,
+      ),
+    };
+    const turning = stepsOf(spiral);
+    const index = turning.findIndex((s) => s.id === 'try-on-early');
+    expect(callNext(turning, { index, unit: 0 })).toMatch(/half knots, left first$/);
+  });
   it('ends with the last step', () => {
     expect(callNext(steps, { index: steps.length - 1, unit: 0 })).toBeNull();
     expect(callNext(steps, { index: steps.length, unit: 0 })).toBeNull();

@@ -1,4 +1,10 @@
-import { proposeLayouts, type LayoutWish, type Piece, type Proposal } from '@coiled-strand/core';
+import {
+  proposeLayouts,
+  type Hand,
+  type LayoutWish,
+  type Piece,
+  type Proposal,
+} from '@coiled-strand/core';
 import { expose } from 'comlink';
 
 /** Long work a slice at a time, so that a message to stop is heard in between. */
@@ -13,9 +19,10 @@ const solver = {
   async propose(
     piece: Piece,
     wish: LayoutWish,
+    hand: Hand,
     onProgress: (share: number) => void,
   ): Promise<Proposal[]> {
-    const search = proposeLayouts(piece, wish);
+    const search = proposeLayouts(piece, wish, hand);
     let since = performance.now();
     for (;;) {
       const step = search.next();

@@ -1,5 +1,6 @@
 import type { LayoutWish, Piece, Proposal } from '@coiled-strand/core';
 import { proxy, releaseProxy, wrap } from 'comlink';
+import { useHand } from '../../api/queries';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LayoutSolver } from './layout-worker';
 
@@ -25,39 +26,44 @@ export function useProposals(): Search {
     setResult({ state: 'idle' });
   }, []);
   useEffect(() => () => end.current?.(), []);
-  const start = useCallback((piece: Piece, wish: LayoutWish) => {
-    end.current?.();
-    const worker = new Worker(new URL('./layout-worker.ts', import.meta.url), { type: 'module' });
-    const solver = wrap<LayoutSolver>(worker);
-    let live = true;
-    const close = (): void => {
-      live = false;
-      solver[releaseProxy]();
-      worker.terminate();
-    };
-    end.current = close;
-    setResult({ state: 'searching', share: 0 });
-    const settle = (next: Proposals): void => {
-      if (!live) return;
-      if (next.state !== 'searching') {
-        close();
-        end.current = null;
-      }
-      setResult(next);
-    };
-    solver
-      .propose(
-        piece,
-        wish,
-        proxy((share: number) => settle({ state: 'searching', share })),
-      )
-      .then((proposals) => settle({ state: 'found', proposals }))
-      .catch((error: unknown) =>
-        settle({
-          state: 'failed',
-          message: error instanceof Error ? error.message : String(error),
-        }),
-      );
-  }, []);
+  const hand = useHand();
+  const start = useCallback(
+    (piece: Piece, wish: LayoutWish) => {
+      end.current?.();
+      const worker = new Worker(new URL('./layout-worker.ts', import.meta.url), { type: 'module' });
+      const solver = wrap<LayoutSolver>(worker);
+      let live = true;
+      const close = (): void => {
+        live = false;
+        solver[releaseProxy]();
+        worker.terminate();
+      };
+      end.current = close;
+      setResult({ state: 'searching', share: 0 });
+      const settle = (next: Proposals): void => {
+        if (!live) return;
+        if (next.state !== 'searching') {
+          close();
+          end.current = null;
+        }
+        setResult(next);
+      };
+      solver
+        .propose(
+          piece,
+          wish,
+          hand,
+          proxy((share: number) => settle({ state: 'searching', share })),
+        )
+        .then((proposals) => settle({ state: 'found', proposals }))
+        .catch((error: unknown) =>
+          settle({
+            state: 'failed',
+            message: error instanceof Error ? error.message : String(error),
+          }),
+        );
+    },
+    [hand],
+  );
   return { result, start, stop };
 }

@@ -11,6 +11,7 @@ import { LengthField } from '../../fields/length-field';
 import { StrandBadge } from '../../piece/strand-badge';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
+import { useMeasures } from '../make/measure-store';
 import { useProgress } from '../make/progress-store';
 import { minutesOf, sumOfMinutes } from './minutes';
 import { Photos } from './photos';
@@ -95,6 +96,7 @@ export function LogForm({ make, plan, open, onDone }: Props) {
         },
       });
       forget(make.id);
+      useMeasures.getState().take(make.id, null);
       onDone?.();
     } catch (error) {
       if (!(error instanceof ApiError)) return;

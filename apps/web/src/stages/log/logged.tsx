@@ -3,8 +3,8 @@ import type { MakeView, Worn } from '@coiled-strand/contract';
 import { partKind, planPiece, type Compared, type Measure } from '@coiled-strand/core';
 import { format } from 'date-fns';
 import { CopyPlus, Pencil, RotateCcw } from 'lucide-react';
-import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
 import { useAddPiece, useBeginMake } from '../../api/queries';
 import { MAKE_PARAM } from '../../piece/use-make';
 import { useUnits } from '../../settings/use-units';
@@ -24,6 +24,12 @@ const WORN_WORDS: Readonly<Record<Worn, string>> = {
 export function Logged({ entry }: { readonly entry: MakeView }) {
   const units = useUnits();
   const [mending, setMending] = useState(false);
+  const place = useRef<HTMLDivElement>(null);
+  const wanted = useLocation().hash === `#make-${entry.id}`;
+  // The book leads to one make among several.
+  useEffect(() => {
+    if (wanted) place.current?.scrollIntoView?.({ block: 'start' });
+  }, [wanted]);
   const plan = useMemo(() => planPiece(entry.piece, entry.hand), [entry.piece, entry.hand]);
   const { record, outcome, loggedAt } = entry;
   if (!record || !outcome || !loggedAt || !plan.ok) return null;
@@ -32,7 +38,7 @@ export function Logged({ entry }: { readonly entry: MakeView }) {
   }
   const { stages } = record;
   return (
-    <Box data-testid="logged" id={`make-${entry.id}`}>
+    <Box ref={place} data-testid="logged" id={`make-${entry.id}`}>
       <Heading as="h2" fontSize="xl">
         Make {entry.number}, {format(new Date(loggedAt), 'd MMMM yyyy')}
       </Heading>

@@ -60,7 +60,7 @@ function Compare({ make, step, unit, onClose, onCount }: Props) {
       {sides && (
         <Text fontSize="lg" textAlign="center">
           {sides.last
-            ? `The last came from the ${sides.last}; the ${sides.next} is next${name === 'half knot' ? `: the last bump lies on the ${sides.next}` : ''}.`
+            ? `The last came from the ${sides.last}; the ${sides.next} is next${name === 'half knot' ? `. The last bump lies on the ${sides.last === 'left' ? 'right' : 'left'}` : ''}.`
             : `None yet: the ${sides.next} is first.`}
         </Text>
       )}

@@ -18,7 +18,7 @@ import { PlanChanged } from './plan-changed';
 import { useProgress } from './progress-store';
 import { StepBack } from './step-back';
 import { StepView } from './step-view';
-import { useLongPress } from './use-long-press';
+import { isBare, useLongPress } from './use-long-press';
 import { useWakeLock } from './use-wake-lock';
 import { beginWait, Waits } from './waits';
 
@@ -71,8 +71,7 @@ export function Making({ make }: { readonly make: Make }) {
 
   // A tap anywhere that is no control of its own goes on.
   const tap = (event: MouseEvent): void => {
-    if (press.wasLong() || (event.target as Element).closest('button, a, input')) return;
-    forward();
+    if (!press.wasLong() && isBare(event)) forward();
   };
   // A button that was touched must not keep the keys: the space bar goes on from wherever it was.
   const letGo = ({ detail }: MouseEvent): void => {

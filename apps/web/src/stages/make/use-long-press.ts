@@ -1,8 +1,15 @@
-import { useRef, type PointerEvent } from 'react';
+import { useRef, type PointerEvent, type SyntheticEvent } from 'react';
 
 /** How long in ms a finger rests before it means more than a tap, and how far it may slip in pixels. */
 const LONG = 550;
 const SLIP = 10;
+
+/**
+ * Whether an event fell on the bare surface: on no control of its own, and not in a dialog that only
+ * the tree of components puts inside.
+ */
+export const isBare = ({ target, currentTarget }: SyntheticEvent): boolean =>
+  currentTarget.contains(target as Node) && !(target as Element).closest('button, a, input');
 
 interface LongPress {
   readonly onPointerDown: (event: PointerEvent) => void;
@@ -25,6 +32,7 @@ export function useLongPress(onLong: () => void): LongPress {
   return {
     onPointerDown: (event) => {
       long.current = false;
+      if (!isBare(event)) return;
       from.current = [event.clientX, event.clientY];
       stop();
       timer.current = setTimeout(() => {

@@ -10,6 +10,7 @@ const MINUTE = 60_000;
 
 let now = Date.now();
 function tick(listener: () => void): () => void {
+  now = Date.now();
   const timer = setInterval(() => {
     now = Date.now();
     listener();
