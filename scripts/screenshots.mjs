@@ -123,7 +123,7 @@ await run(async () => {
         const dialog = page.getByRole('dialog');
         for (const [name, text] of [
           [/Length of the work/, '8.9 cm'],
-          [/Cord 2, left/, '4 ft 6'],
+          [/Cord 2, left/, '5 ft'],
         ]) {
           const field = dialog.getByRole('textbox', { name });
           await field.fill(text);

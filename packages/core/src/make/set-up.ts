@@ -1,8 +1,11 @@
+import { sumOf } from '../face/reason.js';
 import type { Run } from '../face/run.js';
 import type { Caution, Look, Step } from '../face/step.js';
 import { CAUTIONS } from '../face/cautions.js';
 import { formatLength } from '../measure/format-length.js';
+import { roundUpToStep } from '../measure/round.js';
 import { mm, speak } from '../measure/speak.js';
+import { atPlaces } from '../part/floss/model.js';
 import type { Piece } from '../piece/piece.js';
 import { sitesOf } from '../piece/sites.js';
 import type { Plan } from '../plan/plan-types.js';
@@ -65,8 +68,38 @@ export function cutSteps(plan: Plan, habits: MakerHabits): Step[] {
 export const tellOrder = (runs: readonly Run[]): string =>
   runs.map((run, place) => `${place + 1} ${run.cord.colour.name} (cord ${run.strand})`).join(', ');
 
-/** Cords lie between the first knots and the edge of the board; more than this many are told by place. */
+/** From so many cords on they are told by their places. */
 const ORDERED_FROM = 2;
+
+/** Free ends are told in steps of this, in mm, rounded up. */
+const FREE_STEP = 5;
+
+/**
+ * How much of every cord stays free at the start, in mm: half of what its closure and the fingers take
+ * of a cord that reaches both ends, since nothing but closures alike at both ends begins without steps
+ * of its own. None of a cord that is folded there.
+ */
+export function freeAtStart(piece: Piece, plan: Plan): number {
+  const open = plan.strands.filter((_, i) => {
+    const { legs, laidIn } = piece.strands[i]!;
+    return legs.length === 1 && !laidIn;
+  });
+  const each = open.map(({ reasons }) =>
+    sumOf(reasons.filter(({ code }) => /^(closure|end)\./.test(code))),
+  );
+  const most = Math.max(0, ...each);
+  return most > 0 ? roundUpToStep(most / 2, FREE_STEP) : 0;
+}
+
+/** Cords that are there from the start, in the order that the work wants them in. */
+function runsAtStart(piece: Piece): readonly Run[] {
+  const sites = sitesOf(piece);
+  const band = piece.parts.findIndex((part) => part.kind === 'knotted-floss');
+  const part = piece.parts[band];
+  const runs =
+    part?.kind === 'knotted-floss' ? atPlaces(part, sites[band]!) : (sites[0]?.runs ?? []);
+  return runs.filter((run) => !run.laidIn);
+}
 
 /**
  * Where no closure holds the cords at the start they are gathered, in order, and fixed to the board.
@@ -74,16 +107,18 @@ const ORDERED_FROM = 2;
  * @param held whether the closure has steps of its own at the start
  */
 export function anchorSteps(piece: Piece, plan: Plan, held: boolean, habits: MakerHabits): Step[] {
-  const site = sitesOf(piece)[0];
-  const runs = site?.runs ?? [];
+  const runs = runsAtStart(piece);
   if (held || runs.length === 0) return [];
-  const free = plan.closure.reach.start;
+  const free = freeAtStart(piece, plan);
+  const folded = runs.every((run) => run.folded);
   const order =
     runs.length >= ORDERED_FROM ? ` Lay them side by side from the left: ${tellOrder(runs)}.` : '';
   const text = `${
-    free > 0
-      ? `Leave ${mm(Math.round(free))} free at the start for the closure.`
-      : 'Begin at the ends.'
+    folded
+      ? 'Begin at the folds.'
+      : free > 0
+        ? `Leave ${mm(free)} of each free at the start, for the closure and the fingers.`
+        : 'Begin at the ends.'
   }${order} Hold them with a clip or a strip of tape on the board, the work coming towards you, and check that none is twisted round another.`;
   return [
     onceStep(

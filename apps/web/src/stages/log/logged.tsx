@@ -201,7 +201,7 @@ function ComparedRow({ row, label, say }: RowProps) {
               style={{ width: `${reach}%`, left: percent >= 0 ? '50%' : `${50 - reach}%` }}
             />
           </Box>
-          <Text as="span" fontSize="sm" whiteSpace="nowrap" w="48px">
+          <Text as="span" fontSize="sm" whiteSpace="nowrap" w="62px">
             {percent >= 0 ? '+' : '−'}
             {Math.abs(percent).toFixed(1)} %
           </Text>

@@ -114,8 +114,8 @@ export function Making({ make }: { readonly make: Make }) {
               mt="2"
               align="center"
               flexWrap="wrap"
-              // On a phone the keys stay under the thumb.
-              position={{ base: 'sticky', md: 'static' }}
+              // On a phone or an upright tablet the keys stay under the thumb.
+              position={{ base: 'sticky', lg: 'static' }}
               bottom="0"
               bg="surface"
               zIndex="1"

@@ -23,7 +23,7 @@ interface Props {
 }
 
 /** How high the picture is: enough for arm's length, and the words still below it on a phone. */
-const HEIGHT = { base: '176px', md: '360px' } as const;
+const HEIGHT = { base: '176px', md: 'clamp(330px, 33vh, 440px)' } as const;
 
 /** The picture of the step at hand: a cord, the work close up, or the piece when worn. */
 export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {

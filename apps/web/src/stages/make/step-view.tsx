@@ -52,8 +52,9 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
   }, [side, unit, step]);
   return (
     <Grid
-      templateColumns={{ base: '1fr', md: 'minmax(280px, 5fr) 7fr' }}
-      gap={{ base: '2', md: '9' }}
+      // A tablet held upright has the picture above, large enough for arm's length.
+      templateColumns={{ base: '1fr', lg: 'minmax(280px, 5fr) 7fr' }}
+      gap={{ base: '2', md: '6', lg: '9' }}
       alignItems="start"
     >
       <StepPicture
@@ -74,9 +75,7 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
           {left > 0 && `, about ${sayDuration(left)} of tying left`}
         </Text>
         <Text
-          fontSize={
-            sentence ? { base: 'lg', md: 'xl' } : { base: 'xl', md: counts ? '3xl' : '2xl' }
-          }
+          fontSize={sentence ? { base: 'lg', md: 'xl' } : { base: 'xl', md: '3xl' }}
           fontWeight="600"
           lineHeight={sentence ? '1.3' : '1.12'}
         >
@@ -140,7 +139,13 @@ function NextCall({ make }: { readonly make: Make }) {
   const next = callNext(make.steps, make.place);
   if (next === null) return null;
   return (
-    <Text mt="3" color="muted" fontSize={{ base: 'md', md: 'lg' }} data-testid="next-call">
+    <Text
+      mt="3"
+      color="muted"
+      lineClamp={2}
+      fontSize={{ base: 'md', md: next.length > SENTENCE * 2 ? 'md' : 'lg' }}
+      data-testid="next-call"
+    >
       Then {next}
     </Text>
   );
