@@ -149,7 +149,7 @@ test('measured half way, the make says what will come out, on the bench too', as
   await expect(dialog.getByTestId('forecast')).toContainText('nine times in ten between');
   await fill(/Cord 1, left/, '60 cm');
   await expect(dialog).toContainText('A cord will run out.');
-  await expect(dialog).toContainText('Join a cord here');
+  await expect(dialog).toContainText('Join a cord');
   await expect(dialog).toContainText('Stop short');
   await expect(dialog).toContainText(/Begin the closure after \d+ half knots/);
   await dialog.getByRole('button', { name: 'Go on' }).click();

@@ -1,5 +1,5 @@
 import type { Hand } from '../learn/hand.js';
-import { effectiveDiameter } from '../material/cord.js';
+import { effectiveDiameter, workingTail } from '../material/cord.js';
 import { mm } from '../measure/speak.js';
 import type { Piece } from '../piece/piece.js';
 import { planPiece } from '../plan/plan.js';
@@ -95,17 +95,22 @@ function swapCords(piece: Piece, seen: Forecast): Remedy[] {
 /** Ends of a joint lie beside each other under the knots, so that both are held. Common practice, no source. */
 const OVERLAP = 40;
 
-function joinCord(seen: Forecast, sureness: number): Remedy[] {
+function joinCord(piece: Piece, seen: Forecast): Remedy[] {
+  const { sureness } = piece.cutting;
   const short = seen.strands.filter((strand) => strand.lasts < sureness);
   if (short.length === 0) return [];
+  // The old cord is tied with as long as fingers can hold it; the new one makes up the rest.
+  const hold = (number: number): number => workingTail(piece.strands[number - 1]!.cord);
   const pieces = short.map(
-    ({ number, needsSurely }) => `${mm(needsSurely + OVERLAP)} for cord ${number}`,
+    ({ number, needsSurely, available }) =>
+      `${mm(needsSurely - Math.max(0, available - hold(number)) + OVERLAP)} for cord ${number}`,
   );
+  const last = mm(Math.max(...short.map(({ number }) => hold(number))));
   return [
     {
       code: 'join-cord',
-      title: 'Join a cord here',
-      text: `Cut ${pieces.join(' and ')}. Lay old and new end beside each other into the core for ${mm(OVERLAP)}, tie on with the new one, and secure both ends when the piece is finished. A joint is the weakest place: keep it away from the closure.`,
+      title: 'Join a cord',
+      text: `Cut ${pieces.join(' and ')}. Tie on until the old one is down to its last ${last}; lay old and new end beside each other into the core for ${mm(OVERLAP)}, go on with the new one, and secure both ends when the piece is finished. A joint is the weakest place: keep it away from the closure.`,
       lasts: sureness,
     },
   ];
@@ -155,7 +160,7 @@ export function remedies(
   return [
     ...fewerKnots(piece, hand, half, plan).filter(({ lasts }) => lasts > seen.lasts),
     ...swapCords(piece, seen),
-    ...joinCord(seen, sureness),
+    ...joinCord(piece, seen),
     ...stopShort(piece, plan, seen),
   ];
 }

@@ -104,7 +104,7 @@ describe('measuring half way', () => {
     await type(/Cord 1, left/, '30 cm');
     const told = screen.getByTestId('forecast').textContent;
     expect(told).toContain('A cord will run out.');
-    expect(told).toContain('Join a cord here');
+    expect(told).toContain('Join a cord');
     expect(told).toContain('Were all ends of the cord measured');
     await userEvent.click(screen.getByRole('button', { name: 'Forget it' }));
     expect(useMeasures.getState().taken).toEqual({});
