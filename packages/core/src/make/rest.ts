@@ -85,13 +85,21 @@ export interface Ends {
   readonly end: number;
 }
 
-/** Of every strand what its ends take, reserve not counted. */
+/**
+ * Of every strand what its ends take: all that is told of it, less the reserve, what a hand varies and
+ * what lies in the parts.
+ */
 export const endsOf = (piece: Piece, plan: Plan): Ends[] =>
-  plan.strands.map(({ reasons }, i) => {
-    const sum = (area: RegExp): number =>
-      reasons
-        .filter((r) => area.test(r.code) && !r.technique)
-        .reduce((total, r) => total + r.mm, 0);
-    const first = laidFirst(piece.strands[i]!) ? sum(/^run\./) : 0;
-    return { start: sum(/^start\./) + first, end: sum(/^(closure|end)\./) };
+  plan.strands.map(({ number, reasons }, i) => {
+    const inParts = plan.parts
+      .flatMap(({ layout }) => layout.uses)
+      .filter(({ strand, reason }) => strand === number && !reason.spread)
+      .reduce((sum, { reason }) => sum + reason.mm, 0);
+    const fixed = (test: (code: string) => boolean): number =>
+      reasons.filter((r) => !r.technique && test(r.code)).reduce((sum, r) => sum + r.mm, 0);
+    const first = laidFirst(piece.strands[i]!) ? inParts : 0;
+    return {
+      start: fixed((code) => code.startsWith('start.')) + first,
+      end: fixed((code) => !/^(start\.|reserve)/.test(code)) - inParts,
+    };
   });

@@ -1,4 +1,3 @@
-import { sumOf } from '../face/reason.js';
 import type { Run } from '../face/run.js';
 import type { Caution, Look, Step } from '../face/step.js';
 import { CAUTIONS } from '../face/cautions.js';
@@ -10,6 +9,7 @@ import type { Piece } from '../piece/piece.js';
 import { sitesOf } from '../piece/sites.js';
 import type { Plan } from '../plan/plan-types.js';
 import type { MakerHabits } from './habits.js';
+import { endsOf } from './rest.js';
 
 /** A step that is done once. */
 export const onceStep = (
@@ -80,12 +80,9 @@ const FREE_STEP = 5;
  * of its own. None of a cord that is folded there.
  */
 export function freeAtStart(piece: Piece, plan: Plan): number {
-  const open = plan.strands.filter((_, i) => {
-    const { legs, laidIn } = piece.strands[i]!;
-    return legs.length === 1 && !laidIn;
-  });
-  const each = open.map(({ reasons }) =>
-    sumOf(reasons.filter(({ code }) => /^(closure|end)\./.test(code))),
+  const ends = endsOf(piece, plan);
+  const each = piece.strands.flatMap(({ legs, laidIn }, i) =>
+    legs.length === 1 && !laidIn ? [ends[i]!.end] : [],
   );
   const most = Math.max(0, ...each);
   return most > 0 ? roundUpToStep(most / 2, FREE_STEP) : 0;

@@ -1,0 +1,131 @@
+import { describe, expect, it } from '@jest/globals';
+import { ANY_HAND, handOf, lessonsFrom, type Observation } from '../learn/hand.js';
+import type { Piece } from '../piece/piece.js';
+import { templateById } from '../template/templates.js';
+import { planned } from '../testing.js';
+import { observe } from './observe.js';
+import type { MakeRecord } from './record.js';
+import { endsOf, partStates } from './rest.js';
+
+const start = {
+  name: 'x',
+  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
+  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+} as const;
+const make = (id: string): Piece => templateById(id).make(start);
+
+/** A make whose hand takes so much more than the model in the technique that takes most of the cord. */
+function recordOf(piece: Piece, factor: number, more: Partial<MakeRecord> = {}): MakeRecord {
+  const plan = planned(piece);
+  const own = endsOf(piece, plan);
+  const states = partStates(piece, plan, ANY_HAND, {});
+  const weight = (kind: string): number =>
+    states
+      .filter((state) => state.plan.kind === kind)
+      .flatMap(({ cost, plan: { layout } }) => cost.strands.map((s) => s.knots * layout.units))
+      .reduce((sum, one) => sum + one, 0);
+  const main = plan.parts.map((p) => p.kind).sort((a, b) => weight(b) - weight(a))[0];
+  return {
+    cords: plan.strands.map((strand, i) => {
+      const tails = strand.reasons
+        .filter((r) => r.code.startsWith('end.'))
+        .reduce((sum, r) => sum + r.mm, 0);
+      const used = states.reduce(
+        (sum, { cost, plan: { kind, layout } }) => {
+          const { knots, straight } = cost.strands[i]!;
+          return sum + layout.units * (knots * (kind === main ? factor : 1) + straight);
+        },
+        own[i]!.start + own[i]!.end - tails,
+      );
+      return { cut: 20_000, leftover: 20_000 - used };
+    }),
+    length: plan.fit.length,
+    minutes: 60,
+    ...more,
+  };
+}
+const of = (list: readonly Observation[], measure: string): Observation[] =>
+  list.filter((one) => one.measure === measure);
+
+describe('what a make says of the hand', () => {
+  it.each([
+    ['buckle-band', 'square-knot-sinnet'],
+    ['beaded-band', 'square-knot-sinnet'],
+    ['floss-stripe', 'knotted-floss'],
+    ['floss-spiral', 'hitch-spiral'],
+  ])('%s: the factor of %s', (id, technique) => {
+    const piece = make(id);
+    const [found, ...others] = of(observe(piece, planned(piece), recordOf(piece, 1.13)), 'take-up');
+    expect(others).toEqual([]);
+    expect(found?.technique).toBe(technique);
+    expect(found?.cordKind).toBe(
+      piece.strands.find((s) => s.legs.some((leg) => leg !== 'core'))!.cord.kind,
+    );
+    // What the other knots of the piece take is believed to be the model's, as it is here.
+    expect(found!.ratio).toBeCloseTo(1.13, 6);
+  });
+
+  it('has no pitch where no part grows by its units, nor a time that was not kept apart', () => {
+    const piece = make('focal-cord');
+    const plan = planned(piece);
+    const all = observe(piece, plan, recordOf(piece, 1));
+    expect(of(all, 'pitch')).toEqual([]);
+    expect(of(all, 'time')).toEqual([]);
+    const stages = { prepare: 5, tie: 0, finish: 5 };
+    expect(of(observe(piece, plan, recordOf(piece, 1, { stages })), 'time')).toEqual([]);
+  });
+
+  it('is left out where it is no hand but a slip of the rule', () => {
+    const piece = make('buckle-band');
+    const plan = planned(piece);
+    expect(of(observe(piece, plan, recordOf(piece, 3)), 'take-up')).toEqual([]);
+    expect(of(observe(piece, plan, recordOf(piece, 0.2)), 'take-up')).toEqual([]);
+  });
+
+  it('goes by the units that were tied, not by those planned', () => {
+    const piece = make('buckle-band');
+    const plan = planned(piece);
+    const { units } = plan.parts[0]!.layout;
+    const record = recordOf(piece, 1.1);
+    const ratio = (more: Partial<MakeRecord>): number =>
+      of(observe(piece, plan, { ...record, ...more }), 'take-up')[0]!.ratio;
+    expect(ratio({ tied: units })).toBeCloseTo(ratio({}), 9);
+    // The same cord in fewer knots is more in each.
+    expect(ratio({ tied: Math.round(units * 0.9) })).toBeGreaterThan(ratio({}) * 1.05);
+  });
+
+  it('comes out the same whatever was believed when it was planned', () => {
+    const piece = make('floss-stripe');
+    const record = recordOf(piece, 1.08);
+    const first = of(observe(piece, planned(piece), record), 'take-up');
+    const hand = handOf(lessonsFrom(first));
+    const again = of(observe(piece, planned(piece, hand), record), 'take-up');
+    expect(again[0]!.ratio).toBeCloseTo(first[0]!.ratio, 6);
+    expect(again[0]!.spread).toBe(first[0]!.spread);
+  });
+});
+
+describe('what is left of a piece', () => {
+  const piece = make('beaded-band');
+  const plan = planned(piece);
+  it('is what is not done, unit by unit', () => {
+    const [first] = plan.parts;
+    const states = partStates(piece, plan, ANY_HAND, { [first!.id]: 5 });
+    expect(states[0]).toMatchObject({ done: 5, left: first!.layout.units - 5, pitched: true });
+    expect(states[1]).toMatchObject({ done: 0, pitched: false });
+    expect(partStates(piece, plan, ANY_HAND, { [first!.id]: 9999 })[0]!.left).toBe(0);
+  });
+  it('with its ends and what is used is the whole strand, but for the reserve', () => {
+    const states = partStates(piece, plan, ANY_HAND, {});
+    const ends = endsOf(piece, plan);
+    plan.strands.forEach(({ reasons }, i) => {
+      const parts = states.reduce(
+        (sum, { cost, plan: { layout } }) =>
+          sum + layout.units * (cost.strands[i]!.knots + cost.strands[i]!.straight),
+        0,
+      );
+      const told = reasons.filter((r) => r.code !== 'reserve').reduce((sum, r) => sum + r.mm, 0);
+      expect(ends[i]!.start + parts + ends[i]!.end).toBeCloseTo(told, 6);
+    });
+  });
+});
