@@ -85,6 +85,17 @@ export async function stored(server: Running, name: string): Promise<PieceView> 
   return piece;
 }
 
+/** Pieces that the demo lays on the bench. */
+const DEMO_PIECES = 11;
+
+/** Puts away what other tests left on the bench: the files share a server, and a full bench is slow. */
+export async function clearBench(server: Running): Promise<void> {
+  const pieces = await server.get<PieceView[]>('/pieces');
+  for (const { id } of pieces.slice(DEMO_PIECES)) {
+    await fetch(`${server.url}/api/pieces/${id}`, { method: 'DELETE' });
+  }
+}
+
 /** Who the pieces of the tests are for. */
 const WEARER = { name: 'Tobias Renn', wrist: 183, hand: 226 };
 

@@ -1,5 +1,7 @@
 import type { FittingView, MakeView, WearerView, WorkshopView } from '@coiled-strand/contract';
-import { expect, newPiece, saved, stored, test } from '../fixtures.js';
+import { clearBench, expect, newPiece, saved, stored, test } from '../fixtures.js';
+
+test.beforeEach(({ server }) => clearBench(server));
 
 test('the demo workshop: each piece with a drawing and what it waits for', async ({
   workshop: page,

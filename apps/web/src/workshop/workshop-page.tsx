@@ -3,7 +3,7 @@ import { Button } from '../shell/button';
 import type { PieceView } from '@coiled-strand/contract';
 import { actionsBefore, makeSteps, placeOf, planPiece, doneByPart } from '@coiled-strand/core';
 import { Archive, FileUp, Plus } from 'lucide-react';
-import { useMemo, useState } from 'react';
+import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useBringBack, useHand, usePieces, usePutAway, useWorkshop } from '../api/queries';
 import { MiniPiece } from '../bench/mini-piece';
@@ -76,7 +76,8 @@ function EmptyBench({ onNew }: { readonly onNew: () => void }) {
   );
 }
 
-function PieceOnBench({ view }: { readonly view: PieceView }) {
+/** Drawn anew only when it changes itself: a full bench holds still while a dialog opens over it. */
+const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: PieceView }) {
   const units = useUnits();
   const settings = useWorkshop().data?.settings;
   const known = useHand();
@@ -167,4 +168,4 @@ function PieceOnBench({ view }: { readonly view: PieceView }) {
       </Button>
     </Box>
   );
-}
+});
