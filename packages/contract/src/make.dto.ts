@@ -141,6 +141,10 @@ export class StageMinutesDto {
   finish!: number;
 }
 
+/** All of it. */
+export const sumOfMinutes = ({ prepare, tie, finish }: StageMinutesDto): number =>
+  prepare + tie + finish;
+
 /** How it sits on the wearer. */
 export const WORN = ['too-tight', 'snug', 'right', 'loose', 'too-loose'] as const;
 export type Worn = (typeof WORN)[number];

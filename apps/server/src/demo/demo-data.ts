@@ -1,10 +1,11 @@
-import type {
-  FittingDto,
-  MakeLogDto,
-  SettingsDto,
-  StageMinutesDto,
-  SwatchDto,
-  Worn,
+import {
+  sumOfMinutes,
+  type FittingDto,
+  type MakeLogDto,
+  type SettingsDto,
+  type StageMinutesDto,
+  type SwatchDto,
+  type Worn,
 } from '@coiled-strand/contract';
 import {
   templateById,
@@ -306,9 +307,6 @@ export const EARLIER: readonly Earlier[] = [
   },
 ];
 
-export const minutesOf = ({ prepare, tie, finish }: StageMinutesDto): number =>
-  prepare + tie + finish;
-
 export const earlierRecord = (
   { leftovers, off, stages, worn, owner, note }: Earlier,
   plan: Plan,
@@ -318,7 +316,7 @@ export const earlierRecord = (
     leftover: leftovers[i] ?? 0,
   })),
   length: Math.round((plan.fit.length + off) * 10) / 10,
-  minutes: minutesOf(stages),
+  minutes: sumOfMinutes(stages),
   stages,
   worn,
   owner,

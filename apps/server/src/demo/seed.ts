@@ -1,3 +1,4 @@
+import { sumOfMinutes } from '@coiled-strand/contract';
 import { compareOutcome, makeSteps, planPiece, totalActions } from '@coiled-strand/core';
 import type { DataSource, EntityManager } from 'typeorm';
 import { SwatchRow } from '../hand/swatch.entity.js';
@@ -12,7 +13,6 @@ import {
   EARLIER,
   earlierRecord,
   FITTINGS,
-  minutesOf,
   PIECES,
   SETTINGS,
   SWATCHES,
@@ -82,7 +82,7 @@ async function addEarlierMake(
     hand: [],
     number: 1,
     done: total,
-    doneAt: daysBefore(earlier.daysAgo, minutesOf(earlier.stages)),
+    doneAt: daysBefore(earlier.daysAgo, sumOfMinutes(earlier.stages)),
     total,
     seconds: {},
     timers: {},
@@ -90,7 +90,7 @@ async function addEarlierMake(
     record,
     outcome: compareOutcome(piece, plan, record),
     createdAt: daysBefore(earlier.daysAgo),
-    loggedAt: daysBefore(earlier.daysAgo, minutesOf(earlier.stages)),
+    loggedAt: daysBefore(earlier.daysAgo, sumOfMinutes(earlier.stages)),
     abandonedAt: null,
   });
 }

@@ -1,7 +1,7 @@
 import { factorOf, type Hand } from '../learn/hand.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
-import { tyingCord } from '../piece/sites.js';
+import { sitesOf, tyingCord } from '../piece/sites.js';
 import type { Plan } from '../plan/plan-types.js';
 
 /**
@@ -15,8 +15,9 @@ export function tyingSeconds(
   hand: Hand,
   done: Readonly<Record<string, number>> = {},
 ): number {
+  const sites = sitesOf(piece);
   return plan.parts.reduce((sum, { id, kind, layout }, i) => {
-    const cord = tyingCord(piece, i);
+    const cord = tyingCord(sites[i]);
     const factor = (cord && factorOf(hand, kind, cord.kind, 'time')?.factor) ?? 1;
     const left = Math.max(0, layout.units - (done[id] ?? 0));
     return sum + left * partKind(kind).entry.seconds * factor;

@@ -30,7 +30,6 @@ interface Tied {
   /** Parts whose length grows by their units. */
   readonly parts: readonly PartPlan[];
   readonly length: number;
-  readonly units: number;
   /** Units tied over units planned. */
   readonly share: number;
 }
@@ -41,7 +40,6 @@ function tiedOf(plan: Plan, record: Pick<MakeRecord, 'tied'>): Tied {
   return {
     parts,
     length: parts.reduce((sum, { layout }) => sum + layout.length, 0),
-    units,
     share: units > 0 && record.tied !== undefined ? record.tied / units : 1,
   };
 }
@@ -113,7 +111,7 @@ function pitch(piece: Piece, plan: Plan, record: MakeRecord, tied: Tied): Observ
         : sum,
     0,
   );
-  const cordKind = tyingCord(piece, plan.parts.indexOf(tied.parts[0]!))?.kind;
+  const cordKind = tyingCord(sites[plan.parts.indexOf(tied.parts[0]!)])?.kind;
   if (!cordKind || model <= 0) return [];
   const came = record.length - (plan.fit.length - tied.length);
   return [
@@ -140,7 +138,7 @@ function time(piece: Piece, plan: Plan, record: MakeRecord): Observation[] {
   const technique = mostOf(amounts);
   if (technique === null) return [];
   const index = piece.parts.findIndex((part) => part.kind === technique);
-  const cordKind = tyingCord(piece, index)?.kind;
+  const cordKind = tyingCord(sitesOf(piece)[index])?.kind;
   if (!cordKind) return [];
   const all = [...amounts.values()].reduce((sum, one) => sum + one, 0);
   // The closure is tied in the same stage; what is fixed is believed to be quick.

@@ -49,8 +49,8 @@ const tiesWith = (runs: readonly Run[]): Run | undefined =>
   runs.find((run) => run.role === 'working' || run.role === 'plaited') ?? runs[0];
 
 /** The cord that a part is tied with: what a hand's factors go by. Undefined where nothing lies. */
-export const tyingCord = (piece: Piece, part: number): Cord | undefined =>
-  tiesWith(sitesOf(piece)[part]?.runs ?? [])?.cord;
+export const tyingCord = (site: PartSite | undefined): Cord | undefined =>
+  tiesWith(site?.runs ?? [])?.cord;
 
 /** This hand's length per unit over the model's, with the cord that ties here. */
 function pitchOf(part: Part, runs: readonly Run[], hand: Hand): number {

@@ -1,5 +1,5 @@
 import { Box, Field, Flex, Grid, Heading, Input, Text, Textarea } from '@chakra-ui/react';
-import { MakeLogDto, type MakeView, type Worn } from '@coiled-strand/contract';
+import { MakeLogDto, sumOfMinutes, type MakeView, type Worn } from '@coiled-strand/contract';
 import { partKind, pluralOf, type Plan } from '@coiled-strand/core';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { Controller, useForm } from 'react-hook-form';
@@ -13,7 +13,7 @@ import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { useMeasures } from '../make/measure-store';
 import { useProgress } from '../make/progress-store';
-import { minutesOf, sumOfMinutes } from './minutes';
+import { minutesOf } from './minutes';
 import { Photos } from './photos';
 
 interface Props {

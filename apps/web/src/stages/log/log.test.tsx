@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { sumOfMinutes } from '@coiled-strand/contract';
 import { planPiece, type Plan } from '@coiled-strand/core';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -7,7 +8,7 @@ import { renderIn } from '../../testing';
 import { loggedView, makeView, pieceOf } from '../../testing-make';
 import { LogForm } from './log-form';
 import { Logged } from './logged';
-import { minutesOf, sumOfMinutes } from './minutes';
+import { minutesOf } from './minutes';
 
 const piece = pieceOf('buckle-band');
 const plan = planPiece(piece) as Plan;

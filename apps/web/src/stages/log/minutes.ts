@@ -6,6 +6,3 @@ export const minutesOf = ({ prepare, tie, finish }: StageSecondsDto): StageMinut
     seconds === 0 ? 0 : Math.max(1, Math.round(seconds / 60));
   return { prepare: round(prepare), tie: round(tie), finish: round(finish) };
 };
-
-export const sumOfMinutes = ({ prepare, tie, finish }: StageMinutesDto): number =>
-  prepare + tie + finish;

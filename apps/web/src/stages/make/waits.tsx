@@ -30,7 +30,6 @@ export function sayLeft(ms: number): string {
 
 interface Running {
   readonly step: Step;
-  readonly startedAt: number;
   readonly ends: number;
 }
 
@@ -39,8 +38,7 @@ export function runningWaits(make: Pick<Make, 'steps' | 'timers'>): Running[] {
   return make.steps.flatMap((step) => {
     const started = make.timers[step.id];
     if (!step.wait || !started) return [];
-    const startedAt = Date.parse(started);
-    return [{ step, startedAt, ends: startedAt + step.wait.minutes * MINUTE }];
+    return [{ step, ends: Date.parse(started) + step.wait.minutes * MINUTE }];
   });
 }
 
