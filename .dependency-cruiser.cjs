@@ -2,7 +2,7 @@
 const CORE = [
   'measure',
   'material',
-  'face',
+  'kind',
   'knot',
   'floss',
   'part',

@@ -140,10 +140,10 @@ test('tails too short to pass the hand are shown where they are, and mended with
   const tails = page.getByRole('textbox', { name: 'Each tail, to its stopper' });
   await tails.fill('3 cm');
   await tails.press('Enter');
-  const finding = page.locator('[data-finding="closure.range"]');
-  await expect(finding).toContainText('does not pass the hand');
-  await finding.getByRole('button', { name: /^Tails of/ }).click();
-  await expect(finding).toHaveCount(0);
+  const item = page.locator('[data-item="closure.range"]');
+  await expect(item).toContainText('does not pass the hand');
+  await item.getByRole('button', { name: /^Tails of/ }).click();
+  await expect(item).toHaveCount(0);
   await saved(page);
   const { closure } = (await stored(server, 'Too short')).piece;
   expect('tails' in closure && closure.tails).toBeGreaterThan(30);

@@ -1,7 +1,7 @@
-import type { ClosureSite } from './face/closure-kind.js';
-import type { PartSite } from './face/part-kind.js';
-import type { Primitive } from './face/primitive.js';
-import type { Run, RunRole } from './face/run.js';
+import type { ClosureSite } from './kind/closure-kind.js';
+import type { PartSite } from './kind/part-kind.js';
+import type { Primitive } from './kind/primitive.js';
+import type { Run, RunRole } from './kind/run.js';
 import type { Cord } from './material/cord.js';
 import type { Piece, Strand } from './piece/piece.js';
 import { EXAMPLE_CORD, outAndBack } from './piece/example.js';
@@ -121,15 +121,15 @@ export type BandCords = keyof typeof BAND_CORDS;
 export const BAND_WAYS = Object.keys(BAND_CORDS) as BandCords[];
 export const exampleStrands = (way: BandCords): Strand[] => BAND_CORDS[way](EXAMPLE_CORD);
 
-/** @throws Error with the findings when the piece cannot be planned */
+/** @throws Error with the advice when the piece cannot be planned */
 export function planned(piece: Piece, hand: Hand = ANY_HAND): Plan {
   const plan = planPiece(piece, hand);
-  if (!plan.ok) throw new Error(JSON.stringify(plan.findings));
+  if (!plan.ok) throw new Error(JSON.stringify(plan.advice));
   return plan;
 }
 
-export const findingCodes = (piece: Piece): string[] =>
-  planPiece(piece).findings.map((finding) => finding.code);
+export const adviceCodes = (piece: Piece): string[] =>
+  planPiece(piece).advice.map((item) => item.code);
 
 /** Every point of some shapes. */
 export const pointsOf = (shapes: readonly Primitive[]): (readonly [number, number])[] =>

@@ -189,7 +189,7 @@ export class MakesService {
     const { hand } = await this.hand.get();
     const plan = planPiece(piece, hand);
     if (!plan.ok) {
-      const faults = plan.findings.map(({ path, message }): FileFault => ({ path, message }));
+      const faults = plan.advice.map(({ path, message }): FileFault => ({ path, message }));
       throw invalid(faults, 'The piece');
     }
     return this.makes.create({

@@ -101,10 +101,10 @@ export class PiecesService {
     const result = validateAs(PieceFileDto, upgradeFile(file as object));
     if (!result.ok) throw invalid(result.faults, 'The file');
     const implausible = planPiece(result.value.piece)
-      .findings.filter((finding) => finding.severity === 'error')
-      .map((finding): FileFault => ({
-        path: `piece.${finding.path}`,
-        message: `${finding.message} ${finding.remedy}`,
+      .advice.filter((item) => item.severity === 'error')
+      .map((item): FileFault => ({
+        path: `piece.${item.path}`,
+        message: `${item.message} ${item.remedy}`,
       }));
     if (implausible.length > 0) throw invalid(implausible, 'The file');
     return this.add(result.value.piece);

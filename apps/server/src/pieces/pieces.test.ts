@@ -185,7 +185,7 @@ describe('POST /api/plan', () => {
     expect(plan).toEqual(JSON.parse(JSON.stringify(planPiece(piece, hand))));
     expect((plan as Plan).strands).toHaveLength(2);
   });
-  it('answers with findings when there is no plan', async () => {
+  it('answers with advice when there is no plan', async () => {
     const { id } = await first();
     const { body: file } = await api().get(`/api/pieces/${id}/file`);
     const flame = edit(file as PieceFile, {
@@ -199,6 +199,6 @@ describe('POST /api/plan', () => {
       .send(flame as object)
       .expect(200);
     expect(body.ok).toBe(false);
-    expect(body.findings[0].code).toBe('ends.flame');
+    expect(body.advice[0].code).toBe('ends.flame');
   });
 });

@@ -1,7 +1,7 @@
 import {
   partKind,
   type BenchDrawing,
-  type Finding,
+  type Advice,
   type Piece,
   type Plan,
 } from '@coiled-strand/core';
@@ -36,8 +36,8 @@ interface Props {
 const FINGER = 18;
 const PAD = 5;
 
-const severest = (findings: readonly Finding[], path: string): Finding['severity'] | null => {
-  const own = findings.filter((f) => f.path === path || f.path.startsWith(`${path}.`));
+const severest = (advice: readonly Advice[], path: string): Advice['severity'] | null => {
+  const own = advice.filter((f) => f.path === path || f.path.startsWith(`${path}.`));
   return own.some((f) => f.severity !== 'note') ? 'warning' : null;
 };
 
@@ -52,10 +52,10 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
   const places = useMemo(() => partPlaces(plan), [plan]);
   const extents = useMemo(() => partExtents(drawing), [drawing]);
   const warned = useMemo(
-    () => places.map((_, i) => severest(plan.findings, `parts[${i}]`) !== null),
-    [places, plan.findings],
+    () => places.map((_, i) => severest(plan.advice, `parts[${i}]`) !== null),
+    [places, plan.advice],
   );
-  const closureWarned = useMemo(() => severest(plan.findings, CLOSURE) !== null, [plan.findings]);
+  const closureWarned = useMemo(() => severest(plan.advice, CLOSURE) !== null, [plan.advice]);
   const px = (mm: number): number => (mm - frame.x) * frame.scale;
   const bottom = frame.height - RULER_HEIGHT;
   const ends = [

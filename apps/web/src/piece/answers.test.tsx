@@ -4,7 +4,7 @@ import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { renderIn } from '../testing';
 import { Answers } from './answers';
-import { Findings } from './findings';
+import { AdviceList } from './advice-list';
 import { Reasons } from './reasons';
 import { stageStatus, waitsFor } from './stage-status';
 
@@ -55,16 +55,16 @@ describe('reasons', () => {
   });
 });
 
-describe('findings', () => {
+describe('advice', () => {
   it('say what, and what to do, in the maker’s unit', () => {
     const own: Piece = { ...EXAMPLE_PIECE, parts: [{ ...EXAMPLE_BAND, length: 240 }] };
-    renderIn({ unit: 'in' }, <Findings findings={planPiece(own).findings} />);
-    const status = screen.getByRole('status', { name: 'Findings' });
+    renderIn({ unit: 'in' }, <AdviceList advice={planPiece(own).advice} />);
+    const status = screen.getByRole('status', { name: 'AdviceList' });
     expect(status.textContent).toMatch(/closes 1 1\/\d in larger/);
     expect(within(status).getByLabelText('Check')).toBeTruthy();
   });
   it('are silent when there is nothing to say', () => {
-    renderIn({}, <Findings findings={[]} />);
+    renderIn({}, <AdviceList advice={[]} />);
     expect(screen.queryByRole('status')).toBeNull();
   });
 });

@@ -13,7 +13,7 @@ import { TopBar } from '../shell/top-bar';
 import { useHotkeys } from '../shell/use-hotkeys';
 import { Answers } from './answers';
 import { leave, useAutosave } from './autosave';
-import { Findings } from './findings';
+import { AdviceList } from './advice-list';
 import { ConflictDialog } from './conflict-dialog';
 import { PieceBar } from './piece-bar';
 import { PieceBench } from './piece-bench';
@@ -99,7 +99,7 @@ function OpenPiece({ view }: { readonly view: PieceView }) {
         // On a phone: what is wrong, the stage, the answers. Beside the stage where there is room.
         templateAreas={
           planning
-            ? { base: '"findings" "stage" "answers"', lg: '"stage findings" "stage answers"' }
+            ? { base: '"advice" "stage" "answers"', lg: '"stage advice" "stage answers"' }
             : '"stage"'
         }
         templateColumns={{ base: '1fr', lg: planning ? 'minmax(0, 1fr) 300px' : '1fr' }}
@@ -114,8 +114,8 @@ function OpenPiece({ view }: { readonly view: PieceView }) {
         </Box>
         {planning && (
           <>
-            <Box className="no-print" gridArea="findings">
-              <FindingsPane />
+            <Box className="no-print" gridArea="advice">
+              <AdvicePane />
             </Box>
             <Box className="no-print" gridArea="answers" mt={{ base: '8', lg: '0' }}>
               <AnswersPane />
@@ -204,8 +204,8 @@ const StageOutlet = memo(
   (before, after) => after.held || before.context === after.context,
 );
 
-function FindingsPane() {
-  return <Findings findings={usePlan().plan.findings} />;
+function AdvicePane() {
+  return <AdviceList advice={usePlan().plan.advice} />;
 }
 
 function AnswersPane() {

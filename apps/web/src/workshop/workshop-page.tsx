@@ -138,7 +138,7 @@ const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: Piece
               />
             ) : (
               <Text color="muted" py="8">
-                No drawing: {units.say(plan.findings[0]?.message ?? '')}
+                No drawing: {units.say(plan.advice[0]?.message ?? '')}
               </Text>
             )}
           </Box>

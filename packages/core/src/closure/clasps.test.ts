@@ -18,7 +18,7 @@ const cord = testCord(2);
 const single = testClosureSite(testRuns(['core'], cord));
 const folded = testClosureSite(testRuns(['core', 'core'], cord, { folded: true }));
 const body: RoundPart[] = [{ kind: 'flexible', length: 180, height: 1 }];
-const codes = (findings: readonly { code: string }[]): string[] => findings.map((f) => f.code);
+const codes = (advice: readonly { code: string }[]): string[] => advice.map((f) => f.code);
 
 describe('glue-in clasp', () => {
   const thick = testClosureSite(testRuns(['core'], testCord(8)), {
@@ -44,10 +44,10 @@ describe('glue-in clasp', () => {
     expect(bare - 41 + inRecess).toBeCloseTo(bare - 29, 9);
   });
   it('refuses recesses deeper than the clasp is long, and folds', () => {
-    expect(codes(glueInClasp.layOut({ ...clasp, recess: 21 }, thick, body).findings)).toContain(
+    expect(codes(glueInClasp.layOut({ ...clasp, recess: 21 }, thick, body).advice)).toContain(
       'clasp.recess',
     );
-    expect(codes(glueInClasp.layOut(clasp, folded, body).findings)).toContain('clasp.fold');
+    expect(codes(glueInClasp.layOut(clasp, folded, body).advice)).toContain('clasp.fold');
   });
   it('is tried on before it is glued', () => {
     const titles = glueInClasp.steps(clasp, thick, glueInClasp.layOut(clasp, thick, body), 180).end;
@@ -132,9 +132,9 @@ describe('clasps tied to rings', () => {
   });
   it('closes on a loop only where there is one', () => {
     const onLoop = { ...lobster.make(cord), to: 'loop' as const };
-    expect(codes(lobster.layOut(onLoop, single, body).findings)).toEqual(['lobster.loop']);
+    expect(codes(lobster.layOut(onLoop, single, body).advice)).toEqual(['lobster.loop']);
     const site = testClosureSite(testRuns(['core', 'core'], cord), { firstKind: 'loop' });
-    expect(lobster.layOut(onLoop, site, body).findings).toEqual([]);
+    expect(lobster.layOut(onLoop, site, body).advice).toEqual([]);
   });
   it('needs two rings for the bar of a toggle, and room to turn', () => {
     const bar = toggle.make(cord);
@@ -142,10 +142,10 @@ describe('clasps tied to rings', () => {
       label: 'Ring, 5 mm',
       count: 2,
     });
-    expect(codes(toggle.layOut({ ...bar, rings: 0, bar: 30 }, single, body).findings)).toContain(
+    expect(codes(toggle.layOut({ ...bar, rings: 0, bar: 30 }, single, body).advice)).toContain(
       'toggle.room',
     );
-    expect(codes(toggle.layOut({ ...bar, bar: 13 }, single, body).findings)).toContain(
+    expect(codes(toggle.layOut({ ...bar, bar: 13 }, single, body).advice)).toContain(
       'toggle.short',
     );
   });
@@ -157,17 +157,17 @@ describe('clasps tied to rings', () => {
   });
   it('warns of an adult’s breakaway clasp on a child', () => {
     const child = { ...single, child: true };
-    expect(codes(breakawayClasp.layOut(breakawayClasp.make(cord), child, body).findings)).toEqual([
+    expect(codes(breakawayClasp.layOut(breakawayClasp.make(cord), child, body).advice)).toEqual([
       'breakaway.adult',
     ]);
     const rated = { ...breakawayClasp.make(cord), rated: 'child' as const };
-    expect(breakawayClasp.layOut(rated, child, body).findings).toEqual([]);
+    expect(breakawayClasp.layOut(rated, child, body).advice).toEqual([]);
   });
 });
 
 describe('cord ends', () => {
   it('add half an inch or so to the way round, and hide cord in both', () => {
-    // Common practice, no source: findings of a necklace take about half an inch; these have a hook.
+    // Common practice, no source: advice of a necklace take about half an inch; these have a hook.
     const layout = cordEnds.layOut(cordEnds.make(cord), single, body);
     expect(layout.uses.map((use) => use.reason.mm)).toEqual([6, 6]);
     expect(layout.measures.along).toBeGreaterThan(0.5 * IN);
@@ -178,7 +178,7 @@ describe('cord ends', () => {
       9,
     );
     expect(
-      codes(cordEnds.layOut({ ...cordEnds.make(cord), socket: 12 }, single, body).findings),
+      codes(cordEnds.layOut({ ...cordEnds.make(cord), socket: 12 }, single, body).advice),
     ).toContain('cord-ends.socket');
   });
 });
@@ -190,10 +190,10 @@ describe('tie ends', () => {
   });
   it('of less than three inches are questioned', () => {
     // Common practice, no source: three to four inches each.
-    expect(codes(tieEnds.layOut({ type: 'tie-ends', length: 50 }, single, body).findings)).toEqual([
+    expect(codes(tieEnds.layOut({ type: 'tie-ends', length: 50 }, single, body).advice)).toEqual([
       'ties.short',
     ]);
-    expect(tieEnds.layOut({ type: 'tie-ends', length: 3 * IN }, single, body).findings).toEqual([]);
+    expect(tieEnds.layOut({ type: 'tie-ends', length: 3 * IN }, single, body).advice).toEqual([]);
   });
 });
 
@@ -211,7 +211,7 @@ describe('lariat', () => {
   });
   it('wants a ring that lets the end beads pass', () => {
     const ring = { ...open, way: 'ring' as const, ring: 3 };
-    expect(lariat.layOut(ring, { ...neck, endSize: 8 }, []).findings.length).toBeGreaterThan(0);
-    expect(lariat.layOut({ ...ring, ring: 14 }, { ...neck, endSize: 8 }, []).findings).toEqual([]);
+    expect(lariat.layOut(ring, { ...neck, endSize: 8 }, []).advice.length).toBeGreaterThan(0);
+    expect(lariat.layOut({ ...ring, ring: 14 }, { ...neck, endSize: 8 }, []).advice).toEqual([]);
   });
 });

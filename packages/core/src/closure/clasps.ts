@@ -1,15 +1,15 @@
-import type { ClosureLayout, ClosureSite, ClosureState } from '../face/closure-kind.js';
-import { plainClosure } from '../face/closure-kind.js';
-import type { PartStep } from '../face/part-kind.js';
-import type { Point, Primitive } from '../face/primitive.js';
-import { KNOT_SPREAD, type Need, type Use } from '../face/reason.js';
-import type { Run } from '../face/run.js';
+import type { ClosureLayout, ClosureSite, ClosureState } from '../kind/closure-kind.js';
+import { plainClosure } from '../kind/closure-kind.js';
+import type { PartStep } from '../kind/part-kind.js';
+import type { Point, Primitive } from '../kind/primitive.js';
+import { KNOT_SPREAD, type Need, type Use } from '../kind/reason.js';
+import type { Run } from '../kind/run.js';
 import { ellipse, plateOf } from '../knot/plate.js';
 import { stopper } from '../knot/stopper.js';
 import { moved, straightRuns } from '../knot/stroke.js';
 import { effectiveDiameter, workingTail } from '../material/cord.js';
 import { PRACTICE_FACTOR } from '../material/practice.js';
-import type { Finding } from '../measure/finding.js';
+import type { Advice } from '../measure/advice.js';
 import { bundleOfRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { larksHeadCord } from './side-release-buckle/model.js';
@@ -86,7 +86,7 @@ interface ClaspSpec {
   /** Whether the start is a loop of cord that the clasp closes on. */
   readonly onLoop: boolean;
   readonly needs: readonly Need[];
-  readonly findings: readonly Finding[];
+  readonly advice: readonly Advice[];
 }
 
 export function claspStates(
@@ -114,7 +114,7 @@ export function tiedClasp(site: ClosureSite, spec: ClaspSpec): ClosureLayout {
     uses: [...(spec.onLoop ? [] : tieUses(site, 'start')), ...tieUses(site, 'end')],
     passages: [{ what: 'the ring', hole: RING_INSIDE, runs: tiedRuns(site.runs) }],
     needs: spec.needs,
-    findings: spec.findings,
+    advice: spec.advice,
   });
 }
 

@@ -1,6 +1,6 @@
-import type { ClosureSite, ClosureState } from '../face/closure-kind.js';
-import type { Primitive } from '../face/primitive.js';
-import { KNOT_SPREAD, type Use } from '../face/reason.js';
+import type { ClosureSite, ClosureState } from '../kind/closure-kind.js';
+import type { Primitive } from '../kind/primitive.js';
+import { KNOT_SPREAD, type Use } from '../kind/reason.js';
 import { loopCord } from '../knot/loop.js';
 import { stopper } from '../knot/stopper.js';
 import { flipped, moved, straightRuns } from '../knot/stroke.js';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import type { ClosureKind } from '../face/closure-kind.js';
-import { sumOf } from '../face/reason.js';
+import type { ClosureKind } from '../kind/closure-kind.js';
+import { sumOf } from '../kind/reason.js';
 import { plaitRatio } from '../knot/plait.js';
 import { pointsOf, testClosureSite, testCord, testRuns } from '../testing.js';
 import { coiledSlider, type CoiledSlider } from './coiled-slider/index.js';
@@ -68,9 +68,7 @@ describe.each(sliders.map((kind) => [kind.entry.label, kind] as const))(
       expect(pointsOf(draw(plaited)).flat().every(Number.isFinite)).toBe(true);
     });
     it('needs three cords for them, and says so', () => {
-      const codes = kind
-        .layOut(plaited, testClosureSite(runs(2)), body)
-        .findings.map((f) => f.code);
+      const codes = kind.layOut(plaited, testClosureSite(runs(2)), body).advice.map((f) => f.code);
       expect(codes).toContain('plait.cords');
     });
     it('of an older piece, which does not say, is straight', () => {
@@ -97,9 +95,7 @@ describe('ties', () => {
     expect(tieEnds.steps(ties, site, tieEnds.layOut(ties, site, []), 150).end[0]!.title).toMatch(
       /^Plait/,
     );
-    expect(tieEnds.layOut(ties, testClosureSite(runs(2)), []).findings[0]!.code).toBe(
-      'plait.cords',
-    );
+    expect(tieEnds.layOut(ties, testClosureSite(runs(2)), []).advice[0]!.code).toBe('plait.cords');
   });
 });
 
@@ -131,9 +127,9 @@ describe('cord ends on a crocheted chain', () => {
   });
   it('are as wide as the chain, and a narrow one offers the width that does', () => {
     const narrow = cordEnds.layOut({ ...cordEnds.make(floss), bore: 1.1 }, site, []);
-    expect(narrow.findings[0]).toMatchObject({ code: 'cord-ends.chain', fix: { value: 2 } });
+    expect(narrow.advice[0]).toMatchObject({ code: 'cord-ends.chain', fix: { value: 2 } });
     const wide = cordEnds.layOut({ ...cordEnds.make(floss), bore: 2 }, site, []);
-    expect(wide.findings.map((f) => f.code)).not.toContain('cord-ends.chain');
+    expect(wide.advice.map((f) => f.code)).not.toContain('cord-ends.chain');
   });
   it('need two ends, a clasp and its rings', () => {
     const { needs } = cordEnds.layOut({ ...cordEnds.make(floss), bore: 2 }, site, []);

@@ -1,4 +1,4 @@
-import type { ClosureKind } from '../face/closure-kind.js';
+import type { ClosureKind } from '../kind/closure-kind.js';
 import { breakawayClasp, type BreakawayClasp } from './breakaway-clasp/index.js';
 import { coiledSlider, type CoiledSlider } from './coiled-slider/index.js';
 import { cordEnds, type CordEnds } from './cord-ends/index.js';

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import type { ClosureBase, ClosureKind } from '../face/closure-kind.js';
-import { sumOf } from '../face/reason.js';
+import type { ClosureBase, ClosureKind } from '../kind/closure-kind.js';
+import { sumOf } from '../kind/reason.js';
 import { innerCircumference, type RoundPart } from '../measure/fit.js';
 import { testClosureSite, testCord, testRuns } from '../testing.js';
 import { coiledSlider } from './coiled-slider/index.js';
@@ -43,18 +43,14 @@ describe.each(sliders.map((kind) => [kind.entry.label, kind] as const))('%s', (_
   it('says by how much tails are too short, and offers what would do', () => {
     const least = (kind.layOut(closure, site, of).measures.tail ?? 0) - 10;
     const layout = kind.layOut({ ...closure, tails: least } as ClosureBase, site, of);
-    const finding = layout.findings.find((f) => f.code === 'closure.range');
-    expect(finding?.message).toMatch(/10 mm longer/);
-    const mended = { ...closure, tails: finding?.fix?.value } as ClosureBase;
-    expect(kind.layOut(mended, site, of).findings.map((f) => f.code)).not.toContain(
-      'closure.range',
-    );
+    const item = layout.advice.find((f) => f.code === 'closure.range');
+    expect(item?.message).toMatch(/10 mm longer/);
+    const mended = { ...closure, tails: item?.fix?.value } as ClosureBase;
+    expect(kind.layOut(mended, site, of).advice.map((f) => f.code)).not.toContain('closure.range');
   });
   it('refuses a fold where both ends must be free', () => {
     const folded = testClosureSite(testRuns(['core'], cord, { folded: true }));
-    expect(kind.layOut(closure, folded, of).findings.map((f) => f.code)).toContain(
-      'closure.folded',
-    );
+    expect(kind.layOut(closure, folded, of).advice.map((f) => f.code)).toContain('closure.folded');
   });
   it('takes its tails, and names what goes wrong', () => {
     const { uses, measures } = kind.layOut(closure, site, of);
@@ -100,7 +96,7 @@ describe('tight two-way bead', () => {
   it('lets both tails through squeezed, and slips when its hole is wide', () => {
     expect(twoWayBead.layOut(bead, site, body).passages[0]?.runs).toHaveLength(2);
     const wide = twoWayBead.layOut({ ...bead, hole: 6 }, site, body);
-    expect(wide.findings.map((f) => f.code)).toContain('two-way.loose');
+    expect(wide.advice.map((f) => f.code)).toContain('two-way.loose');
   });
   it('needs the bead and two for the ends', () => {
     expect(twoWayBead.layOut(bead, site, body).needs.map((need) => need.count)).toEqual([1, 2]);

@@ -1,5 +1,5 @@
-import type { PartStep } from '../face/part-kind.js';
-import type { Caution } from '../face/step.js';
+import type { PartStep } from '../kind/part-kind.js';
+import type { Caution } from '../kind/step.js';
 
 /** The same step, with what moves in its picture. */
 export const moving = (step: PartStep, ...moves: string[]): PartStep => ({ ...step, moves });

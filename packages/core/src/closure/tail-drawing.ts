@@ -1,6 +1,6 @@
-import type { ClosureSite } from '../face/closure-kind.js';
-import type { Primitive } from '../face/primitive.js';
-import type { Run } from '../face/run.js';
+import type { ClosureSite } from '../kind/closure-kind.js';
+import type { Primitive } from '../kind/primitive.js';
+import type { Run } from '../kind/run.js';
 import { lanesOf } from '../knot/lanes.js';
 import { flipped, moved, straightRuns } from '../knot/stroke.js';
 import { stopper, type StopperForm } from '../knot/stopper.js';

@@ -3,13 +3,13 @@ import type {
   ClosureLayout,
   ClosureSite,
   ClosureState,
-} from '../face/closure-kind.js';
-import type { Field } from '../face/field.js';
-import type { PartStep } from '../face/part-kind.js';
+} from '../kind/closure-kind.js';
+import type { Field } from '../kind/field.js';
+import type { PartStep } from '../kind/part-kind.js';
 import { once } from './steps.js';
-import type { Use } from '../face/reason.js';
-import { KNOT_SPREAD, PLAIT_SPREAD } from '../face/reason.js';
-import type { Run } from '../face/run.js';
+import type { Use } from '../kind/reason.js';
+import { KNOT_SPREAD, PLAIT_SPREAD } from '../kind/reason.js';
+import type { Run } from '../kind/run.js';
 import { stopper, STOPPERS, STOPPER_FORMS, type StopperForm } from '../knot/stopper.js';
 import { plaitRatio } from '../knot/plait.js';
 import { bundleOfRuns } from '../part/pick.js';
@@ -23,7 +23,7 @@ import {
 import { effectiveDiameter, workingTail, type Cord } from '../material/cord.js';
 import { bundleDiameter } from '../material/passage.js';
 import { PRACTICE_FACTOR } from '../material/practice.js';
-import type { Finding } from '../measure/finding.js';
+import type { Advice } from '../measure/advice.js';
 import { mm } from '../measure/speak.js';
 import { flexibleLengthFor, type RoundPart } from '../measure/fit.js';
 
@@ -37,7 +37,7 @@ export const STUB = 4;
 export { mm };
 
 /** Runs whose strand ends at the start, not folds there. */
-export const freeAtStart = (site: ClosureSite): Run[] => site.runs.filter((run) => !run.folded);
+export const runsFreeAtStart = (site: ClosureSite): Run[] => site.runs.filter((run) => !run.folded);
 
 /** The same length for each of some runs. */
 export const useEach = (
@@ -252,19 +252,14 @@ export const slideStates = (site: ClosureSite, at: Slide, form?: TailForm): Clos
 };
 
 /** What there is to say about the tails of a sliding closure. */
-export function slideFindings(
-  site: ClosureSite,
-  at: Slide,
-  grip: number,
-  form?: TailForm,
-): Finding[] {
-  const findings: Finding[] = [];
+export function slideAdvice(site: ClosureSite, at: Slide, grip: number, form?: TailForm): Advice[] {
+  const advice: Advice[] = [];
   if (form === 'plaited' && !plaitOfTails(site, form)) {
-    findings.push({ ...tooFew('three'), path: 'tailForm' });
+    advice.push({ ...tooFew('three'), path: 'tailForm' });
   }
   const { what, mm: girth, estimated } = site.pass;
   if (at.tail < grip) {
-    findings.push({
+    advice.push({
       code: 'closure.tails-short',
       severity: 'error',
       message: `Tails of ${mm(at.tail)} are too short for a slider of ${mm(grip)} to be tied over them.`,
@@ -273,7 +268,7 @@ export function slideFindings(
       fix: fixTails(at.needed),
     });
   } else if (at.tail < at.needed - 0.5) {
-    findings.push({
+    advice.push({
       code: 'closure.range',
       severity: 'warning',
       message: `Drawn out it does not pass the ${what} (${mm(girth)}${estimated ? ', estimated' : ''}); each tail must be ${mm(at.needed - at.tail)} longer.`,
@@ -283,7 +278,7 @@ export function slideFindings(
     });
   }
   if (site.runs.some((run) => run.folded)) {
-    findings.push({
+    advice.push({
       code: 'closure.folded',
       severity: 'error',
       message: 'A slider needs free ends at both sides; here a strand is folded at the start.',
@@ -291,7 +286,7 @@ export function slideFindings(
       path: 'type',
     });
   }
-  return findings;
+  return advice;
 }
 
 const fixTails = (needed: number) => ({
@@ -308,11 +303,11 @@ export function slidingLayout(
   closure: WithTails,
 ): {
   readonly at: Slide;
-  readonly layout: Pick<ClosureLayout, 'states' | 'uses' | 'reach' | 'findings' | 'measures'>;
+  readonly layout: Pick<ClosureLayout, 'states' | 'uses' | 'reach' | 'advice' | 'measures'>;
 } {
   const at = slide(site, body, grip, closure, false);
   const plaiting = plaitOfTails(site, closure.tailForm);
-  const start = freeAtStart(site);
+  const start = runsFreeAtStart(site);
   return {
     at,
     layout: {
@@ -323,7 +318,7 @@ export function slidingLayout(
         ...tailUses(site.runs, at.tail, plaiting),
         ...endTails([...start, ...site.runs], site),
       ],
-      findings: slideFindings(site, at, grip, closure.tailForm),
+      advice: slideAdvice(site, at, grip, closure.tailForm),
       measures: { tail: at.tail, grip },
     },
   };

@@ -1,9 +1,9 @@
 import { closureKind } from '../closure/registry.js';
-import type { ClosureSite } from '../face/closure-kind.js';
-import type { PartLayout, PartSite } from '../face/part-kind.js';
-import type { Bounds, CordStroke, Drawing, Point, Primitive } from '../face/primitive.js';
-import { remember } from '../face/remember.js';
-import type { Side } from '../face/side.js';
+import type { ClosureSite } from '../kind/closure-kind.js';
+import type { PartLayout, PartSite } from '../kind/part-kind.js';
+import type { Bounds, CordStroke, Drawing, Point, Primitive } from '../kind/primitive.js';
+import { remember } from '../kind/remember.js';
+import type { Side } from '../kind/side.js';
 import { smoothLine } from '../knot/spline.js';
 import { moved, strokeOf } from '../knot/stroke.js';
 import { effectiveDiameter, workingTail } from '../material/cord.js';

@@ -1,4 +1,4 @@
-import type { BeadSolid, Bounds, Point, Primitive } from '../face/primitive.js';
+import type { BeadSolid, Bounds, Point, Primitive } from '../kind/primitive.js';
 
 /** Two corners of the rectangle that holds a bead, turned as it is. */
 function cornersOf({ at: [x, y], length, height, turn }: BeadSolid): Point[] {

@@ -1,5 +1,5 @@
-import type { Point, Primitive } from '../face/primitive.js';
-import type { Run } from '../face/run.js';
+import type { Point, Primitive } from '../kind/primitive.js';
+import type { Run } from '../kind/run.js';
 import { ellipse, plateOf, roundedBox } from '../knot/plate.js';
 import { strokeOf } from '../knot/stroke.js';
 import { effectiveDiameter } from '../material/cord.js';

@@ -1,5 +1,5 @@
 import { closureKind } from '../closure/registry.js';
-import type { Drawing, Plate, Point, Primitive } from '../face/primitive.js';
+import type { Drawing, Plate, Point, Primitive } from '../kind/primitive.js';
 import { plateOf, roundedBox } from '../knot/plate.js';
 import { strokeOf } from '../knot/stroke.js';
 import { effectiveDiameter } from '../material/cord.js';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { TENSIONS } from '../face/part-kind.js';
+import { TENSIONS } from '../kind/part-kind.js';
 import { CORD_KINDS } from '../material/cord.js';
 import { END_TREATMENTS, suitsEnd } from '../material/ends.js';
 import { drawBench } from './bench.js';

@@ -1,4 +1,4 @@
-import type { Point } from '../face/primitive.js';
+import type { Point } from '../kind/primitive.js';
 
 export const arc = (r: number, from: number, to: number): Point[] => {
   const steps = Math.max(8, Math.ceil((Math.abs(to - from) * r) / 1.5));

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { Primitive } from '../face/primitive.js';
+import type { Primitive } from '../kind/primitive.js';
 import { makeSteps } from '../make/steps.js';
 import { TEMPLATES, templateById } from '../template/templates.js';
 import { planned, pointsOf } from '../testing.js';

@@ -1,7 +1,7 @@
 import { closureKind } from '../closure/registry.js';
-import type { BeadSolid, Bounds, CordStroke, Point, Primitive } from '../face/primitive.js';
-import type { Side } from '../face/side.js';
-import type { Step } from '../face/step.js';
+import type { BeadSolid, Bounds, CordStroke, Point, Primitive } from '../kind/primitive.js';
+import type { Side } from '../kind/side.js';
+import type { Step } from '../kind/step.js';
 import { coresOf } from '../knot/lanes.js';
 import { flippedAcross, hanging, moved, straightRuns, strokeOf } from '../knot/stroke.js';
 import { effectiveDiameter } from '../material/cord.js';

@@ -1,4 +1,4 @@
-import type { Point } from '../face/primitive.js';
+import type { Point } from '../kind/primitive.js';
 
 // Hundredths of a millimetre are finer than any screen or printer here, and keep the paths short.
 const two = (value: number): string => String(Math.round(value * 100) / 100);

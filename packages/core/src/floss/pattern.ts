@@ -1,4 +1,4 @@
-import type { Finding } from '../measure/finding.js';
+import type { Advice } from '../measure/advice.js';
 import { CROSSINGS, mirroredCrossing, type Crossing } from './crossing.js';
 
 /**
@@ -53,7 +53,7 @@ export function crossingOf(lay: Lay, row: number, sign: string): Crossing {
   return (sign === '-') === leaderGoesRight(row) ? '>' : '<';
 }
 
-const fault = (code: string, message: string, remedy: string, path: string): Finding => ({
+const fault = (code: string, message: string, remedy: string, path: string): Advice => ({
   code,
   severity: 'error',
   message,
@@ -66,7 +66,7 @@ const fault = (code: string, message: string, remedy: string, path: string): Fin
  *
  * @returns nothing when all is well; at most one fault for each row
  */
-export function patternFaults({ lay, rows }: FlossPattern, strands: number): Finding[] {
+export function patternFaults({ lay, rows }: FlossPattern, strands: number): Advice[] {
   if (strands < STRAND_LIMITS.min || strands > STRAND_LIMITS.max) {
     return [
       fault(
@@ -98,7 +98,7 @@ export function patternFaults({ lay, rows }: FlossPattern, strands: number): Fin
     ];
   }
   const signs = new Set<string>(lay === 'crossing' ? CROSSINGS : LEADER_SIGNS);
-  return rows.flatMap((row, r): Finding[] => {
+  return rows.flatMap((row, r): Advice[] => {
     const wanted = knotsInRow(lay, r, strands);
     const path = `rows[${r}]`;
     if (row.length !== wanted) {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import type { Point3 } from '../face/primitive.js';
+import type { Point3 } from '../kind/primitive.js';
 import { bundleShape } from './hull.js';
 import { catmullRom, polylineLength, smoothLine } from './spline.js';
 

@@ -1,4 +1,4 @@
-import type { Tension } from '../face/part-kind.js';
+import type { Tension } from '../kind/part-kind.js';
 
 /**
  * The double half hitch that knotted bands are made of, in diameters d of the thread.

@@ -1,5 +1,5 @@
 import { effectiveDiameter } from '../material/cord.js';
-import type { Run } from '../face/run.js';
+import type { Run } from '../kind/run.js';
 
 /** The runs that lie inside the work. */
 export const coresOf = (runs: readonly Run[]): Run[] =>

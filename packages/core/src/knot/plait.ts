@@ -1,5 +1,5 @@
-import type { Tension } from '../face/part-kind.js';
-import type { Point3 } from '../face/primitive.js';
+import type { Tension } from '../kind/part-kind.js';
+import type { Point3 } from '../kind/primitive.js';
 
 /** Ways to plait, by the number of bundles and how they lie. */
 export const PLAIT_FORMS = ['three', 'four-flat', 'four-round'] as const;

@@ -1,4 +1,4 @@
-import type { Plate, Point } from '../face/primitive.js';
+import type { Plate, Point } from '../kind/primitive.js';
 
 const CORNER_STEPS = 6;
 

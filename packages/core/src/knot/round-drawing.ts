@@ -1,5 +1,5 @@
-import type { CordStroke, Point } from '../face/primitive.js';
-import type { Run } from '../face/run.js';
+import type { CordStroke, Point } from '../kind/primitive.js';
+import type { Run } from '../kind/run.js';
 import { strokeOf } from './stroke.js';
 import { turksHeadCurve, type TurksHead } from './turks-head.js';
 

@@ -1,4 +1,4 @@
-import type { Point, Point3 } from '../face/primitive.js';
+import type { Point, Point3 } from '../kind/primitive.js';
 
 /**
  * Uniform Catmull-Rom spline through the points, sampled. The first and last point only steer the

@@ -1,4 +1,4 @@
-import type { Point, Point3 } from '../face/primitive.js';
+import type { Point, Point3 } from '../kind/primitive.js';
 
 /**
  * Stopper knots pulled tight in one cord, in cord diameters.

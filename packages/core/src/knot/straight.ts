@@ -1,5 +1,5 @@
-import type { Use } from '../face/reason.js';
-import type { Run } from '../face/run.js';
+import type { Use } from '../kind/reason.js';
+import type { Run } from '../kind/run.js';
 
 /** Cord that runs lose to the length of a part by lying straight in it. */
 export const straightUse = (runs: readonly Run[], length: number): Use[] =>

@@ -1,5 +1,5 @@
-import type { Arrow, CordStroke, Point, Primitive } from '../face/primitive.js';
-import type { Run } from '../face/run.js';
+import type { Arrow, CordStroke, Point, Primitive } from '../kind/primitive.js';
+import type { Run } from '../kind/run.js';
 import { CORD_KIND_FACTS, effectiveDiameter } from '../material/cord.js';
 import { lanesOf } from './lanes.js';
 

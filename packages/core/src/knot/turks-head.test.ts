@@ -5,7 +5,7 @@ import { layChain, type ChainPart } from '../part/chain-cord/model.js';
 import { hitchesOf } from '../part/hitch-spiral/index.js';
 import { turksHeadSlider } from '../closure/turks-head-slider/index.js';
 import {
-  findingCodes,
+  adviceCodes,
   planned,
   testBead,
   testClosureSite,
@@ -16,7 +16,7 @@ import {
 import { makeSteps } from '../make/steps.js';
 import { planPiece } from '../plan/plan.js';
 import { templateById } from '../template/templates.js';
-import { sumOf } from '../face/reason.js';
+import { sumOf } from '../kind/reason.js';
 import { polylineLength } from './spline.js';
 import {
   cordsOfTurksHead,
@@ -94,16 +94,16 @@ describe('the Turk’s head', () => {
       cutting: { sureness: 0.95, step: 10, practice: 'practised' },
     });
     const wrong = { ...piece, closure: { ...piece.closure, leads: 3, bights: 6 } } as typeof piece;
-    expect(findingCodes(wrong)).toContain('turks-head.divisor');
+    expect(adviceCodes(wrong)).toContain('turks-head.divisor');
     const shared = {
       ...piece,
       closure: { ...piece.closure, leads: 6, bights: 16 },
     } as typeof piece;
-    const fix = planPiece(shared).findings.find((f) => f.code === 'turks-head.divisor')?.fix;
+    const fix = planPiece(shared).advice.find((f) => f.code === 'turks-head.divisor')?.fix;
     // 17 would do and is more than is offered; 15 shares 3, 14 shares 2 with the leads.
     expect(fix?.value).toBe(13);
     const right = { ...piece, closure: { ...piece.closure, leads: 3, bights: 7 } } as typeof piece;
-    expect(findingCodes(right)).not.toContain('turks-head.divisor');
+    expect(adviceCodes(right)).not.toContain('turks-head.divisor');
   });
 });
 
@@ -124,10 +124,10 @@ describe('bulky end knots', () => {
   });
   it('take a number of ends that they can be tied with', () => {
     const carrick = { id: 'k', kind: 'end-knot', form: 'carrick' } as const;
-    expect(endKnot.layOut(carrick, testSite(testRuns(['core'])), 0).findings[0]!.code).toBe(
+    expect(endKnot.layOut(carrick, testSite(testRuns(['core'])), 0).advice[0]!.code).toBe(
       'end-knot.cords',
     );
-    expect(endKnot.layOut(carrick, testSite(testRuns(['core', 'core'])), 0).findings).toEqual([]);
+    expect(endKnot.layOut(carrick, testSite(testRuns(['core', 'core'])), 0).advice).toEqual([]);
   });
 });
 
@@ -166,8 +166,8 @@ describe('a crocheted chain', () => {
   });
   it('tells how much comes out of an endless loop on both sides', () => {
     const laid = chainCord.layOut(chain({ length: 400, loop: 480 }), site, 0);
-    expect(laid.findings[0]!.message).toMatch(/40 mm on either side/);
-    expect(chainCord.layOut(chain({ length: 400, loop: 300 }), site, 0).findings[0]!.code).toBe(
+    expect(laid.advice[0]!.message).toMatch(/40 mm on either side/);
+    expect(chainCord.layOut(chain({ length: 400, loop: 300 }), site, 0).advice[0]!.code).toBe(
       'chain.loop',
     );
   });
@@ -193,10 +193,10 @@ describe('a crocheted chain', () => {
     expect(opened.parts[0]!.layout.units).toBe(1);
   });
   it('questions a stitch that cannot be, and more than one cord', () => {
-    expect(
-      chainCord.layOut(chain({ perStitch: 1 }), site, 0).findings.map((f) => f.code),
-    ).toContain('chain.stitch');
+    expect(chainCord.layOut(chain({ perStitch: 1 }), site, 0).advice.map((f) => f.code)).toContain(
+      'chain.stitch',
+    );
     const two = testSite(testRuns(['core', 'core']), [testBead('b', 3)]);
-    expect(chainCord.layOut(chain(), two, 0).findings.map((f) => f.code)).toContain('chain.cords');
+    expect(chainCord.layOut(chain(), two, 0).advice.map((f) => f.code)).toContain('chain.cords');
   });
 });

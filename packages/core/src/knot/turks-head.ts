@@ -1,4 +1,4 @@
-import type { Point3 } from '../face/primitive.js';
+import type { Point3 } from '../kind/primitive.js';
 import { gcd } from '../measure/gcd.js';
 
 /** Leads (strands side by side) and bights (scallops at each edge) of a Turk's head. */

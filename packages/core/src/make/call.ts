@@ -1,5 +1,5 @@
-import type { Side } from '../face/side.js';
-import type { Step } from '../face/step.js';
+import type { Side } from '../kind/side.js';
+import type { Step } from '../kind/step.js';
 import { sayCount } from '../measure/plural.js';
 import type { Place } from './progress.js';
 

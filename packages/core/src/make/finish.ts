@@ -1,7 +1,7 @@
 import { closureKind } from '../closure/registry.js';
-import { CAUTIONS } from '../face/cautions.js';
-import type { Look, Step } from '../face/step.js';
-import { DYE_DRIES, ENDS_COOL, GLUE_CURES, OIL_SINKS_IN, SEAL_DRIES } from '../face/waits.js';
+import { CAUTIONS } from '../kind/cautions.js';
+import type { Look, Step } from '../kind/step.js';
+import { DYE_DRIES, ENDS_COOL, GLUE_CURES, OIL_SINKS_IN, SEAL_DRIES } from '../kind/waits.js';
 import { CORD_KIND_FACTS, type CordKind } from '../material/cord.js';
 import { usualEnd, type EndTreatment } from '../material/ends.js';
 import { mm } from '../measure/speak.js';

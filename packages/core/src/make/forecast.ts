@@ -1,7 +1,7 @@
 import { factorOf, PITCH_SPREAD, type Hand } from '../learn/hand.js';
 import { normalCdf } from '../learn/normal-cdf.js';
 import { normalQuantile } from '../learn/normal-quantile.js';
-import { KNOT_SPREAD } from '../face/reason.js';
+import { KNOT_SPREAD } from '../kind/reason.js';
 import type { Piece } from '../piece/piece.js';
 import type { Plan } from '../plan/plan-types.js';
 import { endsOf, partStates, plus, type Amount, type PartState } from './rest.js';

@@ -1,6 +1,6 @@
-import type { PartStep } from '../face/part-kind.js';
-import { otherSide, type Side } from '../face/side.js';
-import type { Step } from '../face/step.js';
+import type { PartStep } from '../kind/part-kind.js';
+import { otherSide, type Side } from '../kind/side.js';
+import type { Step } from '../kind/step.js';
 import { speak } from '../measure/speak.js';
 import type { LengthUnit } from '../measure/units.js';
 

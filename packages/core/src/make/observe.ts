@@ -1,4 +1,4 @@
-import { KNOT_SPREAD, type Reason } from '../face/reason.js';
+import { KNOT_SPREAD, type Reason } from '../kind/reason.js';
 import { PITCH_SPREAD, TIME_SPREAD, type Observation } from '../learn/hand.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';

@@ -1,4 +1,4 @@
-import type { Reason } from '../face/reason.js';
+import type { Reason } from '../kind/reason.js';
 import type { Hand } from '../learn/hand.js';
 import { partKind } from '../part/registry.js';
 import type { Piece, Strand } from '../piece/piece.js';

@@ -1,6 +1,6 @@
-import type { Run } from '../face/run.js';
-import type { Caution, Look, Step } from '../face/step.js';
-import { CAUTIONS } from '../face/cautions.js';
+import type { Run } from '../kind/run.js';
+import type { Caution, Look, Step } from '../kind/step.js';
+import { CAUTIONS } from '../kind/cautions.js';
 import { formatLength } from '../measure/format-length.js';
 import { roundUpToStep } from '../measure/round.js';
 import { mm, speak } from '../measure/speak.js';
@@ -79,7 +79,7 @@ const FREE_STEP = 5;
  * of a cord that reaches both ends, since nothing but closures alike at both ends begins without steps
  * of its own. None of a cord that is folded there.
  */
-export function freeAtStart(piece: Piece, plan: Plan): number {
+export function freeLengthAtStart(piece: Piece, plan: Plan): number {
   const ends = endsOf(piece, plan);
   const each = piece.strands.flatMap(({ legs, laidIn }, i) =>
     legs.length === 1 && !laidIn ? [ends[i]!.end] : [],
@@ -106,7 +106,7 @@ function runsAtStart(piece: Piece): readonly Run[] {
 export function anchorSteps(piece: Piece, plan: Plan, held: boolean, habits: MakerHabits): Step[] {
   const runs = runsAtStart(piece);
   if (held || runs.length === 0) return [];
-  const free = freeAtStart(piece, plan);
+  const free = freeLengthAtStart(piece, plan);
   const folded = runs.every((run) => run.folded);
   const order =
     runs.length >= ORDERED_FROM ? ` Lay them side by side from the left: ${tellOrder(runs)}.` : '';

@@ -1,6 +1,6 @@
 import { closureKind } from '../closure/registry.js';
-import type { PartStep } from '../face/part-kind.js';
-import type { Step } from '../face/step.js';
+import type { PartStep } from '../kind/part-kind.js';
+import type { Step } from '../kind/step.js';
 import type { Piece } from '../piece/piece.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
 import type { Plan } from '../plan/plan-types.js';

@@ -1,4 +1,4 @@
-import type { PartBase } from '../face/part-kind.js';
+import type { PartBase } from '../kind/part-kind.js';
 import { PITCH_SPREAD, type Observation } from '../learn/hand.js';
 import type { Cord } from '../material/cord.js';
 import { partKind, PART_KINDS } from '../part/registry.js';

@@ -3,7 +3,7 @@ import { TEMPLATES, templateById } from '../template/templates.js';
 import { planned } from '../testing.js';
 import { closureKind } from '../closure/registry.js';
 import { callNext } from './call.js';
-import { freeAtStart } from './set-up.js';
+import { freeLengthAtStart } from './set-up.js';
 import { doneByPart, totalActions } from './progress.js';
 import { makeSteps } from './steps.js';
 
@@ -117,13 +117,15 @@ describe('steps of whole pieces', () => {
   it('leave enough free at the start for the closure and to tie it with', () => {
     const { piece } = stepsOf('beaded-band');
     const plan = planned(piece);
-    const free = freeAtStart(piece, plan);
+    const free = freeLengthAtStart(piece, plan);
     const [core] = plan.strands;
     const of = (area: RegExp): number =>
       core!.reasons.filter((r) => area.test(r.code)).reduce((sum, r) => sum + r.mm, 0);
     expect(free).toBeGreaterThanOrEqual(plan.closure.measures.tail! + of(/^end/) / 2);
     expect(2 * free + plan.fit.length).toBeLessThan(core!.cut);
-    expect(freeAtStart(stepsOf('hemp-band').piece, planned(stepsOf('hemp-band').piece))).toBe(0);
+    expect(freeLengthAtStart(stepsOf('hemp-band').piece, planned(stepsOf('hemp-band').piece))).toBe(
+      0,
+    );
   });
 });
 

@@ -1,5 +1,5 @@
-import type { PartStep } from '../face/part-kind.js';
-import type { Step } from '../face/step.js';
+import type { PartStep } from '../kind/part-kind.js';
+import type { Step } from '../kind/step.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { tiedSpan } from '../piece/runs.js';

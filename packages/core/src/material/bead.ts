@@ -1,4 +1,4 @@
-import type { GirthLimits } from '../measure/girth.js';
+import type { PlausibleLimits } from '../measure/girth.js';
 import type { Colour } from './cord.js';
 
 export const BEAD_SHAPES = ['round', 'oval', 'barrel', 'disc', 'cube', 'drop', 'ring'] as const;
@@ -20,7 +20,7 @@ export interface Bead {
 }
 
 /** Limits in mm for the measures of a bead, to catch slips of unit. */
-export const BEAD_LIMITS: Readonly<Record<'length' | 'height' | 'hole', GirthLimits>> = {
+export const BEAD_LIMITS: Readonly<Record<'length' | 'height' | 'hole', PlausibleLimits>> = {
   length: { possible: [0.5, 90], usual: [0.8, 40] },
   height: { possible: [0.8, 60], usual: [2, 30] },
   hole: { possible: [0.2, 30], usual: [0.5, 10] },

@@ -1,4 +1,4 @@
-import type { GirthLimits } from '../measure/girth.js';
+import type { PlausibleLimits } from '../measure/girth.js';
 
 /** Kinds of cord, by what they are made of and how they behave under a knot. */
 export const CORD_KINDS = [
@@ -71,7 +71,7 @@ export const CORD_KIND_FACTS: Readonly<Record<CordKind, CordKindFacts>> = {
 };
 
 /** Diameters in mm within which knotting cord is sold; outside them an entry is questioned. */
-export const CORD_DIAMETER_LIMITS: GirthLimits = { possible: [0.2, 20], usual: [0.4, 8] };
+export const CORD_DIAMETER_LIMITS: PlausibleLimits = { possible: [0.2, 20], usual: [0.4, 8] };
 
 /** Diameter under tension in mm: the one that knots are measured in. */
 export const effectiveDiameter = (cord: Cord): number =>

@@ -24,9 +24,9 @@ describe('girth plausibility', () => {
   });
   it('asks about a 13 cm bead', () => {
     const bead = { possible: [1, 60], usual: [2, 40] } as const;
-    const finding = checkPlausible(130, bead, 'A bead', 'beads[0]');
-    expect(finding?.message).toContain('A bead of 130 mm cannot be right');
-    expect(finding?.remedy).toContain('13 mm');
+    const item = checkPlausible(130, bead, 'A bead', 'beads[0]');
+    expect(item?.message).toContain('A bead of 130 mm cannot be right');
+    expect(item?.remedy).toContain('13 mm');
   });
   it('estimates a hand only when it was not measured', () => {
     expect(handGirth(174)).toEqual({ mm: expect.closeTo(214, 0), estimated: true });

@@ -1,4 +1,4 @@
-import type { Finding } from './finding.js';
+import type { Advice } from './advice.js';
 
 /** Where a piece is worn. Names follow ISO 8559-1 (wrist, ankle, neck and head girth). */
 export const GIRTH_SITES = ['wrist', 'hand', 'ankle', 'neck', 'head'] as const;
@@ -8,7 +8,7 @@ export type GirthSite = (typeof GIRTH_SITES)[number];
 export const WEAR_SITES = ['wrist', 'ankle', 'neck'] as const;
 export type WearSite = (typeof WEAR_SITES)[number];
 
-export interface GirthLimits {
+export interface PlausibleLimits {
   /** Below or above these (mm) a human girth is hardly possible: an entry slip. */
   readonly possible: readonly [number, number];
   /** Outside these (mm) it is worth asking once more. */
@@ -22,7 +22,7 @@ export interface GirthLimits {
  * Source of the means: U.S. Army anthropometric survey 1988, from memory. The limits around them are
  * ours (about mean +- 5 standard deviations, widened downwards for children); they only question.
  */
-export const GIRTH_LIMITS: Readonly<Record<GirthSite, GirthLimits>> = {
+export const GIRTH_LIMITS: Readonly<Record<GirthSite, PlausibleLimits>> = {
   wrist: { possible: [80, 300], usual: [120, 220] },
   hand: { possible: [100, 350], usual: [145, 270] },
   ankle: { possible: [100, 450], usual: [150, 290] },
@@ -119,14 +119,14 @@ export function likelySlip(
  * Questions a measure that is unlikely, and refuses one that cannot be, naming the likely slip.
  *
  * @param what the thing measured, as it begins a sentence: 'A wrist girth'
- * @returns no finding when the value is usual
+ * @returns no item when the value is usual
  */
 export function checkPlausible(
   mm: number,
-  limits: GirthLimits,
+  limits: PlausibleLimits,
   what: string,
   path: string,
-): Finding | null {
+): Advice | null {
   const inside = ([low, high]: readonly [number, number]): boolean => mm >= low && mm <= high;
   if (inside(limits.usual)) return null;
   const slip = likelySlip(mm, limits.usual);
@@ -150,5 +150,5 @@ export function checkPlausible(
       };
 }
 
-export const checkGirth = (site: GirthSite, mm: number, path: string): Finding | null =>
+export const checkGirth = (site: GirthSite, mm: number, path: string): Advice | null =>
   checkPlausible(mm, GIRTH_LIMITS[site], `A ${site} girth`, path);

@@ -1,7 +1,7 @@
 import { formatLength } from './format-length.js';
 import { isImperial, type LengthUnit } from './units.js';
 
-/** Cord, beads and findings are sold in millimetres everywhere; below this they are left in them. */
+/** Cord, beads and advice are sold in millimetres everywhere; below this they are left in them. */
 const KEEP_MM_BELOW = 12;
 
 /** A measure as messages of the core state it; `speak` says it in the maker’s unit. */

@@ -1,5 +1,5 @@
-import type { Run } from '../face/run.js';
-import type { PartSite } from '../face/part-kind.js';
+import type { Run } from '../kind/run.js';
+import type { PartSite } from '../kind/part-kind.js';
 import { effectiveDiameter } from '../material/cord.js';
 import { bundleDiameter } from '../material/passage.js';
 

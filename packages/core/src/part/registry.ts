@@ -1,4 +1,4 @@
-import type { PartKind } from '../face/part-kind.js';
+import type { PartKind } from '../kind/part-kind.js';
 import { alternatingBeads, type AlternatingPart } from './alternating-beads/index.js';
 import { beadedPlait, type BeadedPlaitPart } from './beaded-plait/index.js';
 import { beads, type BeadsPart } from './beads/index.js';

@@ -1,5 +1,5 @@
-import type { ChoiceField } from '../face/field.js';
-import type { Tension } from '../face/part-kind.js';
+import type { ChoiceField } from '../kind/field.js';
+import type { Tension } from '../kind/part-kind.js';
 
 /**
  * How hard the hand pulls, as a part asks for it.

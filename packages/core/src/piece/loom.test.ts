@@ -3,7 +3,7 @@ import { patternFaults } from '../floss/pattern.js';
 import { READY_PATTERNS, readyPattern } from '../floss/ready.js';
 import { simulate } from '../floss/simulate.js';
 import type { FlossPart } from '../part/floss/model.js';
-import { findingCodes, planned, testCord } from '../testing.js';
+import { adviceCodes, planned, testCord } from '../testing.js';
 import { templateById } from '../template/templates.js';
 import {
   assignPlaces,
@@ -94,7 +94,7 @@ describe('ready patterns on the loom', () => {
   it('a chevron of folded strands mirrors its colours', () => {
     const colours = colourAt(layReady(folded, BAND, 'chevron')!);
     expect([...colours].reverse()).toEqual(colours);
-    expect(findingCodes(layReady(folded, BAND, 'chevron')!)).not.toContain('floss.returns');
+    expect(adviceCodes(layReady(folded, BAND, 'chevron')!)).not.toContain('floss.returns');
   });
   it('says nothing of what it cannot do, and leaves the piece alone', () => {
     expect(layReady(withStrandCount(stripe, BAND, 7), BAND, 'chevron')).toBeNull();

@@ -1,4 +1,4 @@
-import { remember } from '../face/remember.js';
+import { remember } from '../kind/remember.js';
 import type { Bead } from '../material/bead.js';
 import { partKind, type Part } from '../part/registry.js';
 import type { Piece, PieceBead } from './piece.js';

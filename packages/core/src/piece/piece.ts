@@ -1,5 +1,5 @@
 import type { Closure } from '../closure/registry.js';
-import type { LegRole } from '../face/run.js';
+import type { LegRole } from '../kind/run.js';
 import type { Bead } from '../material/bead.js';
 import type { Cord } from '../material/cord.js';
 import type { EndTreatment } from '../material/ends.js';

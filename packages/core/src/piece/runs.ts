@@ -1,5 +1,5 @@
-import { remember } from '../face/remember.js';
-import type { Run, RunRole } from '../face/run.js';
+import { remember } from '../kind/remember.js';
+import type { Run, RunRole } from '../kind/run.js';
 import { workingOf } from '../knot/lanes.js';
 import type { Part } from '../part/registry.js';
 import type { Piece, Strand } from './piece.js';

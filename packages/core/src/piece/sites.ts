@@ -1,8 +1,8 @@
 import { BURIED_CORE_END } from '../closure/side-release-buckle/index.js';
-import type { ClosureSite } from '../face/closure-kind.js';
-import type { PartSite } from '../face/part-kind.js';
-import { remember } from '../face/remember.js';
-import type { Run } from '../face/run.js';
+import type { ClosureSite } from '../kind/closure-kind.js';
+import type { PartSite } from '../kind/part-kind.js';
+import { remember } from '../kind/remember.js';
+import type { Run } from '../kind/run.js';
 import type { Practice } from '../material/practice.js';
 import { ANY_HAND, factorOf, type Hand } from '../learn/hand.js';
 import type { Cord } from '../material/cord.js';

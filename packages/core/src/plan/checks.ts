@@ -1,9 +1,9 @@
-import type { Passage } from '../face/reason.js';
+import type { Passage } from '../kind/reason.js';
 import { BEAD_LIMITS } from '../material/bead.js';
 import { CORD_DIAMETER_LIMITS, CORD_KIND_FACTS } from '../material/cord.js';
 import { suitsEnd } from '../material/ends.js';
 import { passage } from '../material/passage.js';
-import type { Finding } from '../measure/finding.js';
+import type { Advice } from '../measure/advice.js';
 import { mm } from '../measure/speak.js';
 import { checkGirth, checkPlausible, GIRTH_SITES } from '../measure/girth.js';
 import { beadIdsOf } from '../piece/palette.js';
@@ -14,7 +14,7 @@ import type { Counters, FitPlan } from './plan-types.js';
 const present = <T>(value: T | null | undefined): value is T =>
   value !== null && value !== undefined;
 
-const error = (code: string, message: string, remedy: string, path: string): Finding => ({
+const error = (code: string, message: string, remedy: string, path: string): Advice => ({
   code,
   severity: 'error',
   message,
@@ -22,7 +22,7 @@ const error = (code: string, message: string, remedy: string, path: string): Fin
   path,
 });
 
-function checkBody(piece: Piece): (Finding | null)[] {
+function checkBody(piece: Piece): (Advice | null)[] {
   const { wearer, wear } = piece;
   const girth = girthOf(piece);
   return [
@@ -49,7 +49,7 @@ function checkBody(piece: Piece): (Finding | null)[] {
   ];
 }
 
-function checkMaterials(piece: Piece): (Finding | null)[] {
+function checkMaterials(piece: Piece): (Advice | null)[] {
   const known = new Set(piece.beads.map((bead) => bead.id));
   return [
     ...piece.strands.map(({ cord }, i) =>
@@ -96,7 +96,7 @@ function checkMaterials(piece: Piece): (Finding | null)[] {
   ];
 }
 
-function checkStrands(piece: Piece): (Finding | null)[] {
+function checkStrands(piece: Piece): (Advice | null)[] {
   const legs = piece.strands.flatMap((strand) => strand.legs);
   return [
     piece.parts.length === 0
@@ -116,15 +116,15 @@ function checkStrands(piece: Piece): (Finding | null)[] {
 }
 
 /** Faults of the specification itself, before anything is computed. */
-export const checkPiece = (piece: Piece): Finding[] =>
+export const checkPiece = (piece: Piece): Advice[] =>
   [...checkBody(piece), ...checkStrands(piece), ...checkMaterials(piece)].filter(present);
 
 /** Whether the cords go through each hole, and how often. */
 export function checkPassages(
   passages: readonly { readonly path: string; readonly passage: Passage }[],
-): Finding[] {
+): Advice[] {
   const seen = new Set<string>();
-  return passages.flatMap(({ path, passage: { what, hole, runs } }): Finding[] => {
+  return passages.flatMap(({ path, passage: { what, hole, runs } }): Advice[] => {
     if (runs.length === 0) return [];
     const { answer, loose, squeezed } = passage(
       hole,
@@ -155,7 +155,7 @@ export function checkPassages(
   });
 }
 
-function checkSize(piece: Piece, fit: FitPlan): (Finding | null)[] {
+function checkSize(piece: Piece, fit: FitPlan): (Advice | null)[] {
   if (fit.target === 0) {
     const off = fit.length - fit.fitted;
     return [
@@ -216,7 +216,7 @@ function checkSize(piece: Piece, fit: FitPlan): (Finding | null)[] {
   ];
 }
 
-function checkWearer(piece: Piece, fit: FitPlan, counters: Counters): (Finding | null)[] {
+function checkWearer(piece: Piece, fit: FitPlan, counters: Counters): (Advice | null)[] {
   const { wearer, wear } = piece;
   const small = piece.beads.filter(
     (bead) =>
@@ -277,7 +277,7 @@ function checkWearer(piece: Piece, fit: FitPlan, counters: Counters): (Finding |
 }
 
 /** Beads that are used oftener than there are pieces in hand. */
-const checkStock = (piece: Piece, counters: Counters): Finding[] =>
+const checkStock = (piece: Piece, counters: Counters): Advice[] =>
   counters.beads
     .filter(({ count, inHand }) => inHand !== null && count > inHand)
     .map(({ id, name, count, inHand }) => ({
@@ -289,17 +289,17 @@ const checkStock = (piece: Piece, counters: Counters): Finding[] =>
     }));
 
 /** What to know about a piece that can be planned. */
-export const checkPlan = (piece: Piece, fit: FitPlan, counters: Counters): Finding[] =>
+export const checkPlan = (piece: Piece, fit: FitPlan, counters: Counters): Advice[] =>
   [
     ...checkSize(piece, fit),
     ...checkStock(piece, counters),
     ...checkWearer(piece, fit, counters),
   ].filter(present);
 
-/** Findings of a part or the closure, their paths made those of the piece. */
-export const under = (findings: readonly Finding[], path: string): Finding[] =>
-  findings.map((finding) => ({
-    ...finding,
-    path: finding.path === '' ? path : `${path}.${finding.path}`,
-    ...(finding.fix ? { fix: { ...finding.fix, path: `${path}.${finding.fix.path}` } } : {}),
+/** AdviceList of a part or the closure, their paths made those of the piece. */
+export const under = (advice: readonly Advice[], path: string): Advice[] =>
+  advice.map((item) => ({
+    ...item,
+    path: item.path === '' ? path : `${path}.${item.path}`,
+    ...(item.fix ? { fix: { ...item.fix, path: `${path}.${item.fix.path}` } } : {}),
   }));

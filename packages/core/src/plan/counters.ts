@@ -1,4 +1,4 @@
-import type { Need } from '../face/reason.js';
+import type { Need } from '../kind/reason.js';
 import type { Piece } from '../piece/piece.js';
 import type { BeadCount, Counters, PartPlan } from './plan-types.js';
 

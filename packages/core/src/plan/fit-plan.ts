@@ -1,8 +1,8 @@
 import { closureKind } from '../closure/registry.js';
-import type { ClosureSite } from '../face/closure-kind.js';
-import type { PartLayout, PartSite } from '../face/part-kind.js';
-import { sumOf, type Reason } from '../face/reason.js';
-import { remember } from '../face/remember.js';
+import type { ClosureSite } from '../kind/closure-kind.js';
+import type { PartLayout, PartSite } from '../kind/part-kind.js';
+import { sumOf, type Reason } from '../kind/reason.js';
+import { remember } from '../kind/remember.js';
 import { CORD_KIND_FACTS } from '../material/cord.js';
 import { easeAmount } from '../measure/ease.js';
 import {

@@ -1,4 +1,4 @@
-import type { Use } from '../face/reason.js';
+import type { Use } from '../kind/reason.js';
 import { factorOf, type Hand, type HandFactor } from '../learn/hand.js';
 import type { Strand } from '../piece/piece.js';
 

@@ -1,13 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { sumOf, type Reason } from '../face/reason.js';
+import { sumOf, type Reason } from '../kind/reason.js';
 import { CORD_KIND_FACTS } from '../material/cord.js';
 import { innerCircumference, type RoundPart } from '../measure/fit.js';
 import type { Part } from '../part/registry.js';
 import type { Piece, Strand } from '../piece/piece.js';
 import { EXAMPLE_PIECE } from '../piece/example.js';
 import { TEMPLATES, templateById } from '../template/templates.js';
-import { findingCodes, planned, testBead, testCord } from '../testing.js';
+import { adviceCodes, planned, testBead, testCord } from '../testing.js';
 import { planPiece } from './plan.js';
 
 const start = {
@@ -52,7 +52,7 @@ describe('a fit of unlike parts', () => {
         const plan = planPiece(piece);
         if (!plan.ok) {
           // Sixteen large beads leave a slim wrist no room for the rest; nothing else may be wrong.
-          expect(plan.findings.filter((f) => f.severity === 'error').map((f) => f.code)).toEqual([
+          expect(plan.advice.filter((f) => f.severity === 'error').map((f) => f.code)).toEqual([
             'work.full',
           ]);
           return;
@@ -95,7 +95,7 @@ describe('a fit of unlike parts', () => {
   it('says so when the other parts are too long already', () => {
     const piece = make('focal-cord');
     const long = piece.parts.map((part) => (part.id === 'plain' ? { ...part, length: 300 } : part));
-    expect(findingCodes({ ...piece, parts: long })).toContain('work.full');
+    expect(adviceCodes({ ...piece, parts: long })).toContain('work.full');
   });
 });
 
@@ -183,7 +183,7 @@ describe('strands', () => {
   it('take a thread to pull by where a hole is narrow', () => {
     const slide = planned(make('two-way-slide'));
     expect(slide.auxiliary.map((cord) => cord.id)).toContain('needle-thread');
-    expect(slide.findings.map((f) => f.code)).toContain('passage.needle');
+    expect(slide.advice.map((f) => f.code)).toContain('passage.needle');
   });
 });
 
@@ -222,9 +222,9 @@ describe('counters', () => {
   it('warn when fewer beads are in hand than are used', () => {
     const piece = make('beaded-band');
     const few = { ...piece, beads: piece.beads.map((bead) => ({ ...bead, count: 7 })) };
-    const finding = planned(few).findings.find((f) => f.code === 'beads.stock');
-    expect(finding?.message).toBe('9 of Hematite grey 6 mm are used, 7 are in hand.');
-    expect(finding?.remedy).toMatch(/^Buy 2 more/);
+    const item = planned(few).advice.find((f) => f.code === 'beads.stock');
+    expect(item?.message).toBe('9 of Hematite grey 6 mm are used, 7 are in hand.');
+    expect(item?.remedy).toMatch(/^Buy 2 more/);
   });
   it('add up what to have ready', () => {
     const { needs } = planned(make('thick-cord')).counters;
@@ -237,20 +237,18 @@ describe('checks of whole pieces', () => {
     const piece = make('beaded-band');
     const plan = planPiece({ ...piece, beads: [] });
     expect(plan.ok).toBe(false);
-    expect(plan.findings[0]).toMatchObject({ code: 'bead.unknown', severity: 'error' });
+    expect(plan.advice[0]).toMatchObject({ code: 'bead.unknown', severity: 'error' });
   });
   it('say which hole is too narrow, where', () => {
     const piece = make('beaded-band');
     const narrow = piece.beads.map((bead) => ({ ...bead, hole: 0.5 }));
-    const finding = planned({ ...piece, beads: narrow }).findings.find(
-      (f) => f.code === 'passage.no',
-    );
-    expect(finding?.path).toBe('parts[1]');
-    expect(finding?.remedy).not.toBe('');
+    const item = planned({ ...piece, beads: narrow }).advice.find((f) => f.code === 'passage.no');
+    expect(item?.path).toBe('parts[1]');
+    expect(item?.remedy).not.toBe('');
   });
   it('question what is a slip of unit', () => {
     const piece = make('beaded-band');
-    const codes = findingCodes({
+    const codes = adviceCodes({
       ...piece,
       beads: piece.beads.map((bead) => ({ ...bead, length: 60 })),
     });
@@ -258,14 +256,14 @@ describe('checks of whole pieces', () => {
   });
   it('remember what the wearer does not bear', () => {
     const wearer = { ...start.wearer, allergy: 'nickel' };
-    expect(findingCodes({ ...make('hemp-band'), wearer })).toContain('wearer.allergy');
+    expect(adviceCodes({ ...make('hemp-band'), wearer })).toContain('wearer.allergy');
   });
   it('ask for a girth or a length where the body was not measured', () => {
     const { neck: _neck, ...rest } = start.wearer;
     const piece = make('knotted-necklace');
     const unmeasured = { ...piece, wearer: rest, wear: { ...piece.wear, length: null } };
-    expect(findingCodes(unmeasured)).toContain('wearer.girth');
-    expect(findingCodes({ ...unmeasured, wear: { ...piece.wear, length: 450 } })).not.toContain(
+    expect(adviceCodes(unmeasured)).toContain('wearer.girth');
+    expect(adviceCodes({ ...unmeasured, wear: { ...piece.wear, length: 450 } })).not.toContain(
       'wearer.girth',
     );
   });

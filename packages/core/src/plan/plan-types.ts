@@ -1,8 +1,8 @@
-import type { ClosureLayout } from '../face/closure-kind.js';
-import type { PartLayout } from '../face/part-kind.js';
-import type { Need, Reason } from '../face/reason.js';
+import type { ClosureLayout } from '../kind/closure-kind.js';
+import type { PartLayout } from '../kind/part-kind.js';
+import type { Need, Reason } from '../kind/reason.js';
 import type { Cord } from '../material/cord.js';
-import type { Finding } from '../measure/finding.js';
+import type { Advice } from '../measure/advice.js';
 import type { PassGirth } from '../measure/girth.js';
 
 /** A size that the closed piece can take. */
@@ -131,13 +131,13 @@ export interface Plan {
   readonly totals: PlanTotals;
   readonly counters: Counters;
   readonly rules: readonly RuleOfThumb[];
-  readonly findings: readonly Finding[];
+  readonly advice: readonly Advice[];
 }
 
 /** A piece that cannot be planned as it stands, and why. */
 export interface NoPlan {
   readonly ok: false;
-  readonly findings: readonly Finding[];
+  readonly advice: readonly Advice[];
 }
 
 export type PlanResult = Plan | NoPlan;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { sumOf } from '../face/reason.js';
+import { sumOf } from '../kind/reason.js';
 import type { Cord } from '../material/cord.js';
 import { EXAMPLE_BUCKLE, EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
@@ -8,7 +8,7 @@ import type { SinnetPart } from '../part/square-knot-sinnet/index.js';
 import {
   BAND_CORDS,
   BAND_WAYS,
-  findingCodes as codes,
+  adviceCodes as codes,
   planned,
   type BandCords,
 } from '../testing.js';
@@ -163,7 +163,7 @@ describe('the maker’s own length', () => {
     const fitted = planned(piece()).fit;
     const own = planned(piece(band({ length: fitted.length + 12 })));
     expect(own.fit.circumference - fitted.circumference).toBeCloseTo(12, 0);
-    expect(own.findings.map((f) => f.code)).toContain('fit.off-target');
+    expect(own.advice.map((f) => f.code)).toContain('fit.off-target');
     expect(codes(piece(band({ length: 130 })))).toContain('fit.too-small');
   });
 });
@@ -196,10 +196,10 @@ describe('checks', () => {
   ])('stops on %s, with a remedy', (code, more) => {
     const plan = planPiece(piece(more));
     expect(plan.ok).toBe(false);
-    const finding = plan.findings.find((f) => f.code === code);
-    expect(finding?.severity).toBe('error');
-    expect(finding?.remedy).not.toBe('');
-    expect(finding?.path).not.toBe('');
+    const item = plan.advice.find((f) => f.code === code);
+    expect(item?.severity).toBe('error');
+    expect(item?.remedy).not.toBe('');
+    expect(item?.path).not.toBe('');
   });
   it('warns of joined cords of unequal thickness', () => {
     const more = inScheme('joined-at-fold');

@@ -1,9 +1,9 @@
 import { closureKind } from '../closure/registry.js';
-import type { AuxiliaryCord, Reason } from '../face/reason.js';
-import { sumOf } from '../face/reason.js';
+import type { AuxiliaryCord, Reason } from '../kind/reason.js';
+import { sumOf } from '../kind/reason.js';
 import { ANY_HAND, type Hand } from '../learn/hand.js';
 import { passage } from '../material/passage.js';
-import type { Finding } from '../measure/finding.js';
+import type { Advice } from '../measure/advice.js';
 import type { Piece } from '../piece/piece.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
 import { checkPassages, checkPiece, checkPlan, under } from './checks.js';
@@ -19,11 +19,11 @@ import { planAuxiliary, planStrands } from './strands.js';
 const NEEDLE_THREAD = 300;
 
 /** Notes that several parts have alike are told once. */
-const once = (findings: readonly Finding[]): Finding[] =>
-  findings.filter(
-    (finding, i) =>
-      finding.severity !== 'note' ||
-      findings.findIndex((f) => f.code === finding.code && f.message === finding.message) === i,
+const once = (advice: readonly Advice[]): Advice[] =>
+  advice.filter(
+    (item, i) =>
+      item.severity !== 'note' ||
+      advice.findIndex((f) => f.code === item.code && f.message === item.message) === i,
   );
 
 /** Parts one after the other along the rule. */
@@ -87,7 +87,7 @@ const NEEDLE: AuxiliaryCord = {
  */
 export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
   const faults = checkPiece(piece);
-  if (faults.some((f) => f.severity === 'error')) return { ok: false, findings: faults };
+  if (faults.some((f) => f.severity === 'error')) return { ok: false, advice: faults };
 
   const sites = sitesOf(piece, hand);
   const closureSite = closureSiteOf(piece, sites);
@@ -111,10 +111,10 @@ export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
     ),
     ...closure.passages.map((p) => ({ path: 'closure', passage: p })),
   ];
-  const findings = once([
+  const advice = once([
     ...faults,
-    ...parts.flatMap((part, i) => under(part.layout.findings, `parts[${i}]`)),
-    ...under(closure.findings, 'closure'),
+    ...parts.flatMap((part, i) => under(part.layout.advice, `parts[${i}]`)),
+    ...under(closure.advice, 'closure'),
     ...(fitted.filled && fitted.share <= 1
       ? [
           {
@@ -129,7 +129,7 @@ export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
     ...checkPlan(piece, fit, counters),
     ...checkPassages(passages),
   ]);
-  if (findings.some((f) => f.severity === 'error')) return { ok: false, findings };
+  if (advice.some((f) => f.severity === 'error')) return { ok: false, advice };
 
   const own = planStrands(piece, [
     ...fitted.layouts.flatMap((layout, i) =>
@@ -169,6 +169,6 @@ export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
     },
     counters,
     rules: rulesOfThumb(piece, fit.length, fit.target),
-    findings,
+    advice,
   } satisfies Plan;
 }

@@ -1,5 +1,5 @@
-import type { Use, Reason, AuxiliaryCord } from '../face/reason.js';
-import { GIVEN, sumOf } from '../face/reason.js';
+import type { Use, Reason, AuxiliaryCord } from '../kind/reason.js';
+import { GIVEN, sumOf } from '../kind/reason.js';
 import { meanFactor, reserveFactor } from '../learn/reserve.js';
 import { workingTail } from '../material/cord.js';
 import { PRACTICE_FACTOR } from '../material/practice.js';

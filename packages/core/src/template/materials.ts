@@ -1,6 +1,6 @@
 import type { Cord, CordKind } from '../material/cord.js';
 import type { PieceBead, Strand } from '../piece/piece.js';
-import type { LegRole } from '../face/run.js';
+import type { LegRole } from '../kind/run.js';
 import type { BeadShape } from '../material/bead.js';
 
 /** Short ways to write the materials of a template. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { drawBench } from '../drawing/bench.js';
 import { drawClosed } from '../drawing/closed.js';
-import { sumOf } from '../face/reason.js';
+import { sumOf } from '../kind/reason.js';
 import { readPieceFile, toPieceFile } from '../format/piece-file.js';
 import { makeSteps } from '../make/steps.js';
 import { partKind } from '../part/registry.js';
@@ -16,7 +16,7 @@ const start = {
 } as const;
 const habits = { unit: 'cm', cordUnit: 'cm', hand: 'right' } as const;
 const has = (id: string, ...codes: string[]): boolean =>
-  planned(templateById(id).make(start)).findings.some((f) => codes.includes(f.code));
+  planned(templateById(id).make(start)).advice.some((f) => codes.includes(f.code));
 
 describe.each(TEMPLATES.map((template) => [template.id, template] as const))(
   '%s',
@@ -25,7 +25,7 @@ describe.each(TEMPLATES.map((template) => [template.id, template] as const))(
     const plan = planned(piece);
 
     it('is planned without a warning, and lands on its size', () => {
-      const warnings = plan.findings.filter((f) => f.severity !== 'note');
+      const warnings = plan.advice.filter((f) => f.severity !== 'note');
       expect(warnings).toEqual([]);
       expect(Math.abs(plan.fit.circumference - plan.fit.target)).toBeLessThan(3.1);
     });
@@ -137,14 +137,14 @@ describe('what belongs to a wearer', () => {
   const child = { ...start, wearer: { ...start.wearer, child: true } };
   it('shows the cautions of a child, and takes the child’s clasp', () => {
     const piece = templateById('large-bead-band').make(child);
-    const codes = planned(piece).findings.map((f) => f.code);
+    const codes = planned(piece).advice.map((f) => f.code);
     expect(codes).toEqual(expect.arrayContaining(['wearer.child', 'wearer.small-parts']));
     expect(codes).not.toContain('breakaway.adult');
   });
   it('warns of a cord round a child’s neck that does not give way', () => {
-    const codes = planned(templateById('wrapped-stone').make(child)).findings.map((f) => f.code);
+    const codes = planned(templateById('wrapped-stone').make(child)).advice.map((f) => f.code);
     expect(codes).toContain('wearer.child-neck');
-    const safe = planned(templateById('knotted-necklace').make(child)).findings.map((f) => f.code);
+    const safe = planned(templateById('knotted-necklace').make(child)).advice.map((f) => f.code);
     expect(safe).not.toContain('wearer.child-neck');
   });
   it('finds nothing to warn of in beads whose holes fit', () => {

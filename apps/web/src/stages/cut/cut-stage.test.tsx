@@ -33,7 +33,7 @@ describe('the cut list', () => {
     expect(screen.getByTestId('cut-1').textContent).toContain('used single');
     expect(screen.getByTestId('cut-2').textContent).toMatch(/fold at \d/);
   });
-  it('lists beads and findings to have ready, and what is to be bought', () => {
+  it('lists beads and advice to have ready, and what is to be bought', () => {
     const few = { ...piece, beads: piece.beads.map((bead) => ({ ...bead, count: 5 })) };
     const { unmount } = renderStage(few, <CutStage />);
     expect(screen.getByText('9 × Hematite grey 6 mm, 4 to buy')).toBeTruthy();

@@ -221,7 +221,7 @@ function AuxiliaryCut({ cord }: { readonly cord: AuxiliaryPlan }) {
   );
 }
 
-/** Beads and findings to lay out beside the cords. */
+/** Beads and advice to lay out beside the cords. */
 function Needs({ plan }: { readonly plan: Plan }) {
   const { beads, needs } = plan.counters;
   if (beads.length + needs.length === 0) return null;

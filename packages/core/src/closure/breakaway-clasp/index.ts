@@ -1,7 +1,7 @@
-import type { ClosureBase, ClosureKind } from '../../face/closure-kind.js';
+import type { ClosureBase, ClosureKind } from '../../kind/closure-kind.js';
 import { plateOf, roundedBox } from '../../knot/plate.js';
 import { claspStates, drawRing, tiedClasp, tieSteps } from '../clasps.js';
-import { CAUTIONS } from '../../face/cautions.js';
+import { CAUTIONS } from '../../kind/cautions.js';
 
 /** A clasp that comes apart under a pull. */
 export interface BreakawayClasp extends ClosureBase {
@@ -51,7 +51,7 @@ export const breakawayClasp: ClosureKind<BreakawayClasp> = {
       extender: 0,
       onLoop: false,
       needs: [{ label: clasp.name, count: 1 }],
-      findings:
+      advice:
         site.child && clasp.rated === 'adult'
           ? [
               {

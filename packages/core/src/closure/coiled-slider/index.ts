@@ -1,6 +1,6 @@
-import { plainClosure, type ClosureKind, type ClosureSite } from '../../face/closure-kind.js';
-import type { Point } from '../../face/primitive.js';
-import { KNOT_SPREAD } from '../../face/reason.js';
+import { plainClosure, type ClosureKind, type ClosureSite } from '../../kind/closure-kind.js';
+import type { Point } from '../../kind/primitive.js';
+import { KNOT_SPREAD } from '../../kind/reason.js';
 import { bundleOf, bundleShape } from '../../knot/hull.js';
 import { STOPPERS } from '../../knot/stopper.js';
 import { strokeOf } from '../../knot/stroke.js';
@@ -11,7 +11,7 @@ import { drawTails } from '../tail-drawing.js';
 import {
   acrossTails,
   coresOfTails,
-  freeAtStart,
+  runsFreeAtStart,
   plaitOfTails,
   plaitSteps,
   SLIDER_FIELDS,
@@ -63,7 +63,7 @@ export const coiledSlider: ClosureKind<CoiledSlider> = {
       ...layout,
       uses: [
         ...layout.uses,
-        ...stopperUses(freeAtStart(site), slider.stopper),
+        ...stopperUses(runsFreeAtStart(site), slider.stopper),
         ...stopperUses(site.runs, slider.stopper),
       ],
       auxiliary: [

@@ -3,13 +3,13 @@ import {
   type ClosureBase,
   type ClosureKind,
   type ClosureSite,
-} from '../../face/closure-kind.js';
-import { CAUTIONS } from '../../face/cautions.js';
+} from '../../kind/closure-kind.js';
+import { CAUTIONS } from '../../kind/cautions.js';
 import { ellipse, plateOf, roundedBox } from '../../knot/plate.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { claspStates } from '../clasps.js';
 import { hookOutline } from '../hook-and-ring/index.js';
-import { GLUE_CURES } from '../../face/waits.js';
+import { GLUE_CURES } from '../../kind/waits.js';
 import { once } from '../steps.js';
 import { mm, useEach } from '../tails.js';
 
@@ -119,7 +119,7 @@ export const cordEnds: ClosureKind<CordEnds> = {
         { label: CLASPS[ends.clasp], count: 1 },
         { label: 'Ring, 5 mm', count: ends.clasp === 'magnet' ? 0 : 2 },
       ].filter((need) => need.count > 0),
-      findings:
+      advice:
         // A crocheted chain goes in as thick as it is, not as its one cord.
         [site.firstKind, site.lastKind].includes('chain-cord') && site.thickness > ends.bore + 0.05
           ? [

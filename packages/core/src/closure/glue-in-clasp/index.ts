@@ -1,7 +1,7 @@
-import { plainClosure, type ClosureBase, type ClosureKind } from '../../face/closure-kind.js';
-import { CAUTIONS } from '../../face/cautions.js';
+import { plainClosure, type ClosureBase, type ClosureKind } from '../../kind/closure-kind.js';
+import { CAUTIONS } from '../../kind/cautions.js';
 import { plateOf, roundedBox } from '../../knot/plate.js';
-import { GLUE_CURES } from '../../face/waits.js';
+import { GLUE_CURES } from '../../kind/waits.js';
 import { once } from '../steps.js';
 import { mm, useEach } from '../tails.js';
 
@@ -61,7 +61,7 @@ export const glueInClasp: ClosureKind<GlueInClasp> = {
       ),
       passages: [{ what: clasp.name, hole: clasp.bore, runs: site.runs }],
       needs: [{ label: clasp.name, count: 1 }],
-      findings: [
+      advice: [
         ...(2 * clasp.recess >= clasp.length
           ? [
               {

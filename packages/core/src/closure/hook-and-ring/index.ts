@@ -1,5 +1,5 @@
-import type { ClosureBase, ClosureKind } from '../../face/closure-kind.js';
-import type { Point } from '../../face/primitive.js';
+import type { ClosureBase, ClosureKind } from '../../kind/closure-kind.js';
+import type { Point } from '../../kind/primitive.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
 import { claspStates, drawRing, tiedClasp, tieSteps } from '../clasps.js';
 
@@ -55,7 +55,7 @@ export const hookAndRing: ClosureKind<HookAndRing> = {
       extender: 0,
       onLoop: false,
       needs: [{ label: clasp.name, count: 1 }],
-      findings: [],
+      advice: [],
     }),
   draw(clasp, site, _layout, { length, done }) {
     const state = done ? 'laid' : 'planned';

@@ -3,13 +3,13 @@ import {
   type ClosureBase,
   type ClosureKind,
   type ClosureSite,
-} from '../../face/closure-kind.js';
-import type { Reason } from '../../face/reason.js';
+} from '../../kind/closure-kind.js';
+import type { Reason } from '../../kind/reason.js';
 import { stopper } from '../../knot/stopper.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
 import { bundleOfRuns } from '../../part/pick.js';
 import { once } from '../steps.js';
-import { endTails, freeAtStart, mm, useEach } from '../tails.js';
+import { endTails, runsFreeAtStart, mm, useEach } from '../tails.js';
 
 /** Worn open: one or more long cords round the neck, hanging down at the front. */
 export interface Lariat extends ClosureBase {
@@ -104,7 +104,7 @@ export const lariat: ClosureKind<Lariat> = {
       uses: [
         ...(ring || closure.way === 'toggle' || closure.way === 'lobster'
           ? useEach(
-              freeAtStart(site),
+              runsFreeAtStart(site),
               {
                 code: 'knot.tie',
                 label: 'Knot on the ring',
@@ -115,14 +115,14 @@ export const lariat: ClosureKind<Lariat> = {
               stopper('overhand', bundleOfRuns(site.runs)).inKnot,
             )
           : []),
-        ...endTails([...freeAtStart(site), ...site.runs], site),
+        ...endTails([...runsFreeAtStart(site), ...site.runs], site),
       ],
       needs: ring
         ? [{ label: `Ring, ${mm(closure.ring)} inside`, count: 1 }]
         : closure.way === 'toggle' || closure.way === 'lobster'
           ? [{ label: WAYS[closure.way].label.replace('A ', ''), count: 1 }]
           : [],
-      findings: passes
+      advice: passes
         ? []
         : [
             {

@@ -1,5 +1,5 @@
-import type { ClosureBase, ClosureKind } from '../../face/closure-kind.js';
-import type { Point } from '../../face/primitive.js';
+import type { ClosureBase, ClosureKind } from '../../kind/closure-kind.js';
+import type { Point } from '../../kind/primitive.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
 import {
   claspStates,
@@ -9,7 +9,7 @@ import {
   tiedClasp,
   tieSteps,
 } from '../clasps.js';
-import type { Finding } from '../../measure/finding.js';
+import type { Advice } from '../../measure/advice.js';
 import { mm } from '../tails.js';
 
 /** A sprung hook tied to one end, closing on a ring or on a loop of cord. */
@@ -64,7 +64,7 @@ export const lobster: ClosureKind<Lobster> = {
   }),
   aim: (clasp) => claspStates({ ...clasp, length: alongOf(clasp), extender: 0 })[0]!.extra,
   layOut(clasp, site) {
-    const missing: Finding[] =
+    const missing: Advice[] =
       clasp.to === 'loop' && !startsWithLoop(site)
         ? [
             {
@@ -88,7 +88,7 @@ export const lobster: ClosureKind<Lobster> = {
           ? [{ label: `Extender chain, ${mm(clasp.extender)}`, count: 1 }]
           : []),
       ].filter((need) => need.count > 0),
-      findings: missing,
+      advice: missing,
     });
   },
   draw(clasp, site, _layout, { length, done }) {

@@ -3,13 +3,13 @@ import {
   type ClosureBase,
   type ClosureKind,
   type ClosureSite,
-} from '../../face/closure-kind.js';
-import { KNOT_SPREAD, type Use } from '../../face/reason.js';
+} from '../../kind/closure-kind.js';
+import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
 import { loopFor } from '../../knot/loop.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
 import { stopper } from '../../knot/stopper.js';
 import { straightRuns } from '../../knot/stroke.js';
-import type { Primitive } from '../../face/primitive.js';
+import type { Primitive } from '../../kind/primitive.js';
 import { bundleOfRuns } from '../../part/pick.js';
 import { drawLoops, loopEnd, loopReach, loopStates } from '../loops.js';
 import { once } from '../steps.js';
@@ -152,7 +152,7 @@ export const loopAndButton: ClosureKind<LoopAndButton> = {
         },
       ],
       needs: [{ label: closure.name, count: 1 }],
-      findings: [
+      advice: [
         {
           code: 'loop.tight',
           severity: 'note',

@@ -3,8 +3,8 @@ import {
   type ClosureBase,
   type ClosureKind,
   type ClosureSite,
-} from '../../face/closure-kind.js';
-import { KNOT_SPREAD } from '../../face/reason.js';
+} from '../../kind/closure-kind.js';
+import { KNOT_SPREAD } from '../../kind/reason.js';
 import { loopFor } from '../../knot/loop.js';
 import { stopper, STOPPERS, STOPPER_FORMS, type StopperForm } from '../../knot/stopper.js';
 import { moved, straightRuns } from '../../knot/stroke.js';

@@ -1,6 +1,6 @@
-import type { ClosureDraw, ClosureSite } from '../../face/closure-kind.js';
-import type { CordStroke, Plate, Point, Primitive } from '../../face/primitive.js';
-import type { Run } from '../../face/run.js';
+import type { ClosureDraw, ClosureSite } from '../../kind/closure-kind.js';
+import type { CordStroke, Plate, Point, Primitive } from '../../kind/primitive.js';
+import type { Run } from '../../kind/run.js';
 import { plateOf, roundedBox } from '../../knot/plate.js';
 import { smoothLine } from '../../knot/spline.js';
 import { strokeOf } from '../../knot/stroke.js';

@@ -1,9 +1,9 @@
-import { plainClosure, type ClosureKind } from '../../face/closure-kind.js';
-import { CAUTIONS } from '../../face/cautions.js';
-import type { Use } from '../../face/reason.js';
+import { plainClosure, type ClosureKind } from '../../kind/closure-kind.js';
+import { CAUTIONS } from '../../kind/cautions.js';
+import type { Use } from '../../kind/reason.js';
 import { CORD_KIND_FACTS, effectiveDiameter } from '../../material/cord.js';
-import type { Finding } from '../../measure/finding.js';
-import { checkPlausible, type GirthLimits } from '../../measure/girth.js';
+import type { Advice } from '../../measure/advice.js';
+import { checkPlausible, type PlausibleLimits } from '../../measure/girth.js';
 import { mm, useEach } from '../tails.js';
 import { bucklePlates, drawTurns } from './drawing.js';
 import { buckleWidth, halfLengths, larksHeadCord, turnCord, type BuckleClosure } from './model.js';
@@ -11,7 +11,7 @@ import { buckleWidth, halfLengths, larksHeadCord, turnCord, type BuckleClosure }
 export type { BuckleClosure } from './model.js';
 
 /** Limits in mm for the measures of a buckle, to catch slips of unit. */
-const LIMITS: Readonly<Record<'slot' | 'barToBar' | 'thickness' | 'bar', GirthLimits>> = {
+const LIMITS: Readonly<Record<'slot' | 'barToBar' | 'thickness' | 'bar', PlausibleLimits>> = {
   slot: { possible: [3, 60], usual: [8, 30] },
   barToBar: { possible: [8, 120], usual: [18, 70] },
   thickness: { possible: [2, 30], usual: [5, 15] },
@@ -93,10 +93,10 @@ function uses(buckle: BuckleClosure, site: Site): Use[] {
   ];
 }
 
-function findings(buckle: BuckleClosure, site: Site): Finding[] {
+function advice(buckle: BuckleClosure, site: Site): Advice[] {
   const cores = coresOf(site);
   const legs = cores.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0);
-  const out: (Finding | null)[] = (Object.keys(LIMITS) as (keyof typeof LIMITS)[]).map((key) =>
+  const out: (Advice | null)[] = (Object.keys(LIMITS) as (keyof typeof LIMITS)[]).map((key) =>
     checkPlausible(buckle[key], LIMITS[key], NAMES[key], key),
   );
   if (cores.length < 2) {
@@ -148,7 +148,7 @@ function findings(buckle: BuckleClosure, site: Site): Finding[] {
       path: 'type',
     });
   }
-  return out.filter((finding) => finding !== null);
+  return out.filter((item) => item !== null);
 }
 
 export const sideReleaseBuckle: ClosureKind<BuckleClosure> = {
@@ -183,7 +183,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure> = {
       reach: { start: socket, end: prongs },
       uses: uses(buckle, site),
       needs: [{ label: buckle.name, count: 1 }],
-      findings: findings(buckle, site),
+      advice: advice(buckle, site),
       measures: { thickness: buckle.thickness, along: buckle.barToBar },
     });
   },

@@ -1,4 +1,4 @@
-import type { ClosureBase } from '../../face/closure-kind.js';
+import type { ClosureBase } from '../../kind/closure-kind.js';
 
 /** Two halves that click together, each with a bar for the cord. */
 export interface BuckleClosure extends ClosureBase {

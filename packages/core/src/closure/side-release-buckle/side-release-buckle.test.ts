@@ -46,7 +46,7 @@ describe('side-release buckle', () => {
   });
   it('needs a fold to be hitched', () => {
     const site = { ...siteOf('one-cord'), runs: siteOf('one-cord').runs.slice(0, 1) };
-    const codes = sideReleaseBuckle.layOut(EXAMPLE_BUCKLE, site, []).findings.map((f) => f.code);
+    const codes = sideReleaseBuckle.layOut(EXAMPLE_BUCKLE, site, []).advice.map((f) => f.code);
     expect(codes).toContain('buckle.cores');
   });
 });

@@ -1,6 +1,6 @@
-import { plainClosure, type ClosureKind, type ClosureSite } from '../../face/closure-kind.js';
-import { KNOT_SPREAD } from '../../face/reason.js';
-import type { Run } from '../../face/run.js';
+import { plainClosure, type ClosureKind, type ClosureSite } from '../../kind/closure-kind.js';
+import { KNOT_SPREAD } from '../../kind/reason.js';
+import type { Run } from '../../kind/run.js';
 import { bundleOf } from '../../knot/hull.js';
 import { STOPPERS } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -15,7 +15,7 @@ import { moving, once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import {
   coresOfTails,
-  freeAtStart,
+  runsFreeAtStart,
   plaitOfTails,
   plaitSteps,
   SLIDER_FIELDS,
@@ -98,7 +98,7 @@ export const squareKnotSlider: ClosureKind<SquareKnotSlider> = {
       ...layout,
       uses: [
         ...layout.uses,
-        ...stopperUses(freeAtStart(site), slider.stopper),
+        ...stopperUses(runsFreeAtStart(site), slider.stopper),
         ...stopperUses(site.runs, slider.stopper),
       ],
       auxiliary: [

@@ -3,9 +3,9 @@ import {
   type ClosureBase,
   type ClosureKind,
   type ClosureSite,
-} from '../../face/closure-kind.js';
-import { PLAIT_SPREAD, type Use } from '../../face/reason.js';
-import type { Run } from '../../face/run.js';
+} from '../../kind/closure-kind.js';
+import { PLAIT_SPREAD, type Use } from '../../kind/reason.js';
+import type { Run } from '../../kind/run.js';
 import { plaitRatio } from '../../knot/plait.js';
 import { stopper } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -14,7 +14,7 @@ import { tooFew } from '../../part/plait/model.js';
 import { once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import {
-  freeAtStart,
+  runsFreeAtStart,
   mm,
   plaitOfTails,
   plaitSteps,
@@ -69,7 +69,7 @@ export const tieEnds: ClosureKind<TieEnds> = {
     { kind: 'flexible', length: stopper('overhand', bundleOfRuns(site.runs)).length, height: 1 },
   ],
   layOut(closure, site) {
-    const start = freeAtStart(site);
+    const start = runsFreeAtStart(site);
     const all = [...start, ...site.runs];
     const height = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
     // Ends that are tied through the loop of a fold come from one side alone.
@@ -88,7 +88,7 @@ export const tieEnds: ClosureKind<TieEnds> = {
       ],
       reach: { start: sides === 2 ? closure.length + 6 : 2, end: closure.length + 6 },
       uses: tieUses(closure, site, all),
-      findings:
+      advice:
         closure.tailForm === 'plaited' && !plaitOfTails(site, closure.tailForm)
           ? [{ ...tooFew('three'), path: 'tailForm' }]
           : start.length === 0

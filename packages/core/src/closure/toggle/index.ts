@@ -1,5 +1,5 @@
-import type { ClosureBase, ClosureKind } from '../../face/closure-kind.js';
-import type { Finding } from '../../measure/finding.js';
+import type { ClosureBase, ClosureKind } from '../../kind/closure-kind.js';
+import type { Advice } from '../../measure/advice.js';
 import { ellipse, plateOf, roundedBox } from '../../knot/plate.js';
 import { claspStates, drawRing, tiedClasp, tieSteps } from '../clasps.js';
 import { once } from '../steps.js';
@@ -21,8 +21,8 @@ export interface Toggle extends ClosureBase {
 
 const alongOf = (toggle: Toggle): number => (toggle.ring + toggle.ringOuter) / 2 + toggle.rings;
 
-function findings(toggle: Toggle): Finding[] {
-  const out: Finding[] = [];
+function advice(toggle: Toggle): Advice[] {
+  const out: Advice[] = [];
   if (toggle.bar < toggle.ring + 4) {
     out.push({
       code: 'toggle.short',
@@ -83,7 +83,7 @@ export const toggle: ClosureKind<Toggle> = {
         { label: closure.name, count: 1 },
         { label: 'Ring, 5 mm', count: 2 },
       ],
-      findings: findings(closure),
+      advice: advice(closure),
     }),
   draw(closure, site, _layout, { length, done }) {
     const state = done ? 'laid' : 'planned';

@@ -1,5 +1,5 @@
-import { plainClosure, type ClosureKind } from '../../face/closure-kind.js';
-import { KNOT_SPREAD } from '../../face/reason.js';
+import { plainClosure, type ClosureKind } from '../../kind/closure-kind.js';
+import { KNOT_SPREAD } from '../../kind/reason.js';
 import { turksHeadStrokes } from '../../knot/round-drawing.js';
 import { STOPPERS } from '../../knot/stopper.js';
 import { moved } from '../../knot/stroke.js';
@@ -16,7 +16,7 @@ import { moving, once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import {
   acrossTails,
-  freeAtStart,
+  runsFreeAtStart,
   mm,
   plaitOfTails,
   plaitSteps,
@@ -80,8 +80,8 @@ export const turksHeadSlider: ClosureKind<TurksHeadSlider> = {
       const near = nearestBights(slider.leads, slider.bights, BIGHTS.min, BIGHTS.max);
       return plainClosure({
         ...layout,
-        findings: [
-          ...layout.findings,
+        advice: [
+          ...layout.advice,
           {
             code: 'turks-head.divisor',
             severity: 'error',
@@ -104,7 +104,7 @@ export const turksHeadSlider: ClosureKind<TurksHeadSlider> = {
       // Each strand has a stopper of its own, as thick as itself.
       uses: [
         ...layout.uses,
-        ...[...freeAtStart(site), ...site.runs].flatMap((run) =>
+        ...[...runsFreeAtStart(site), ...site.runs].flatMap((run) =>
           stopperUses([run], slider.stopper),
         ),
       ],

@@ -3,19 +3,19 @@ import {
   type ClosureBase,
   type ClosureKind,
   type ClosureSite,
-} from '../../face/closure-kind.js';
-import { KNOT_SPREAD } from '../../face/reason.js';
+} from '../../kind/closure-kind.js';
+import { KNOT_SPREAD } from '../../kind/reason.js';
 import { STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
 import { bundleOfRuns } from '../../part/pick.js';
 import { moving, once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import {
   endTails,
-  freeAtStart,
+  runsFreeAtStart,
   mm,
   PASS_MARGIN,
   slide,
-  slideFindings,
+  slideAdvice,
   slideStates,
   tailUses,
   TAILS_FIELD,
@@ -66,7 +66,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots> = {
   layOut(closure, site, body) {
     const knot = knotOf(closure, site);
     const at = slide(site, body, knot.length, closure, true);
-    const start = freeAtStart(site);
+    const start = runsFreeAtStart(site);
     const all = [...start, ...site.runs];
     return plainClosure({
       states: slideStates(site, at),
@@ -87,7 +87,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots> = {
         ),
         ...endTails(all, site),
       ],
-      findings: slideFindings(site, at, knot.length),
+      advice: slideAdvice(site, at, knot.length),
       measures: { tail: at.tail, grip: knot.length },
     });
   },

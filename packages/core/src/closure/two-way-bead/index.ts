@@ -1,11 +1,18 @@
-import { plainClosure, type ClosureBase, type ClosureKind } from '../../face/closure-kind.js';
+import { plainClosure, type ClosureBase, type ClosureKind } from '../../kind/closure-kind.js';
 import { BEAD_SHAPES, type Bead, type BeadShape } from '../../material/bead.js';
 import { passage } from '../../material/passage.js';
-import type { Finding } from '../../measure/finding.js';
+import type { Advice } from '../../measure/advice.js';
 import { beadSolid } from '../../part/beads/drawing.js';
 import { moving, once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
-import { freeAtStart, mm, slideAim, slidingLayout, stopperUses, TAILS_FIELD } from '../tails.js';
+import {
+  runsFreeAtStart,
+  mm,
+  slideAim,
+  slidingLayout,
+  stopperUses,
+  TAILS_FIELD,
+} from '../tails.js';
 
 /** Both tails through one tight bead in opposite directions, with a small bead knotted at each end. */
 export interface TwoWayBead extends ClosureBase {
@@ -85,7 +92,7 @@ export const twoWayBead: ClosureKind<TwoWayBead> = {
       closure.hole,
       through.map((run) => run.cord),
     );
-    const findings: Finding[] =
+    const advice: Advice[] =
       answer === 'goes' && closure.hole > loose * 1.08
         ? [
             {
@@ -98,7 +105,7 @@ export const twoWayBead: ClosureKind<TwoWayBead> = {
             },
           ]
         : [];
-    const free = freeAtStart(site);
+    const free = runsFreeAtStart(site);
     return plainClosure({
       ...layout,
       uses: [
@@ -111,7 +118,7 @@ export const twoWayBead: ClosureKind<TwoWayBead> = {
         { label: closure.name, count: 1 },
         ...(closure.endBead > 0 ? [{ label: 'End bead', count: 2 }] : []),
       ],
-      findings: [...layout.findings, ...findings],
+      advice: [...layout.advice, ...advice],
     });
   },
   draw(closure, site, layout, { length, done }) {

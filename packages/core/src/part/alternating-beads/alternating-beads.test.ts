@@ -51,7 +51,7 @@ describe('alternating beads', () => {
   });
   it('need two cords', () => {
     const three = testSite(testRuns(['core', 'core', 'core']), palette);
-    expect(alternatingBeads.layOut(part, three, 0).findings[0]?.code).toBe('alternating.cords');
+    expect(alternatingBeads.layOut(part, three, 0).advice[0]?.code).toBe('alternating.cords');
   });
   it('change sides from bead to bead, on the drawing and in the step', () => {
     const layout = alternatingBeads.layOut(part, site, 0);

@@ -1,5 +1,5 @@
-import type { Point, Primitive } from '../../face/primitive.js';
-import type { DrawOptions, PartLayout, PartSite } from '../../face/part-kind.js';
+import type { Point, Primitive } from '../../kind/primitive.js';
+import type { DrawOptions, PartLayout, PartSite } from '../../kind/part-kind.js';
 import { lanesOf } from '../../knot/lanes.js';
 import { smoothLine } from '../../knot/spline.js';
 import { strokeOf } from '../../knot/stroke.js';

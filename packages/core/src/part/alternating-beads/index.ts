@@ -1,4 +1,4 @@
-import { plainLayout, type PartKind } from '../../face/part-kind.js';
+import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -57,7 +57,7 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
         { what: bead.name, hole: bead.hole, runs: one ? [one] : [] },
         { what: ring.name, hole: ring.hole, runs: one && two ? [one, two] : [...site.runs] },
       ],
-      findings: [
+      advice: [
         ...(site.runs.length === 2
           ? []
           : [

@@ -1,4 +1,4 @@
-import { type PartBase } from '../../face/part-kind.js';
+import { type PartBase } from '../../kind/part-kind.js';
 import type { Bead } from '../../material/bead.js';
 
 /** Beads on two cords in turn, with a ring over both after every bead. */

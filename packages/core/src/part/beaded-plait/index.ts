@@ -1,9 +1,9 @@
 import { PLAIT_TENSION } from '../tension-field.js';
-import { plainLayout, type PartBase, type PartKind, type PartSite } from '../../face/part-kind.js';
+import { plainLayout, type PartBase, type PartKind, type PartSite } from '../../kind/part-kind.js';
 import type { Bead } from '../../material/bead.js';
-import type { Tension } from '../../face/part-kind.js';
-import { otherSide } from '../../face/side.js';
-import { PLAIT_SPREAD } from '../../face/reason.js';
+import type { Tension } from '../../kind/part-kind.js';
+import { otherSide } from '../../kind/side.js';
+import { PLAIT_SPREAD } from '../../kind/reason.js';
 import { PLAITS } from '../../knot/plait.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightRuns } from '../../knot/stroke.js';
@@ -87,7 +87,7 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
   layOut(part, site) {
     const at = spacing(part, site);
     const section = beadedPlait.section(part, site);
-    if (!at) return plainLayout(1, section, { unitName: 'crossing', findings: [tooFew('three')] });
+    if (!at) return plainLayout(1, section, { unitName: 'crossing', advice: [tooFew('three')] });
     const { plaiting, bead, period, held, cord } = at;
     return plainLayout(part.count * period, section, {
       units: part.count * part.every,

@@ -1,5 +1,5 @@
-import { plainLayout, type PartKind } from '../../face/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../face/reason.js';
+import { plainLayout, type PartKind } from '../../kind/part-kind.js';
+import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';

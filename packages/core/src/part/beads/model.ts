@@ -1,5 +1,5 @@
-import { type PartBase, type PartSite } from '../../face/part-kind.js';
-import type { Run } from '../../face/run.js';
+import { type PartBase, type PartSite } from '../../kind/part-kind.js';
+import type { Run } from '../../kind/run.js';
 import { coresOf, workingOf } from '../../knot/lanes.js';
 import { stopper } from '../../knot/stopper.js';
 import type { Bead } from '../../material/bead.js';

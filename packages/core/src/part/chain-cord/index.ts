@@ -1,7 +1,7 @@
-import { plainLayout, type PartKind } from '../../face/part-kind.js';
-import type { Point, Primitive } from '../../face/primitive.js';
-import { GIVEN, KNOT_SPREAD } from '../../face/reason.js';
-import type { Finding } from '../../measure/finding.js';
+import { plainLayout, type PartKind } from '../../kind/part-kind.js';
+import type { Point, Primitive } from '../../kind/primitive.js';
+import { GIVEN, KNOT_SPREAD } from '../../kind/reason.js';
+import type { Advice } from '../../measure/advice.js';
 import { strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { mm } from '../pick.js';
@@ -9,10 +9,10 @@ import { END_STITCHES, layChain, type ChainLayout, type ChainPart } from './mode
 
 export type { ChainPart } from './model.js';
 
-function findingsOf(part: ChainPart, at: ChainLayout, runs: number): Finding[] {
-  const findings: Finding[] = [];
+function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
+  const advice: Advice[] = [];
   if (runs !== 1) {
-    findings.push({
+    advice.push({
       code: 'chain.cords',
       severity: 'error',
       message: `A chain is crocheted with one cord; here are ${runs}.`,
@@ -21,7 +21,7 @@ function findingsOf(part: ChainPart, at: ChainLayout, runs: number): Finding[] {
     });
   }
   if (part.perStitch < at.stitch) {
-    findings.push({
+    advice.push({
       code: 'chain.stitch',
       severity: 'error',
       message: `A stitch ${mm(at.stitch)} long cannot be made of ${mm(part.perStitch)} of cord.`,
@@ -30,7 +30,7 @@ function findingsOf(part: ChainPart, at: ChainLayout, runs: number): Finding[] {
     });
   }
   if (at.takenOut !== null && at.takenOut < 0) {
-    findings.push({
+    advice.push({
       code: 'chain.loop',
       severity: 'error',
       message: `A loop of ${mm(part.loop!)} is ${mm(-at.takenOut)} too short.`,
@@ -38,7 +38,7 @@ function findingsOf(part: ChainPart, at: ChainLayout, runs: number): Finding[] {
       path: 'loop',
     });
   } else if (at.takenOut !== null) {
-    findings.push({
+    advice.push({
       code: 'chain.taken-out',
       severity: 'note',
       message: `Cut the loop opposite its middle and take out ${mm(at.takenOut / 2)} on either side: ${at.beads} beads stay, and both ends have ${mm(at.end)} of chain.`,
@@ -47,7 +47,7 @@ function findingsOf(part: ChainPart, at: ChainLayout, runs: number): Finding[] {
     });
   }
   if (at.beads === 0) {
-    findings.push({
+    advice.push({
       code: 'chain.beads',
       severity: 'warning',
       message: 'There is no room for a bead between the chain at both ends.',
@@ -55,7 +55,7 @@ function findingsOf(part: ChainPart, at: ChainLayout, runs: number): Finding[] {
       path: 'between',
     });
   }
-  return findings;
+  return advice;
 }
 
 export const chainCord: PartKind<ChainPart> = {
@@ -140,7 +140,7 @@ export const chainCord: PartKind<ChainPart> = {
         id: part.bead,
         at: at.end + Math.max(at.stitch, at.bead.length) / 2 + i * at.period,
       })),
-      findings: findingsOf(part, at, site.runs.length),
+      advice: adviceOf(part, at, site.runs.length),
     });
   },
   draw(part, site, layout, { done }) {

@@ -1,4 +1,4 @@
-import type { PartBase, PartSite } from '../../face/part-kind.js';
+import type { PartBase, PartSite } from '../../kind/part-kind.js';
 import type { Bead } from '../../material/bead.js';
 
 /** A crocheted chain of one cord with beads on it, as the maker's own swatch measured it. */

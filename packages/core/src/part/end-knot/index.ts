@@ -1,5 +1,5 @@
-import { plainLayout, type PartBase, type PartKind } from '../../face/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../face/reason.js';
+import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.js';
+import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
 import { END_KNOT_FORMS, END_KNOTS, endKnotCord, type EndKnotForm } from '../../knot/end-knots.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { turksHeadStrokes } from '../../knot/round-drawing.js';
@@ -7,7 +7,7 @@ import { straightUse } from '../../knot/straight.js';
 import { moved, straightRuns } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { PRACTICE_FACTOR } from '../../material/practice.js';
-import type { Run } from '../../face/run.js';
+import type { Run } from '../../kind/run.js';
 
 /** A bulky knot of all ends together: a button to close with, or a fine end. */
 export interface EndKnotPart extends PartBase {
@@ -91,7 +91,7 @@ export const endKnot: PartKind<EndKnotPart> = {
     return plainLayout(section.pitch, section, {
       unitName: 'knot',
       uses: [...straightUse(site.runs, section.pitch), ...uses],
-      findings:
+      advice:
         n >= cords[0] && n <= cords[1]
           ? []
           : [

@@ -1,6 +1,6 @@
-import type { DrawOptions, PartLayout } from '../../face/part-kind.js';
-import type { Bounds, CordStroke, Point, Primitive } from '../../face/primitive.js';
-import type { Run } from '../../face/run.js';
+import type { DrawOptions, PartLayout } from '../../kind/part-kind.js';
+import type { Bounds, CordStroke, Point, Primitive } from '../../kind/primitive.js';
+import type { Run } from '../../kind/run.js';
 import { endsRight, leftWorks, swaps, type Crossing } from '../../floss/crossing.js';
 import { orderAfter, type Simulation } from '../../floss/simulate.js';
 import { smoothLine } from '../../knot/spline.js';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { sumOf } from '../../face/reason.js';
+import { sumOf } from '../../kind/reason.js';
 import { readyPattern } from '../../floss/ready.js';
 import { doubleHitch, hitchHeight, singleHitch } from '../../knot/hitch.js';
 import { planned, pointsOf, testCord, testRuns, testSite } from '../../testing.js';
@@ -76,9 +76,9 @@ describe('a knotted band', () => {
       site(12),
       0,
     );
-    expect(leader.findings.map((f) => f.code)).toContain('floss.hungry');
+    expect(leader.advice.map((f) => f.code)).toContain('floss.hungry');
     const shifting = floss.layOut(part(8, { rows: ['>>>>', '>>>'] }), site(8), 0);
-    expect(shifting.findings.map((f) => f.code)).toEqual(['floss.returns']);
+    expect(shifting.advice.map((f) => f.code)).toEqual(['floss.returns']);
   });
   it('names what keeps it from being tied, and is still drawn', () => {
     for (const [wrong, code] of [
@@ -87,7 +87,7 @@ describe('a knotted band', () => {
       [part(8, { order: [0, 1] }), 'floss.order'],
     ] as const) {
       const laid = floss.layOut(wrong, site(8), 40);
-      expect(laid.findings.map((f) => f.code)).toContain(code);
+      expect(laid.advice.map((f) => f.code)).toContain(code);
       expect(floss.draw(wrong, site(8), laid, drawn).length).toBeGreaterThan(0);
       expect(floss.steps(wrong, site(8), laid)).toEqual([]);
     }

@@ -4,16 +4,16 @@ import {
   type PartKind,
   type PartLayout,
   type PartSite,
-} from '../../face/part-kind.js';
-import type { Run } from '../../face/run.js';
-import type { Finding } from '../../measure/finding.js';
+} from '../../kind/part-kind.js';
+import type { Run } from '../../kind/run.js';
+import type { Advice } from '../../measure/advice.js';
 import { CROSSING_FACTS, endsRight, leftWorks } from '../../floss/crossing.js';
 import { patternFaults } from '../../floss/pattern.js';
 import { readyPattern } from '../../floss/ready.js';
 import type { Simulation } from '../../floss/simulate.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { doubleHitch, hitchHeight } from '../../knot/hitch.js';
-import { KNOT_SPREAD } from '../../face/reason.js';
+import { KNOT_SPREAD } from '../../kind/reason.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { mm } from '../pick.js';
 import { drawFloss, frameOfKnot, pictureOfKnot } from './drawing.js';
@@ -39,7 +39,7 @@ const STRIPE = readyPattern('stripe');
 /** A strand that takes this many times the mean is told of. Common practice, no source. */
 const HUNGRY = 2;
 
-function findingsOf(part: FlossPart, site: PartSite): Finding[] {
+function adviceOf(part: FlossPart, site: PartSite): Advice[] {
   const faults = patternFaults(patternOf(part), site.runs.length);
   if (part.order && !ordersAll(part.order, site.runs)) {
     faults.push({
@@ -54,8 +54,8 @@ function findingsOf(part: FlossPart, site: PartSite): Finding[] {
 }
 
 /** What there is to know of a band that can be tied. */
-function notesOf(part: FlossPart, runs: readonly Run[], lengths: readonly number[]): Finding[] {
-  const notes: Finding[] = [];
+function notesOf(part: FlossPart, runs: readonly Run[], lengths: readonly number[]): Advice[] {
+  const notes: Advice[] = [];
   const times = returnsAfter(part.rows, part.lay, runs.length);
   if (times > 1) {
     notes.push({
@@ -105,7 +105,7 @@ function tell(runs: readonly Run[], sim: Simulation, unit: number): string {
 
 /** The band as it was laid out; null when it cannot be tied. */
 function simOf(part: FlossPart, site: PartSite, layout: PartLayout): Simulation | null {
-  if (findingsOf(part, site).length > 0) return null;
+  if (adviceOf(part, site).length > 0) return null;
   const rows = Math.round(layout.length / layout.pitch);
   return workedOut(part.rows, part.lay, site.runs.length, rows);
 }
@@ -172,9 +172,9 @@ export const floss: PartKind<FlossPart> = {
   layOut(part, site, share) {
     const runs = atPlaces(part, site);
     const section = flossSection(part, site);
-    const faults = findingsOf(part, site);
+    const faults = adviceOf(part, site);
     if (faults.length > 0) {
-      return plainLayout(Math.max(1, share), section, { unitName: 'knot', findings: faults });
+      return plainLayout(Math.max(1, share), section, { unitName: 'knot', advice: faults });
     }
     const rows = rowsFor(part, section.pitch, share);
     const sim = workedOut(part.rows, part.lay, runs.length, rows);
@@ -188,7 +188,7 @@ export const floss: PartKind<FlossPart> = {
       units: Math.max(1, sim.count),
       unitName: 'knot',
       uses,
-      findings: notesOf(part, runs, lengths),
+      advice: notesOf(part, runs, lengths),
     });
   },
   draw(part, site, layout, options) {

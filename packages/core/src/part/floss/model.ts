@@ -1,7 +1,7 @@
-import type { PartBase, PartSite, Section, Tension } from '../../face/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../face/reason.js';
-import { remember } from '../../face/remember.js';
-import type { Run } from '../../face/run.js';
+import type { PartBase, PartSite, Section, Tension } from '../../kind/part-kind.js';
+import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
+import { remember } from '../../kind/remember.js';
+import type { Run } from '../../kind/run.js';
 import { rowsTogether, type FlossPattern, type Lay } from '../../floss/pattern.js';
 import { orderAfter, repeatsToReturn, simulate, type Simulation } from '../../floss/simulate.js';
 import { tyingOrder } from '../../floss/tying-order.js';

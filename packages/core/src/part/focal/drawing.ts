@@ -1,5 +1,5 @@
-import type { Primitive } from '../../face/primitive.js';
-import type { DrawOptions, PartLayout, PartSite } from '../../face/part-kind.js';
+import type { Primitive } from '../../kind/primitive.js';
+import type { DrawOptions, PartLayout, PartSite } from '../../kind/part-kind.js';
 import { ellipse, plateOf, roundedBox } from '../../knot/plate.js';
 import { straightRuns } from '../../knot/stroke.js';
 import type { FocalPart } from './model.js';

@@ -1,4 +1,4 @@
-import { plainLayout, type PartKind } from '../../face/part-kind.js';
+import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import { straightUse } from '../../knot/straight.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { mm } from '../pick.js';

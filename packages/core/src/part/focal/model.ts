@@ -1,4 +1,4 @@
-import { type PartBase } from '../../face/part-kind.js';
+import { type PartBase } from '../../kind/part-kind.js';
 
 /** A rigid thing that the cords run through: a bar in the line of the work, or a pendant that hangs. */
 export interface FocalPart extends PartBase {

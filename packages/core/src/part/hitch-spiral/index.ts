@@ -5,10 +5,10 @@ import {
   type PartKind,
   type PartSite,
   type Tension,
-} from '../../face/part-kind.js';
-import type { Point, Primitive } from '../../face/primitive.js';
-import { KNOT_SPREAD, type Use } from '../../face/reason.js';
-import type { Run } from '../../face/run.js';
+} from '../../kind/part-kind.js';
+import type { Point, Primitive } from '../../kind/primitive.js';
+import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
+import type { Run } from '../../kind/run.js';
 import { hitchHeight, singleHitch } from '../../knot/hitch.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
@@ -95,7 +95,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     if (!at) {
       return plainLayout(Math.max(1, share), section, {
         unitName: 'hitch',
-        findings: [
+        advice: [
           {
             code: 'hitch.strands',
             severity: 'error',

@@ -1,6 +1,6 @@
-import type { Point, Primitive } from '../../face/primitive.js';
-import type { DrawOptions, PartLayout, PartSite } from '../../face/part-kind.js';
-import type { Run } from '../../face/run.js';
+import type { Point, Primitive } from '../../kind/primitive.js';
+import type { DrawOptions, PartLayout, PartSite } from '../../kind/part-kind.js';
+import type { Run } from '../../kind/run.js';
 import { flipped, moved, straightRuns, strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { knotStrokes } from '../stopper-knot/drawing.js';

@@ -1,5 +1,5 @@
-import { plainLayout, type PartKind } from '../../face/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../face/reason.js';
+import { plainLayout, type PartKind } from '../../kind/part-kind.js';
+import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
 import { loopCord } from '../../knot/loop.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { stopper } from '../../knot/stopper.js';
@@ -86,7 +86,7 @@ export const loop: PartKind<LoopPart> = {
         { kind: 'flexible', length: knot.length, height: knot.width / 2 },
       ],
       uses,
-      findings:
+      advice:
         site.first || site.last
           ? []
           : [

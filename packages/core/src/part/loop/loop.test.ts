@@ -30,7 +30,7 @@ describe('loop', () => {
   });
   it('belongs at an end', () => {
     const inside = testSite(testRuns(['core']));
-    expect(loop.layOut(part, inside, 0).findings[0]?.code).toBe('loop.place');
+    expect(loop.layOut(part, inside, 0).advice[0]?.code).toBe('loop.place');
   });
   it('is tried before its knot is tight', () => {
     expect(loop.steps(part, folded, loop.layOut(part, folded, 0))[0]?.text).toMatch(

@@ -1,4 +1,4 @@
-import { type PartBase } from '../../face/part-kind.js';
+import { type PartBase } from '../../kind/part-kind.js';
 
 /** A loop at an end of the piece, shut by an overhand knot in all cords: for a clasp, a button, a knot. */
 export interface LoopPart extends PartBase {

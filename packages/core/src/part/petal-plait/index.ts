@@ -5,11 +5,11 @@ import {
   type PartKind,
   type PartSite,
   type Tension,
-} from '../../face/part-kind.js';
-import type { Point, Primitive } from '../../face/primitive.js';
-import { PLAIT_SPREAD } from '../../face/reason.js';
-import type { Run } from '../../face/run.js';
-import { otherSide } from '../../face/side.js';
+} from '../../kind/part-kind.js';
+import type { Point, Primitive } from '../../kind/primitive.js';
+import { PLAIT_SPREAD } from '../../kind/reason.js';
+import type { Run } from '../../kind/run.js';
+import { otherSide } from '../../kind/side.js';
 import { PLAITS } from '../../knot/plait.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightRuns, strokeOf } from '../../knot/stroke.js';
@@ -104,7 +104,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
   layOut(part, site) {
     const plaiting = plaitingFor(part, site);
     const section = petalPlait.section(part, site);
-    if (!plaiting) return plainLayout(1, section, { findings: [tooFew('four-round')] });
+    if (!plaiting) return plainLayout(1, section, { advice: [tooFew('four-round')] });
     const length = part.repeats * section.pitch;
     const petals = petalsOf(part);
     return plainLayout(length, section, {

@@ -1,4 +1,4 @@
-import { plainLayout, type PartBase, type PartKind } from '../../face/part-kind.js';
+import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { straightRuns } from '../../knot/stroke.js';

@@ -1,4 +1,4 @@
-import type { CordStroke, Point, Primitive } from '../../face/primitive.js';
+import type { CordStroke, Point, Primitive } from '../../kind/primitive.js';
 import { crossingsPerTurn, plaitCurve } from '../../knot/plait.js';
 import { strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';

@@ -1,7 +1,7 @@
 import { PLAIT_TENSION } from '../tension-field.js';
-import { plainLayout, type PartKind } from '../../face/part-kind.js';
-import { otherSide, type Side } from '../../face/side.js';
-import { PLAIT_SPREAD } from '../../face/reason.js';
+import { plainLayout, type PartKind } from '../../kind/part-kind.js';
+import { otherSide, type Side } from '../../kind/side.js';
+import { PLAIT_SPREAD } from '../../kind/reason.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import {
   PLAIT_FORMS,
@@ -13,7 +13,7 @@ import {
 } from '../../knot/plait.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { sideBySide } from '../../knot/lanes.js';
-import type { Finding } from '../../measure/finding.js';
+import type { Advice } from '../../measure/advice.js';
 import { mm } from '../pick.js';
 import { plaitStrokes } from './drawing.js';
 import {
@@ -46,7 +46,7 @@ const HOW: Readonly<Record<PlaitForm, string>> = {
 const side = (unit: number, first: Side): Side => (unit % 2 === 0 ? first : otherSide(first));
 
 /** What the order of the colours makes of a round plait. */
-function lookOf({ form, bundles }: Plaiting): Finding[] {
+function lookOf({ form, bundles }: Plaiting): Advice[] {
   if (form !== 'four-round') return [];
   const colours = bundles.map((bundle) => bundle[0]!.cord.colour.hex.toLowerCase());
   const look = roundLook(colours as [string, string, string, string]);
@@ -100,14 +100,14 @@ export const plait: PartKind<PlaitPart> = {
     if (!plaiting) {
       return plainLayout(length, section, {
         unitName: 'crossing',
-        findings: [tooFew(part.form)],
+        advice: [tooFew(part.form)],
       });
     }
     return plainLayout(length, section, {
       units: Math.max(1, Math.round(length / section.pitch)),
       unitName: 'crossing',
       uses: plaitUses(plaiting, length),
-      findings: lookOf(plaiting),
+      advice: lookOf(plaiting),
     });
   },
   draw(part, site, layout, { done }) {

@@ -1,7 +1,7 @@
-import type { PartBase, Section, Tension } from '../../face/part-kind.js';
-import type { Finding } from '../../measure/finding.js';
-import { PLAIT_SPREAD, type Use } from '../../face/reason.js';
-import type { Run } from '../../face/run.js';
+import type { PartBase, Section, Tension } from '../../kind/part-kind.js';
+import type { Advice } from '../../measure/advice.js';
+import { PLAIT_SPREAD, type Use } from '../../kind/reason.js';
+import type { Run } from '../../kind/run.js';
 import { plaitRatio, PLAITS, plaitSection, splitEvenly, type PlaitForm } from '../../knot/plait.js';
 import { bundleOfRuns } from '../pick.js';
 
@@ -63,7 +63,7 @@ export function plaitUses(plaiting: Plaiting, length: number): Use[] {
   ]);
 }
 
-export const tooFew = (form: PlaitForm): Finding => ({
+export const tooFew = (form: PlaitForm): Advice => ({
   code: 'plait.cords',
   severity: 'error',
   message: `This plait needs at least ${PLAITS[form].bundles} cords.`,

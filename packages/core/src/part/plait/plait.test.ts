@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { sumOf } from '../../face/reason.js';
+import { sumOf } from '../../kind/reason.js';
 import { polylineLength } from '../../knot/spline.js';
 import {
   crossingsPerTurn,
@@ -97,7 +97,7 @@ describe('plaits', () => {
     expect(splitEvenly([1, 2, 3, 4, 5], 4).flat()).toEqual([1, 2, 3, 4, 5]);
   });
   it('ask for cords enough, and tell what the colours make', () => {
-    expect(plait.layOut(part({ form: 'four-flat' }), testSite(runs(3)), 0).findings[0]!.code).toBe(
+    expect(plait.layOut(part({ form: 'four-flat' }), testSite(runs(3)), 0).advice[0]!.code).toBe(
       'plait.cords',
     );
     expect(roundLook(['a', 'a', 'b', 'b'])).toBe('stripes');
@@ -109,7 +109,7 @@ describe('plaits', () => {
       cord: testCord(1, { colour: { name: 'c', hex: i % 2 ? '#111111' : '#eeeeee' } }),
     }));
     const laid = plait.layOut(part({ form: 'four-round' }), testSite(two), 0);
-    expect(laid.findings[0]!.message).toMatch(/spiral/);
+    expect(laid.advice[0]!.message).toMatch(/spiral/);
   });
   it('the look of a round plait is what lies outside at its crossings', () => {
     // Independent of the rule: the outermost strand at front and side of every crossing.
@@ -174,7 +174,7 @@ describe('plaits with beads and with petals', () => {
     const laid = petalPlait.layOut(five, testSite(runs(4)), 0);
     const loops = laid.uses.filter((u) => u.reason.code === 'knot.petal');
     expect(sumOf(loops.map((u) => u.reason))).toBeCloseTo(200, 6);
-    expect(petalPlait.layOut(five, testSite(runs(3)), 0).findings[0]!.code).toBe('plait.cords');
+    expect(petalPlait.layOut(five, testSite(runs(3)), 0).advice[0]!.code).toBe('plait.cords');
   });
 });
 

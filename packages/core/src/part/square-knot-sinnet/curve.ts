@@ -1,4 +1,4 @@
-import type { Point3 } from '../../face/primitive.js';
+import type { Point3 } from '../../kind/primitive.js';
 import { bundleShape, type CoreBundle } from '../../knot/hull.js';
 import { catmullRom, polylineLength } from '../../knot/spline.js';
 import { crossSection, halfKnotCord, spiral, type SinnetForm } from './model.js';

@@ -1,7 +1,7 @@
-import type { CordStroke, Point, Point3, Primitive } from '../../face/primitive.js';
-import type { Side } from '../../face/side.js';
-import type { DrawOptions, PartLayout } from '../../face/part-kind.js';
-import type { Run } from '../../face/run.js';
+import type { CordStroke, Point, Point3, Primitive } from '../../kind/primitive.js';
+import type { Side } from '../../kind/side.js';
+import type { DrawOptions, PartLayout } from '../../kind/part-kind.js';
+import type { Run } from '../../kind/run.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import type { CoreBundle } from '../../knot/hull.js';
 import { smoothLine } from '../../knot/spline.js';

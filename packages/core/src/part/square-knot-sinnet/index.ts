@@ -1,5 +1,5 @@
 import { tensionField } from '../tension-field.js';
-import { otherSide, type Side } from '../../face/side.js';
+import { otherSide, type Side } from '../../kind/side.js';
 import {
   type PartBase,
   type PartKind,
@@ -7,13 +7,13 @@ import {
   type PartSite,
   type Section,
   type Tension,
-} from '../../face/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../face/reason.js';
+} from '../../kind/part-kind.js';
+import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
 import { bundleOf, type CoreBundle } from '../../knot/hull.js';
 import { coresOf, workingOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import type { Finding } from '../../measure/finding.js';
+import type { Advice } from '../../measure/advice.js';
 import { drawSinnet, pictureOfNext } from './drawing.js';
 import {
   crossSection,
@@ -78,7 +78,7 @@ function sectionOf(setting: Ready): Section {
   };
 }
 
-const NO_CORDS: Finding = {
+const NO_CORDS: Advice = {
   code: 'sinnet.cords',
   severity: 'error',
   message: 'Square knots need two working cords and something to tie them over.',
@@ -99,7 +99,7 @@ const empty = (length: number): PartLayout => ({
   beads: [],
   needs: [],
   auxiliary: [],
-  findings: [NO_CORDS],
+  advice: [NO_CORDS],
 });
 
 /** Cord of both working cords in stretches of equal half knots, halved between them. */
@@ -210,7 +210,7 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
       ...section,
       pitch,
       units,
-      findings: [],
+      advice: [],
       round: [{ kind: 'flexible', length, height: section.thickness / 2 }],
       uses: [...straightUse(setting.core, length), ...workingUses(setting, units, pitch)],
     };

@@ -1,5 +1,5 @@
-import type { Tension } from '../../face/part-kind.js';
-import type { Run } from '../../face/run.js';
+import type { Tension } from '../../kind/part-kind.js';
+import type { Run } from '../../kind/run.js';
 import { bundleShape, type CoreBundle } from '../../knot/hull.js';
 import { effectiveDiameter } from '../../material/cord.js';
 

@@ -134,8 +134,8 @@ describe('layout', () => {
   });
   it('wants two working cords and a core', () => {
     const layout = squareKnotSinnet.layOut(part(), testSite(testRuns(['core', 'core'])), 100);
-    expect(layout.findings[0]?.code).toBe('sinnet.cords');
-    expect(layout.findings[0]?.severity).toBe('error');
+    expect(layout.advice[0]?.code).toBe('sinnet.cords');
+    expect(layout.advice[0]?.severity).toBe('error');
   });
 });
 

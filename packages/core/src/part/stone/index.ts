@@ -1,5 +1,5 @@
-import { plainLayout, type PartKind } from '../../face/part-kind.js';
-import { KNOT_SPREAD } from '../../face/reason.js';
+import { plainLayout, type PartKind } from '../../kind/part-kind.js';
+import { KNOT_SPREAD } from '../../kind/reason.js';
 import { loopCord } from '../../knot/loop.js';
 import { stopper } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -103,7 +103,7 @@ export const stone: PartKind<StonePart> = {
           },
         ];
       }),
-      findings: slips(part),
+      advice: slips(part),
     });
   },
   draw: drawStone,

@@ -1,5 +1,5 @@
-import { type PartBase } from '../../face/part-kind.js';
-import type { Finding } from '../../measure/finding.js';
+import { type PartBase } from '../../kind/part-kind.js';
+import type { Advice } from '../../measure/advice.js';
 import { mm } from '../pick.js';
 
 /** A polished stone caught in a loop of the cord; both tails rise from a knot, which a bead may hide. */
@@ -23,7 +23,7 @@ export interface StonePart extends PartBase {
 /** A loop slips off when what is above it is not larger by this share. Assumed: cord gives about 3 %. */
 export const HOLDS = 1.03;
 
-export const slips = (part: StonePart): Finding[] =>
+export const slips = (part: StonePart): Advice[] =>
   part.above >= part.girth * HOLDS
     ? []
     : [

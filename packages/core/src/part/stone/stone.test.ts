@@ -20,8 +20,8 @@ describe('a stone in a loop', () => {
     expect(total({ ...part, girth: 70 }) - total(part)).toBeCloseTo(18, 9);
   });
   it('warns when nothing above the loop keeps the stone from slipping', () => {
-    expect(stone.layOut(part, site, 0).findings).toEqual([]);
-    const slick = stone.layOut({ ...part, above: 52 }, site, 0).findings;
+    expect(stone.layOut(part, site, 0).advice).toEqual([]);
+    const slick = stone.layOut({ ...part, above: 52 }, site, 0).advice;
     expect(slick[0]?.code).toBe('stone.slips');
     expect(slick[0]?.remedy).not.toBe('');
   });

@@ -1,6 +1,6 @@
-import type { Primitive } from '../../face/primitive.js';
-import type { DrawOptions, PartLayout, PartSite } from '../../face/part-kind.js';
-import type { Run } from '../../face/run.js';
+import type { Primitive } from '../../kind/primitive.js';
+import type { DrawOptions, PartLayout, PartSite } from '../../kind/part-kind.js';
+import type { Run } from '../../kind/run.js';
 import { lanesOf } from '../../knot/lanes.js';
 import { stopperLines, type StopperForm } from '../../knot/stopper.js';
 import { straightRuns, strokeOf } from '../../knot/stroke.js';

@@ -1,4 +1,4 @@
-import { plainLayout, type PartKind, type PartSite } from '../../face/part-kind.js';
+import { plainLayout, type PartKind, type PartSite } from '../../kind/part-kind.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { STOPPER_FORMS, STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
 import { straightUse } from '../../knot/straight.js';

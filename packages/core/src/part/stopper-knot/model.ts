@@ -1,6 +1,6 @@
-import { type PartBase } from '../../face/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../face/reason.js';
-import type { Run } from '../../face/run.js';
+import { type PartBase } from '../../kind/part-kind.js';
+import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
+import type { Run } from '../../kind/run.js';
 import { STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { bundleOfRuns } from '../pick.js';

@@ -1,4 +1,4 @@
-import { plainLayout, type PartBase, type PartKind } from '../../face/part-kind.js';
+import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.js';
 import { plateOf, roundedBox } from '../../knot/plate.js';
 import { straightUse } from '../../knot/straight.js';
 import { straightRuns } from '../../knot/stroke.js';
@@ -55,7 +55,7 @@ export const stopperRing: PartKind<StopperRingPart> = {
       unitName: 'ring',
       uses: straightUse(site.runs, part.length),
       needs: [{ label: part.name, count: 1 }],
-      findings: loose
+      advice: loose
         ? [
             {
               code: 'ring.loose',

@@ -5,7 +5,7 @@ import { stopperRing } from './index.js';
 const part = stopperRing.make({ id: 'r', bead: '', cord: testCord(8), runs: 2 });
 const site = testSite(testRuns(['core'], testCord(8)));
 const codes = (hole: number): string[] =>
-  stopperRing.layOut({ ...part, hole }, site, 0).findings.map((finding) => finding.code);
+  stopperRing.layOut({ ...part, hole }, site, 0).advice.map((item) => item.code);
 
 describe('stopper ring', () => {
   it('grips when its hole is a little smaller than the cord', () => {

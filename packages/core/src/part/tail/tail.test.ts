@@ -10,10 +10,10 @@ describe('hanging ends', () => {
     const layout = tail.layOut(part, testSite(runs, [], { last: true }), 0);
     expect(layout.round).toEqual([]);
     expect(layout.uses.map((use) => use.reason.mm)).toEqual([60, 60]);
-    expect(layout.findings).toEqual([]);
+    expect(layout.advice).toEqual([]);
   });
   it('belong at an end', () => {
-    expect(tail.layOut(part, testSite(runs), 0).findings[0]?.code).toBe('tail.place');
+    expect(tail.layOut(part, testSite(runs), 0).advice[0]?.code).toBe('tail.place');
   });
   it('are drawn with their ends showing', () => {
     const site = testSite(runs, [], { last: true });

@@ -1,5 +1,5 @@
-import { plainLayout, type PartKind } from '../../face/part-kind.js';
-import { KNOT_SPREAD } from '../../face/reason.js';
+import { plainLayout, type PartKind } from '../../kind/part-kind.js';
+import { KNOT_SPREAD } from '../../kind/reason.js';
 import { TWO_CORD_KNOT } from '../../knot/two-cord.js';
 import { straightUse } from '../../knot/straight.js';
 import { drawTwoCord } from './drawing.js';
@@ -54,7 +54,7 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
           },
         })),
       ],
-      findings:
+      advice:
         a.length > 0 && b.length > 0
           ? []
           : [

@@ -1,5 +1,5 @@
-import { type PartBase, type PartSite } from '../../face/part-kind.js';
-import type { Run } from '../../face/run.js';
+import { type PartBase, type PartSite } from '../../kind/part-kind.js';
+import type { Run } from '../../kind/run.js';
 import { bundleOfRuns } from '../pick.js';
 
 /** Two cords tied through each other: one knot as a stopper, or many in a row. */

@@ -18,7 +18,7 @@ describe('two-cord knots', () => {
   });
   it('need two cords', () => {
     const lonely = twoCordKnot.layOut(part(1), testSite(testRuns(['core'])), 0);
-    expect(lonely.findings[0]?.severity).toBe('error');
+    expect(lonely.advice[0]?.severity).toBe('error');
   });
   it('are drawn one by one as they are tied', () => {
     const shapes = twoCordKnot.draw(part(6), site, twoCordKnot.layOut(part(6), site, 0), {

@@ -1,5 +1,5 @@
-import { plainLayout, type PartBase, type PartKind } from '../../face/part-kind.js';
-import { KNOT_SPREAD } from '../../face/reason.js';
+import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.js';
+import { KNOT_SPREAD } from '../../kind/reason.js';
 import { bundleOf, bundleShape } from '../../knot/hull.js';
 import { coilCord } from '../../knot/wraps.js';
 import { coresOf } from '../../knot/lanes.js';

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import type { Finding } from '@coiled-strand/core';
+import type { Advice } from '@coiled-strand/core';
 import { CircleAlert, Info, TriangleAlert } from 'lucide-react';
 import { memo, useState } from 'react';
 import { CLOSURE, useSelection } from '../bench/selection-store';
@@ -16,7 +16,7 @@ const LOOK = {
   note: { icon: Info, colour: 'muted', bg: 'faint', word: 'Note' },
 } as const;
 
-/** The part that a finding concerns, or the closure, as the bench names it. */
+/** The part that a item concerns, or the closure, as the bench names it. */
 function partOf(path: string): string | null {
   if (path === CLOSURE || path.startsWith(`${CLOSURE}.`)) return CLOSURE;
   const index = /^parts\[(\d+)\]/.exec(path)?.[1];
@@ -25,11 +25,11 @@ function partOf(path: string): string | null {
 }
 
 interface OfferProps {
-  readonly finding: Finding;
+  readonly item: Advice;
 }
 
 /** What can be done about it at once: mend it, or look at the part it concerns. */
-function Offers({ finding: { fix, path } }: OfferProps) {
+function Offers({ item: { fix, path } }: OfferProps) {
   const { say } = useUnits();
   const part = partOf(path);
   if (!fix && part === null) return null;
@@ -53,43 +53,43 @@ function Offers({ finding: { fix, path } }: OfferProps) {
   );
 }
 
-/** One finding, drawn anew only when it says something else. */
-const FindingRow = memo(
-  function FindingRow({ finding }: OfferProps) {
+/** One item, drawn anew only when it says something else. */
+const AdviceRow = memo(
+  function AdviceRow({ item }: OfferProps) {
     const { say } = useUnits();
-    const look = LOOK[finding.severity];
+    const look = LOOK[item.severity];
     const Icon = look.icon;
     return (
-      <Flex gap="3" bg={look.bg} borderRadius="soft" px="3" py="2" data-finding={finding.code}>
+      <Flex gap="3" bg={look.bg} borderRadius="soft" px="3" py="2" data-item={item.code}>
         <Box color={look.colour} pt="1" flexShrink={0}>
           <Icon size={18} aria-label={look.word} />
         </Box>
         <Box>
           <Text fontWeight="600" lineHeight="1.35">
-            {say(finding.message)}
+            {say(item.message)}
           </Text>
           <Text fontSize="sm" lineHeight="1.35">
-            {say(finding.remedy)}
+            {say(item.remedy)}
           </Text>
-          <Offers finding={finding} />
+          <Offers item={item} />
         </Box>
       </Flex>
     );
   },
-  (before, after) => sameDocument(before.finding, after.finding),
+  (before, after) => sameDocument(before.item, after.item),
 );
 
 /**
  * What the plan finds to say, with what to do about it. Where there is little room, notes wait behind a
  * line that counts them, so that they do not push the work away.
  */
-export function Findings({ findings }: { readonly findings: readonly Finding[] }) {
+export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
   const [open, setOpen] = useState(false);
-  if (findings.length === 0) return null;
-  const notes = findings.filter(({ severity }) => severity === 'note');
+  if (advice.length === 0) return null;
+  const notes = advice.filter(({ severity }) => severity === 'note');
   return (
-    <Flex direction="column" gap="2" mb="4" role="status" aria-label="Findings">
-      <Rows findings={findings.filter(({ severity }) => severity !== 'note')} />
+    <Flex direction="column" gap="2" mb="4" role="status" aria-label="AdviceList">
+      <Rows advice={advice.filter(({ severity }) => severity !== 'note')} />
       {notes.length > 0 && (
         <Button
           variant="text"
@@ -102,14 +102,12 @@ export function Findings({ findings }: { readonly findings: readonly Finding[] }
         </Button>
       )}
       <Flex direction="column" gap="2" display={{ base: open ? 'flex' : 'none', lg: 'flex' }}>
-        <Rows findings={notes} />
+        <Rows advice={notes} />
       </Flex>
     </Flex>
   );
 }
 
-// A finding about the same thing keeps its place while its numbers change.
-const Rows = ({ findings }: { readonly findings: readonly Finding[] }) =>
-  findings.map((finding, i) => (
-    <FindingRow key={`${finding.code}-${finding.path}-${i}`} finding={finding} />
-  ));
+// A item about the same thing keeps its place while its numbers change.
+const Rows = ({ advice }: { readonly advice: readonly Advice[] }) =>
+  advice.map((item, i) => <AdviceRow key={`${item.code}-${item.path}-${i}`} item={item} />);

@@ -1,7 +1,7 @@
 import type { Bead } from '../material/bead.js';
 import type { Cord } from '../material/cord.js';
 import type { Practice } from '../material/practice.js';
-import type { Finding } from '../measure/finding.js';
+import type { Advice } from '../measure/advice.js';
 import type { RoundPart } from '../measure/fit.js';
 import type { Field } from './field.js';
 import type { Bounds, Primitive } from './primitive.js';
@@ -16,7 +16,7 @@ export type Tension = (typeof TENSIONS)[number];
 
 /** What all parts have, whatever their kind. */
 export interface PartBase {
-  /** Unique within the piece; what drawings and findings refer to. */
+  /** Unique within the piece; what drawings and advice refer to. */
   readonly id: string;
   readonly kind: string;
   /** What each run does here, where it differs from what its strand does elsewhere. */
@@ -70,7 +70,7 @@ export interface PartLayout extends Section {
   readonly needs: readonly Need[];
   readonly auxiliary: readonly AuxiliaryCord[];
   /** Paths are relative to the part. */
-  readonly findings: readonly Finding[];
+  readonly advice: readonly Advice[];
 }
 
 export interface DrawOptions {
@@ -183,6 +183,6 @@ export const plainLayout = (
   beads: [],
   needs: [],
   auxiliary: [],
-  findings: [],
+  advice: [],
   ...more,
 });

@@ -1,5 +1,5 @@
 /** Something the maker should know or must mend, in plain words, with what to do about it. */
-export interface Finding {
+export interface Advice {
   /** Stable name for programs: `area.fault`. */
   readonly code: string;
   /** An error stops the plan; a warning questions it; a note explains it. */

@@ -1,6 +1,6 @@
 import type { Practice } from '../material/practice.js';
 import type { EndTreatment } from '../material/ends.js';
-import type { Finding } from '../measure/finding.js';
+import type { Advice } from '../measure/advice.js';
 import type { RoundPart } from '../measure/fit.js';
 import type { PassGirth } from '../measure/girth.js';
 import type { Cord } from '../material/cord.js';
@@ -57,7 +57,7 @@ export interface ClosureLayout {
   readonly needs: readonly Need[];
   readonly passages: readonly Passage[];
   /** Paths are relative to the closure. */
-  readonly findings: readonly Finding[];
+  readonly advice: readonly Advice[];
   /** Measures that the drawing and the steps need again, in mm. */
   readonly measures: Readonly<Record<string, number>>;
 }
@@ -126,7 +126,7 @@ export const plainClosure = (more: Partial<ClosureLayout>): ClosureLayout => ({
   auxiliary: [],
   needs: [],
   passages: [],
-  findings: [],
+  advice: [],
   measures: {},
   ...more,
 });

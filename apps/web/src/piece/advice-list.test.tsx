@@ -5,7 +5,7 @@ import userEvent from '@testing-library/user-event';
 import { useSelection } from '../bench/selection-store';
 import { pieceNow, renderStage } from '../testing';
 import { Answers } from './answers';
-import { Findings } from './findings';
+import { AdviceList } from './advice-list';
 import { usePlan } from './use-plan';
 
 const piece = templateById('coiled-slide').make({
@@ -19,17 +19,17 @@ function Live() {
   const { plan } = usePlan();
   return (
     <>
-      <Findings findings={plan.findings} />
+      <AdviceList advice={plan.advice} />
       <Answers plan={plan} />
     </>
   );
 }
 
-describe('a finding', () => {
+describe('a item', () => {
   it('offers what mends it, and mends it', async () => {
     renderStage(short, <Live />);
     await userEvent.click(screen.getByRole('button', { name: /^Tails of/ }));
-    expect(document.querySelector('[data-finding="closure.range"]')).toBeNull();
+    expect(document.querySelector('[data-item="closure.range"]')).toBeNull();
     const { closure } = pieceNow();
     expect('tails' in closure && closure.tails).toBeGreaterThan(25);
   });
@@ -40,8 +40,8 @@ describe('a finding', () => {
   });
   it('that is only a note waits behind a line that counts them, where there is little room', async () => {
     const child = { ...piece, wearer: { ...piece.wearer, child: true } };
-    const notes = planPiece(child).findings.filter(({ severity }) => severity === 'note');
-    renderStage(child, <Findings findings={planPiece(child).findings} />);
+    const notes = planPiece(child).advice.filter(({ severity }) => severity === 'note');
+    renderStage(child, <AdviceList advice={planPiece(child).advice} />);
     const line = screen.getByRole('button', { name: `${notes.length} notes` });
     expect(line.getAttribute('aria-expanded')).toBe('false');
     await userEvent.click(line);
@@ -49,9 +49,9 @@ describe('a finding', () => {
   });
   it('that concerns no part offers nothing', () => {
     const child = { ...piece, wearer: { ...piece.wearer, child: true } };
-    renderStage(child, <Findings findings={planPiece(child).findings} />);
-    const finding = document.querySelector('[data-finding="wearer.child"]');
-    expect(finding?.querySelector('button')).toBeNull();
+    renderStage(child, <AdviceList advice={planPiece(child).advice} />);
+    const item = document.querySelector('[data-item="wearer.child"]');
+    expect(item?.querySelector('button')).toBeNull();
   });
 });
 
