@@ -118,7 +118,7 @@ function LyingCord({ stroke, scale }: { readonly stroke: CordStroke; readonly sc
 }
 
 const PLATE_FILL: Readonly<Record<Plate['fill'], string>> = {
-  item: 'currentColor',
+  finding: 'currentColor',
   'finding-recess': 'var(--finding-recess)',
   stone: 'currentColor',
   body: 'var(--body-fill)',
@@ -153,7 +153,7 @@ const PlateShape = memo(function PlateShape({ plate }: { plate: Plate }) {
       fillRule="evenodd"
       style={{
         fill: plate.colour ?? PLATE_FILL[plate.fill],
-        stroke: solid ? 'var(--item-edge)' : 'none',
+        stroke: solid ? 'var(--finding-edge)' : 'none',
         strokeWidth: 0.5,
       }}
     />

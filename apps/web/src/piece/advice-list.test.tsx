@@ -25,11 +25,11 @@ function Live() {
   );
 }
 
-describe('a item', () => {
+describe('a piece of advice', () => {
   it('offers what mends it, and mends it', async () => {
     renderStage(short, <Live />);
     await userEvent.click(screen.getByRole('button', { name: /^Tails of/ }));
-    expect(document.querySelector('[data-item="closure.range"]')).toBeNull();
+    expect(document.querySelector('[data-advice="closure.range"]')).toBeNull();
     const { closure } = pieceNow();
     expect('tails' in closure && closure.tails).toBeGreaterThan(25);
   });
@@ -50,7 +50,7 @@ describe('a item', () => {
   it('that concerns no part offers nothing', () => {
     const child = { ...piece, wearer: { ...piece.wearer, child: true } };
     renderStage(child, <AdviceList advice={planPiece(child).advice} />);
-    const item = document.querySelector('[data-item="wearer.child"]');
+    const item = document.querySelector('[data-advice="wearer.child"]');
     expect(item?.querySelector('button')).toBeNull();
   });
 });

@@ -16,7 +16,7 @@ const LOOK = {
   note: { icon: Info, colour: 'muted', bg: 'faint', word: 'Note' },
 } as const;
 
-/** The part that a item concerns, or the closure, as the bench names it. */
+/** The part that a piece of advice concerns, or the closure, as the bench names it. */
 function partOf(path: string): string | null {
   if (path === CLOSURE || path.startsWith(`${CLOSURE}.`)) return CLOSURE;
   const index = /^parts\[(\d+)\]/.exec(path)?.[1];
@@ -53,14 +53,14 @@ function Offers({ item: { fix, path } }: OfferProps) {
   );
 }
 
-/** One item, drawn anew only when it says something else. */
+/** One piece of advice, drawn anew only when it says something else. */
 const AdviceRow = memo(
   function AdviceRow({ item }: OfferProps) {
     const { say } = useUnits();
     const look = LOOK[item.severity];
     const Icon = look.icon;
     return (
-      <Flex gap="3" bg={look.bg} borderRadius="soft" px="3" py="2" data-item={item.code}>
+      <Flex gap="3" bg={look.bg} borderRadius="soft" px="3" py="2" data-advice={item.code}>
         <Box color={look.colour} pt="1" flexShrink={0}>
           <Icon size={18} aria-label={look.word} />
         </Box>
@@ -108,6 +108,6 @@ export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
   );
 }
 
-// A item about the same thing keeps its place while its numbers change.
+// Advice about the same thing keeps its place while its numbers change.
 const Rows = ({ advice }: { readonly advice: readonly Advice[] }) =>
   advice.map((item, i) => <AdviceRow key={`${item.code}-${item.path}-${i}`} item={item} />);

@@ -119,7 +119,7 @@ export function likelySlip(
  * Questions a measure that is unlikely, and refuses one that cannot be, naming the likely slip.
  *
  * @param what the thing measured, as it begins a sentence: 'A wrist girth'
- * @returns no item when the value is usual
+ * @returns null when the value is usual
  */
 export function checkPlausible(
   mm: number,
