@@ -1,7 +1,7 @@
 import { defineConfig } from '@playwright/test';
 
 /**
- * Chromium of the system, one worker: every test file has a server and a database of its own.
+ * Chromium of the system, two workers, each with a server and a database of its own.
  *
  * The limits only end what hangs; speed is measured in the benchmarks. They are wide, since the
  * machine that runs the tests may be several times slower than the one they were written on.
@@ -9,7 +9,7 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
   testDir: './tests',
   outputDir: './results',
-  workers: 1,
+  workers: 2,
   timeout: 180_000,
   expect: { timeout: 20_000 },
   forbidOnly: true,

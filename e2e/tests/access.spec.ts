@@ -1,5 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
-import type { MakeView, WorkshopView } from '@coiled-strand/contract';
+import type { MakePlanView, MakeView, WorkshopView } from '@coiled-strand/contract';
+import { stepPlaceOf, type StepPlace } from '@coiled-strand/core';
 import type { Page } from '@playwright/test';
 import { expect, finishAll, newPiece, phonePage, stored, test, widthOf } from '../fixtures.js';
 
@@ -48,6 +49,12 @@ async function* making(page: Page): AsyncGenerator<string> {
   }
 }
 
+/** Where a make stands after so many actions. */
+async function placeIn(page: Page, makeId: string, done: number): Promise<StepPlace> {
+  const answer = await page.request.get(`/api/makes/${makeId}/plan`);
+  return stepPlaceOf(((await answer.json()) as MakePlanView).steps, done);
+}
+
 async function* finishing(page: Page): AsyncGenerator<string> {
   const make = await page.request.post(
     page.url().replace(/pieces\/(.*)\/finish/, 'api/pieces/$1/makes'),
@@ -55,10 +62,10 @@ async function* finishing(page: Page): AsyncGenerator<string> {
       data: {},
     },
   );
-  const { id, total } = (await make.json()) as MakeView;
+  const { id, reached } = (await make.json()) as MakeView;
   await page.request.put(`/api/makes/${id}/progress`, {
     data: {
-      done: total - 3,
+      at: await placeIn(page, id, reached.total - 3),
       timers: [{ step: 'ends-singe', startedAt: new Date().toISOString() }],
     },
   });

@@ -126,11 +126,13 @@ test('a length that can be read two ways is asked about, and an impossible one i
   await wrist.press('Enter');
   await expect(page.getByText('may be two lengths or one')).toBeVisible();
   await page.getByRole('button', { name: '7.5 cm' }).click();
-  await expect(page.locator('[data-item="measure.implausible"]')).toContainText('cannot be right');
+  await expect(page.locator('[data-advice="measure.implausible"]')).toContainText(
+    'cannot be right',
+  );
   await expect(page.getByTestId('bench')).toBeVisible();
   await wrist.fill('7.5 in');
   await wrist.press('Enter');
-  await expect(page.locator('[data-item]')).toHaveCount(0);
+  await expect(page.locator('[data-advice]')).toHaveCount(0);
   await expect(wrist).toHaveValue('19.1 cm');
 });
 
@@ -147,7 +149,7 @@ test('a cord that is not on the list is entered and kept', async ({ page, server
   await dialog.getByRole('textbox', { name: 'Diameter' }).fill('1/8 in');
   await dialog.getByRole('textbox', { name: 'Colour, in words' }).fill('straw');
   await dialog.getByRole('button', { name: 'Use this cord' }).click();
-  await expect(page.locator('[data-item="ends.flame"]')).toContainText('burns in a flame');
+  await expect(page.locator('[data-advice="ends.flame"]')).toContainText('burns in a flame');
   await saved(page);
   expect((await stored(server, 'Own cord')).piece.strands[0]?.cord).toMatchObject({
     name: 'Thick hemp',

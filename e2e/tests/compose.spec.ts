@@ -140,7 +140,7 @@ test('tails too short to pass the hand are shown where they are, and mended with
   const tails = page.getByRole('textbox', { name: 'Each tail, to its stopper' });
   await tails.fill('3 cm');
   await tails.press('Enter');
-  const item = page.locator('[data-item="closure.range"]');
+  const item = page.locator('[data-advice="closure.range"]');
   await expect(item).toContainText('does not pass the hand');
   await item.getByRole('button', { name: /^Tails of/ }).click();
   await expect(item).toHaveCount(0);
@@ -197,7 +197,7 @@ test('a beaded band is made step by step, bead by bead, and logged', async ({ pa
   for (let i = 0; i < 5; i++) await page.keyboard.press('Space');
   await expect(page.getByText('Left cord over')).toBeVisible();
   await expect(page.getByTestId('counter')).toHaveText('0');
-  for (let i = 5; i < (make?.total ?? 0); i++) await page.keyboard.press('Space');
+  for (let i = 5; i < (make?.reached.total ?? 0); i++) await page.keyboard.press('Space');
   await expect(page.getByText('All knots are tied')).toBeVisible();
   await page.getByRole('link', { name: 'On to finishing' }).click();
   await finishAll(page, (control) => control.click());

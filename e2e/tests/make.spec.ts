@@ -35,7 +35,7 @@ test('the server is killed in the middle of a make, the tab too, and it is gone 
 }) => {
   await begin(page, 'Killed', 8);
   await expect(counter(page)).toHaveText('4');
-  await expect.poll(async () => (await makeOf(server, 'Killed')).done).toBe(8);
+  await expect.poll(async () => (await makeOf(server, 'Killed')).reached.done).toBe(8);
   const address = page.url();
   const context = page.context();
   await server.stop();
@@ -46,9 +46,9 @@ test('the server is killed in the middle of a make, the tab too, and it is gone 
   const again = await context.newPage();
   await again.goto(address);
   await expect(counter(again)).toHaveText('9');
-  await expect.poll(async () => (await makeOf(server, 'Killed')).done).toBe(13);
+  await expect.poll(async () => (await makeOf(server, 'Killed')).reached.done).toBe(13);
   await again.keyboard.press('Space');
-  await expect.poll(async () => (await makeOf(server, 'Killed')).done).toBe(14);
+  await expect.poll(async () => (await makeOf(server, 'Killed')).reached.done).toBe(14);
 });
 
 test('two devices follow one make: what was done later counts on both', async ({
@@ -57,15 +57,15 @@ test('two devices follow one make: what was done later counts on both', async ({
   server,
 }) => {
   await begin(page, 'Two devices', 8);
-  await expect.poll(async () => (await makeOf(server, 'Two devices')).done).toBe(8);
+  await expect.poll(async () => (await makeOf(server, 'Two devices')).reached.done).toBe(8);
   const tablet = await (await browser.newContext({ baseURL: server.url })).newPage();
   await tablet.goto(page.url());
   await expect(counter(tablet)).toHaveText('4');
   for (let i = 0; i < 3; i++) await tablet.keyboard.press('Space');
-  await expect.poll(async () => (await makeOf(server, 'Two devices')).done).toBe(11);
+  await expect.poll(async () => (await makeOf(server, 'Two devices')).reached.done).toBe(11);
   await expect(counter(page)).toHaveText('7');
   await page.keyboard.press('Backspace');
-  await expect.poll(async () => (await makeOf(server, 'Two devices')).done).toBe(10);
+  await expect.poll(async () => (await makeOf(server, 'Two devices')).reached.done).toBe(10);
   await expect(counter(tablet)).toHaveText('6');
   await tablet.context().close();
 });

@@ -116,7 +116,7 @@ test('knots counted while the server is away are not lost', async ({ page, serve
   await expect(page.getByTestId('counter')).toHaveText('5');
   await server.start();
   await expect
-    .poll(async () => (await stored(server, 'Counted')).make?.done, { timeout: 15_000 })
+    .poll(async () => (await stored(server, 'Counted')).make?.reached.done, { timeout: 15_000 })
     .toBe(9);
 });
 

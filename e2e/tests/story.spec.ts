@@ -39,9 +39,9 @@ test('from a wrist to a cut list to a logged bracelet', async ({ page, server })
     await handle.focus();
     await handle.press('Shift+ArrowRight');
     await expect(handle).toHaveAttribute('aria-valuenow', String(Math.round(before + 10)));
-    await expect(page.locator('[data-item="fit.off-target"]')).toBeVisible();
+    await expect(page.locator('[data-advice="fit.off-target"]')).toBeVisible();
     await handle.press('Home');
-    await expect(page.locator('[data-item="fit.off-target"]')).toHaveCount(0);
+    await expect(page.locator('[data-advice="fit.off-target"]')).toHaveCount(0);
     await saved(page);
     expect((await stored(server, 'Story')).piece.parts[0]).toMatchObject({ length: null });
   });
@@ -88,7 +88,9 @@ test('from a wrist to a cut list to a logged bracelet', async ({ page, server })
     await page.keyboard.press('Backspace');
     await expect(page.getByTestId('counter')).toHaveText('2');
     await expect(page.getByText('Left cord over')).toBeVisible();
-    await expect.poll(async () => (await stored(server, 'Story')).make?.done).toBe(steps + 2);
+    await expect
+      .poll(async () => (await stored(server, 'Story')).make?.reached.done)
+      .toBe(steps + 2);
     await page.reload();
     await expect(page.getByTestId('counter')).toHaveText('2');
     const units = plan!.parts[0]!.layout.units;

@@ -124,7 +124,7 @@ test('a spiral for somebody who is on no list, with a child’s cautions', async
   await page.getByRole('textbox', { name: 'Wrist' }).fill('5 1/2 in');
   await page.getByRole('button', { name: 'Lay it on the bench' }).click();
   await page.getByText('A child', { exact: true }).click();
-  await expect(page.locator('[data-item="wearer.child"]')).toContainText(
+  await expect(page.locator('[data-advice="wearer.child"]')).toContainText(
     'local product-safety rules',
   );
   await page.getByRole('link', { name: /Lay out/ }).click();

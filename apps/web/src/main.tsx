@@ -4,7 +4,7 @@ import './theme/base.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './app';
 import { queryClient, keys } from './api/queries';
-import { flush, whenSent } from './stages/make/progress-store';
+import { flush, whenSent } from './make/progress-store';
 import type { MakeView } from '@coiled-strand/contract';
 
 const isMakes = ({ queryKey }: { readonly queryKey: readonly unknown[] }): boolean =>

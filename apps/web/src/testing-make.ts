@@ -1,17 +1,16 @@
-import type { MakeView } from '@coiled-strand/contract';
+import type { MakePlanView, MakeView } from '@coiled-strand/contract';
 import {
-  actionsBefore,
   compareOutcome,
   firstSideFor,
   makeSteps,
-  placeOf,
   planPiece,
+  reachedBy,
+  stepPlaceOf,
   templateById,
-  totalActions,
   type MakeRecord,
   type Piece,
 } from '@coiled-strand/core';
-import type { Make } from './piece/use-make';
+import { makeOf, type Make } from './make/use-make';
 import { SETTINGS } from './testing';
 
 /** A make as the server answers with it. */
@@ -22,9 +21,9 @@ export function makeView(piece: Piece, more: Partial<MakeView> = {}): MakeView {
     piece,
     hand: [],
     number: 1,
-    done: 0,
+    at: { step: 'cut-1', unit: 0 },
     doneAt: '2026-01-01T00:00:00.000Z',
-    total: 100,
+    reached: { done: 0, total: 100, finishFrom: 90, parts: {} },
     seconds: { prepare: 0, tie: 0, finish: 0 },
     timers: [],
     startedAt: '2026-01-01T00:00:00.000Z',
@@ -54,27 +53,22 @@ export function loggedView(
   });
 }
 
-/** A make under way, some of its actions done. */
-export function makeAt(piece: Piece, done: number, more: Partial<Make> = {}): Make {
+/** What a make goes by, as the server answers with it. */
+export function planView(piece: Piece): MakePlanView {
   const plan = planPiece(piece);
   if (!plan.ok) throw new Error('the piece cannot be planned');
-  const steps = makeSteps(piece, plan, SETTINGS);
-  return {
-    view: makeView(piece, { done, total: totalActions(steps) }),
-    plan,
-    steps,
-    done,
-    total: totalActions(steps),
-    place: placeOf(steps, done),
-    finishFrom: actionsBefore(
-      steps,
-      steps.findIndex((step) => step.stage === 'finish'),
-    ),
-    firstSide: firstSideFor('right'),
-    beside: false,
-    timers: {},
-    ...more,
-  };
+  const { hand } = SETTINGS;
+  return { plan, steps: makeSteps(piece, plan, SETTINGS), firstSide: firstSideFor(hand) };
+}
+
+/** A make under way, some of its actions done. */
+export function makeAt(piece: Piece, done: number, more: Partial<Make> = {}): Make {
+  const frozen = planView(piece);
+  const view = makeView(piece, {
+    at: stepPlaceOf(frozen.steps, done),
+    reached: reachedBy(frozen.steps, done),
+  });
+  return { ...makeOf(view, frozen, undefined, false), ...more };
 }
 
 export const pieceOf = (template: string): Piece =>

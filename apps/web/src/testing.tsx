@@ -13,9 +13,9 @@ import type { ReactNode } from 'react';
 import { MemoryRouter, Outlet, Route, Routes } from 'react-router';
 import { keys, queryClient } from './api/queries';
 import { useSelection } from './bench/selection-store';
-import type { StageContext } from './piece/piece-route';
+import type { StageContext } from './piece/stage-context';
 import { usePiece } from './piece/piece-store';
-import type { Make } from './piece/use-make';
+import type { Make } from './make/use-make';
 import { usePlan } from './piece/use-plan';
 import { system } from './theme/system';
 
@@ -85,7 +85,7 @@ export function pieceNow(): Piece {
 
 function Stage({ view, make }: { readonly view: PieceView; readonly make: Make | null }) {
   const { piece, plan } = usePlan();
-  const context: StageContext = { view, piece, plan, make };
+  const context: StageContext = { view, piece, plan, make, makeComes: false };
   return <Outlet context={context} />;
 }
 

@@ -139,9 +139,9 @@ describe('every kind of part and closure', () => {
 
 describe('other bodies', () => {
   it('keeps progress whole and not negative', () => {
-    expect(validateAs(ProgressDto, { done: 12 }).ok).toBe(true);
-    expect(validateAs(ProgressDto, { done: -1 }).ok).toBe(false);
-    expect(validateAs(ProgressDto, { done: 1.5 }).ok).toBe(false);
+    expect(validateAs(ProgressDto, { at: { step: 'tie-band', unit: 12 } }).ok).toBe(true);
+    expect(validateAs(ProgressDto, { at: { step: 'tie-band', unit: -1 } }).ok).toBe(false);
+    expect(validateAs(ProgressDto, { at: { step: 'tie-band', unit: 1.5 } }).ok).toBe(false);
   });
   it('names the cord whose leftover is wrong', () => {
     const log = { cords: [{ cut: 2900, leftover: -3 }], length: 205, minutes: 40 };

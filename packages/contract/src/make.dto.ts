@@ -1,3 +1,4 @@
+import type { StepPlace } from '@coiled-strand/core';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
@@ -56,12 +57,25 @@ export class TimerDto {
   startedAt!: string | null;
 }
 
-export class ProgressDto {
-  /** Actions done so far, from the start of the make. */
+/** A place in a make: so many units of a step are done. */
+export class StepPlaceDto implements StepPlace {
+  @IsString()
+  @IsNotEmpty()
+  @MaxLength(80)
+  step!: string;
+
   @IsInt()
   @Min(0)
-  @Max(100_000)
-  done!: number;
+  @Max(1_000_000)
+  unit!: number;
+}
+
+export class ProgressDto {
+  /** Where the make stands: everything before it is done. */
+  @IsDefinedObject()
+  @ValidateNested()
+  @Type(() => StepPlaceDto)
+  at!: StepPlaceDto;
 
   /**
    * How many ms ago that was so: of what several devices say, the latest counts. An age and no time of

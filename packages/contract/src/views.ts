@@ -8,6 +8,11 @@ import type {
   Observation,
   Outcome,
   Piece,
+  Plan,
+  Reached,
+  Side,
+  Step,
+  StepPlace,
   Wearer,
 } from '@coiled-strand/core';
 import type { FittingDto } from './closure.dto.js';
@@ -39,10 +44,10 @@ export interface MakeView {
   readonly hand: Hand;
   /** How many-th make of the piece it is, from 1. */
   readonly number: number;
-  readonly done: number;
-  /** When that was so. */
+  /** Where it stands, and when that was so. */
+  readonly at: StepPlace;
   readonly doneAt: string;
-  readonly total: number;
+  readonly reached: Reached;
   /** Time at the bench so far, over all devices. */
   readonly seconds: StageSecondsDto;
   readonly timers: readonly TimerDto[];
@@ -55,6 +60,14 @@ export interface MakeView {
   readonly photos: readonly PhotoView[];
   /** Whether its piece was put away since. */
   readonly putAway: boolean;
+}
+
+/** What a make goes by, as it was when it was begun: large, and the same for as long as it lasts. */
+export interface MakePlanView {
+  readonly plan: Plan;
+  readonly steps: readonly Step[];
+  /** Side on which the units begin that do. */
+  readonly firstSide: Side;
 }
 
 /** A picture of a make; its bytes are at /photos/:id. */
@@ -101,7 +114,7 @@ export interface PieceView {
   readonly piece: Piece;
   readonly updatedAt: string;
   /** The last make under way, if there is one, with the piece as it was when it was begun. */
-  readonly make: Pick<MakeView, 'id' | 'done' | 'total' | 'piece' | 'hand'> | null;
+  readonly make: Pick<MakeView, 'id' | 'reached' | 'piece' | 'hand'> | null;
   /** How many are under way. */
   readonly underWay: number;
   /** How many times it was finished and logged. */

@@ -3,6 +3,9 @@ import type { PartSite } from './kind/part-kind.js';
 import type { Primitive } from './kind/primitive.js';
 import type { Run, RunRole } from './kind/run.js';
 import type { Cord } from './material/cord.js';
+import { plain } from './part/plain/index.js';
+import type { Saying } from './measure/saying.js';
+import { IN_MM, speak } from './measure/speak.js';
 import type { Piece, Strand } from './piece/piece.js';
 import { EXAMPLE_CORD, outAndBack } from './piece/example.js';
 import { ANY_HAND, type Hand } from './learn/hand.js';
@@ -59,7 +62,7 @@ export const testSite = (
   runs,
   bead: beadsById({ beads }),
   buried: 0,
-  pitch: 1,
+  pitchFactor: 1,
   practice: 'practised',
   first: false,
   last: false,
@@ -79,8 +82,8 @@ export const testClosureSite = (
   target: 196,
   child: false,
   endSize: 4,
-  firstKind: 'plain',
-  lastKind: 'plain',
+  first: plain.entry,
+  last: plain.entry,
   width: 4,
   thickness: 2,
   ...more,
@@ -130,6 +133,9 @@ export function planned(piece: Piece, hand: Hand = ANY_HAND): Plan {
 
 export const adviceCodes = (piece: Piece): string[] =>
   planPiece(piece).advice.map((item) => item.code);
+
+/** A sentence in millimetres. */
+export const inMm = (saying: Saying): string => speak(saying, IN_MM);
 
 /** Every point of some shapes. */
 export const pointsOf = (shapes: readonly Primitive[]): (readonly [number, number])[] =>

@@ -1,14 +1,16 @@
 import { DataSource } from 'typeorm';
-import { BeadItem, CordItem, FittingItem, WearerItem } from '../stash/stash.entities.js';
-import { MakeRow } from '../makes/make.entity.js';
-import { PieceRow } from '../pieces/piece.entity.js';
-import { Workshop } from '../workshop/workshop.entity.js';
-import { SwatchRow } from '../hand/swatch.entity.js';
-import { PhotoRow } from '../makes/photo.entity.js';
+import { BeadItem, CordItem, FittingItem, WearerItem } from '../rows/list.entities.js';
+import { MakeRow } from '../rows/make.entity.js';
+import { PieceRow } from '../rows/piece.entity.js';
+import { Workshop } from '../rows/workshop.entity.js';
+import { SwatchRow } from '../rows/swatch.entity.js';
+import { PhotoRow } from '../rows/photo.entity.js';
 import { seed } from '../demo/seed.js';
-import { Foundation1700000000001 } from './migrations/1700000000001-foundation.js';
-import { Making1700000000003 } from './migrations/1700000000003-making.js';
-import { WholePieces1700000000002 } from './migrations/1700000000002-whole-pieces.js';
+import { Foundation1700000000001 } from '../migrations/1700000000001-foundation.js';
+import { Making1700000000003 } from '../migrations/1700000000003-making.js';
+import { OnePlan1700000000004 } from '../migrations/1700000000004-one-plan.js';
+import { completeMakes } from '../makes/complete-makes.js';
+import { WholePieces1700000000002 } from '../migrations/1700000000002-whole-pieces.js';
 
 /** Any number that no other program on the same database uses for its advisory locks. */
 const STARTING = 727_001;
@@ -28,7 +30,12 @@ export const createDataSource = (url: string): DataSource =>
       PhotoRow,
       SwatchRow,
     ],
-    migrations: [Foundation1700000000001, WholePieces1700000000002, Making1700000000003],
+    migrations: [
+      Foundation1700000000001,
+      WholePieces1700000000002,
+      Making1700000000003,
+      OnePlan1700000000004,
+    ],
     synchronize: false,
     applicationName: 'coiled-strand',
     extra: { connectionTimeoutMillis: 5000 },
@@ -44,6 +51,7 @@ export async function prepareDatabase(dataSource: DataSource, demo: boolean): Pr
   try {
     await lock.query('select pg_advisory_lock($1)', [STARTING]);
     await dataSource.runMigrations({ transaction: 'each' });
+    await completeMakes(dataSource.manager);
     await seed(dataSource, demo);
   } finally {
     await lock.query('select pg_advisory_unlock($1)', [STARTING]);

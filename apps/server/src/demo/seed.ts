@@ -1,11 +1,19 @@
 import { sumOfMinutes } from '@coiled-strand/contract';
-import { compareOutcome, makeSteps, planPiece, totalActions } from '@coiled-strand/core';
+import {
+  compareOutcome,
+  firstSideFor,
+  makeSteps,
+  planPiece,
+  reachedBy,
+  stepPlaceOf,
+  totalActions,
+} from '@coiled-strand/core';
 import type { DataSource, EntityManager } from 'typeorm';
-import { SwatchRow } from '../hand/swatch.entity.js';
-import { MakeRow } from '../makes/make.entity.js';
-import { PieceRow } from '../pieces/piece.entity.js';
-import { BeadItem, CordItem, FittingItem, WearerItem } from '../stash/stash.entities.js';
-import { Workshop } from '../workshop/workshop.entity.js';
+import { SwatchRow } from '../rows/swatch.entity.js';
+import { MakeRow } from '../rows/make.entity.js';
+import { PieceRow } from '../rows/piece.entity.js';
+import { BeadItem, CordItem, FittingItem, WearerItem } from '../rows/list.entities.js';
+import { Workshop } from '../rows/workshop.entity.js';
 import {
   BEADS,
   CORDS,
@@ -73,7 +81,8 @@ async function addEarlierMake(
   const plan = planPiece(piece);
   if (!plan.ok) throw new Error('the demo piece cannot be planned');
   const record = earlierRecord(earlier, plan);
-  const total = totalActions(makeSteps(piece, plan, SETTINGS));
+  const steps = makeSteps(piece, plan, SETTINGS);
+  const total = totalActions(steps);
   await manager.save(MakeRow, {
     workshopId: row.workshopId,
     pieceId: row.id,
@@ -81,9 +90,11 @@ async function addEarlierMake(
     plan,
     hand: [],
     number: 1,
-    done: total,
+    steps,
+    firstSide: firstSideFor(SETTINGS.hand),
+    at: stepPlaceOf(steps, total),
+    reached: reachedBy(steps, total),
     doneAt: daysBefore(earlier.daysAgo, sumOfMinutes(earlier.stages)),
-    total,
     seconds: {},
     timers: {},
     setAside: null,

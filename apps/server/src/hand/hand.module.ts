@@ -1,10 +1,10 @@
 import { Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
-import { MakeRow } from '../makes/make.entity.js';
+import { MakeRow } from '../rows/make.entity.js';
 import { WorkshopModule } from '../workshop/workshop.module.js';
 import { HandController } from './hand.controller.js';
 import { HandService } from './hand.service.js';
-import { SwatchRow } from './swatch.entity.js';
+import { SwatchRow } from '../rows/swatch.entity.js';
 
 @Module({
   imports: [WorkshopModule, TypeOrmModule.forFeature([MakeRow, SwatchRow])],

@@ -11,9 +11,9 @@ import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { IsNull, Not, Repository } from 'typeorm';
 import { invalid, notFound } from '../errors/app-error.js';
-import { MakeRow } from '../makes/make.entity.js';
+import { MakeRow } from '../rows/make.entity.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
-import { SwatchRow } from './swatch.entity.js';
+import { SwatchRow } from '../rows/swatch.entity.js';
 
 /** The part that a swatch stands for. */
 function partOf({ technique, form, tension, cord }: SwatchDto): PartBase {

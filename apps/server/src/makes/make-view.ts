@@ -1,6 +1,6 @@
 import type { MakeView, StageSecondsDto } from '@coiled-strand/contract';
-import type { MakeRow } from './make.entity.js';
-import type { PhotoRow } from './photo.entity.js';
+import type { MakeRow } from '../rows/make.entity.js';
+import type { PhotoRow } from '../rows/photo.entity.js';
 
 /** Time of all devices together. */
 export const secondsOf = ({ seconds }: Pick<MakeRow, 'seconds'>): StageSecondsDto =>
@@ -24,9 +24,9 @@ export const makeView = (
   piece: row.piece,
   hand: row.hand,
   number: row.number,
-  done: row.done,
+  at: row.at,
   doneAt: row.doneAt.toISOString(),
-  total: row.total,
+  reached: row.reached,
   seconds: secondsOf(row),
   timers: Object.entries(row.timers).map(([step, startedAt]) => ({ step, startedAt })),
   startedAt: row.createdAt.toISOString(),

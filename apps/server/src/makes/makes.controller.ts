@@ -1,4 +1,10 @@
-import { MakeLogDto, ProgressDto, SetAsideDto, type MakeView } from '@coiled-strand/contract';
+import {
+  MakeLogDto,
+  ProgressDto,
+  SetAsideDto,
+  type MakePlanView,
+  type MakeView,
+} from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { uuid } from '../http/uuid.pipe.js';
@@ -21,8 +27,16 @@ export class MakesController {
     return this.makes.get(id);
   }
 
+  @Get(':id/plan')
+  @ApiOperation({
+    summary: 'The plan and the steps that the make goes by, as they were at its start',
+  })
+  plan(@Param('id', uuid('make')) id: string): Promise<MakePlanView> {
+    return this.makes.planOf(id);
+  }
+
   @Put(':id/progress')
-  @ApiOperation({ summary: 'How many actions are done, the time they took, the timers that run' })
+  @ApiOperation({ summary: 'Where the make stands, the time it took, the timers that run' })
   @bodyOf(ProgressDto)
   progress(
     @Param('id', uuid('make')) id: string,

@@ -1,12 +1,12 @@
 import { Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { HandModule } from '../hand/hand.module.js';
-import { PieceRow } from '../pieces/piece.entity.js';
+import { PieceRow } from '../rows/piece.entity.js';
 import { WorkshopModule } from '../workshop/workshop.module.js';
-import { MakeRow } from './make.entity.js';
+import { MakeRow } from '../rows/make.entity.js';
 import { MakesController } from './makes.controller.js';
 import { MakesService } from './makes.service.js';
-import { PhotoRow } from './photo.entity.js';
+import { PhotoRow } from '../rows/photo.entity.js';
 import { PhotosController } from './photos.controller.js';
 import { PhotosService } from './photos.service.js';
 

@@ -1,23 +1,43 @@
-import type { BeginMakeDto, MakeLogDto, MakeView, ProgressDto } from '@coiled-strand/contract';
+import type {
+  BeginMakeDto,
+  MakeLogDto,
+  MakePlanView,
+  MakeView,
+  ProgressDto,
+} from '@coiled-strand/contract';
 import {
+  actionsAt,
   compareOutcome,
+  startPlace,
+  firstSideFor,
   makeSteps,
   planPiece,
-  totalActions,
+  reachedBy,
+  speak,
   type FileFault,
   type Piece,
   type Plan,
+  type Step,
+  type StepPlace,
 } from '@coiled-strand/core';
 import { HttpStatus, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import { DataSource, In, IsNull, Not, Repository, type EntityManager } from 'typeorm';
+import {
+  DataSource,
+  In,
+  IsNull,
+  Not,
+  Repository,
+  type EntityManager,
+  type FindOptionsWhere,
+} from 'typeorm';
 import { AppError, invalid, notFound } from '../errors/app-error.js';
 import { HandService } from '../hand/hand.service.js';
-import { PieceRow } from '../pieces/piece.entity.js';
+import { PieceRow } from '../rows/piece.entity.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
-import { MakeRow } from './make.entity.js';
+import { MakeRow } from '../rows/make.entity.js';
 import { makeView } from './make-view.js';
-import { PhotoRow } from './photo.entity.js';
+import { PhotoRow } from '../rows/photo.entity.js';
 
 @Injectable()
 export class MakesService {
@@ -80,81 +100,57 @@ export class MakesService {
    * has done since. Time and timers add up over devices.
    */
   async setProgress(id: string, progress: ProgressDto): Promise<MakeView> {
-    const row = await this.dataSource.transaction(async (manager) => {
-      const found = await manager.findOne(MakeRow, {
-        where: { id, workshopId: await this.workshop.id(), abandonedAt: IsNull() },
-        lock: { mode: 'pessimistic_write' },
-      });
-      if (!found) throw notFound('make');
+    return this.changed(id, async (found, manager) => {
       if (found.loggedAt) throw alreadyLogged();
-      if (progress.done > found.total) {
-        throw invalid(
-          [
-            {
-              path: 'done',
-              message: `this make has ${found.total} actions, not ${progress.done}`,
-            },
-          ],
-          'The progress',
-        );
-      }
+      const { steps } = await this.frozen(manager, id);
+      const done = actionsAt(steps, progress.at);
+      if (done === null) throw noSuchPlace(steps, progress.at);
       const at = new Date(Date.now() - (progress.ago ?? 0));
       const later = at.getTime() >= found.doneAt.getTime();
       const { device, seconds, timers = [] } = progress;
-      return manager.save(MakeRow, {
-        ...found,
-        ...(later ? { done: progress.done, doneAt: at } : {}),
+      return {
+        ...(later ? { at: progress.at, doneAt: at, reached: reachedBy(steps, done) } : {}),
         ...(device && seconds ? { seconds: { ...found.seconds, [device]: seconds } } : {}),
         timers: {
           ...found.timers,
           ...Object.fromEntries(timers.map(({ step, startedAt }) => [step, startedAt])),
         },
-      });
+      };
     });
-    return this.view(row);
   }
 
   async log(id: string, record: MakeLogDto): Promise<MakeView> {
-    const row = await this.row(id);
-    const plan = await this.planOf(id);
-    const faults: FileFault[] = record.cords.flatMap((cord, i) =>
-      cord.leftover > cord.cut
-        ? [
-            {
-              path: `cords[${i}].leftover`,
-              message: `more is left over (${cord.leftover} mm) than was cut (${cord.cut} mm)`,
-            },
-          ]
-        : [],
-    );
-    if (record.cords.length !== plan.strands.length) {
-      faults.push({
-        path: 'cords',
-        message: `this make has ${plan.strands.length} cords, not ${record.cords.length}`,
-      });
-    }
-    if (faults.length > 0) throw invalid(faults, 'The log');
-    return this.view(
-      await this.makes.save({
-        ...row,
+    return this.changed(id, async (found, manager) => {
+      const { plan } = await this.frozen(manager, id);
+      const faults = faultsOfLog(record, plan);
+      if (faults.length > 0) throw invalid(faults, 'The log');
+      return {
         record,
-        outcome: compareOutcome(row.piece, plan, record),
-        loggedAt: row.loggedAt ?? new Date(),
-      }),
-    );
+        outcome: compareOutcome(found.piece, plan, record),
+        loggedAt: found.loggedAt ?? new Date(),
+      };
+    });
   }
 
   /** Gives a make under way up, or takes it up again. */
   async setAbandoned(id: string, abandoned: boolean): Promise<void> {
-    const row = await this.makes.findOneBy({ id, workshopId: await this.workshop.id() });
-    if (!row) throw notFound('make');
-    if (row.loggedAt) throw alreadyLogged();
-    await this.makes.update({ id }, { abandonedAt: abandoned ? new Date() : null });
+    const workshopId = await this.workshop.id();
+    await this.dataSource.transaction(async (manager) => {
+      const found = await this.locked(manager, { id, workshopId });
+      if (found.loggedAt) throw alreadyLogged();
+      await manager.update(MakeRow, { id }, { abandonedAt: abandoned ? new Date() : null });
+    });
   }
 
   /** Lets a make not count for the hand, with the reason; or lets it count again. */
-  async setAside(id: string, reason: string | null): Promise<MakeView> {
-    return this.view(await this.makes.save({ ...(await this.row(id)), setAside: reason }));
+  setAside(id: string, reason: string | null): Promise<MakeView> {
+    return this.changed(id, () => Promise.resolve({ setAside: reason }));
+  }
+
+  /** What the make goes by, as it was when it was begun. */
+  async planOf(id: string): Promise<MakePlanView> {
+    await this.row(id);
+    return this.frozen(this.dataSource.manager, id);
   }
 
   async row(id: string): Promise<MakeRow> {
@@ -167,12 +163,32 @@ export class MakesService {
     return row;
   }
 
-  private async planOf(id: string): Promise<Plan> {
-    const { plan } = await this.makes.findOneOrFail({
+  private async frozen(manager: EntityManager, id: string): Promise<MakePlanView> {
+    const { plan, steps, firstSide } = await manager.findOneOrFail(MakeRow, {
       where: { id },
-      select: { id: true, plan: true },
+      select: { id: true, plan: true, steps: true, firstSide: true },
     });
-    return plan;
+    return { plan, steps, firstSide };
+  }
+
+  /** A make that waits for whoever else is changing it. */
+  private async locked(manager: EntityManager, where: FindOptionsWhere<MakeRow>): Promise<MakeRow> {
+    const found = await manager.findOne(MakeRow, { where, lock: { mode: 'pessimistic_write' } });
+    if (!found) throw notFound('make');
+    return found;
+  }
+
+  /** Changes a make under its lock, so that nothing that is said at the same time is lost. */
+  private async changed(
+    id: string,
+    change: (found: MakeRow, manager: EntityManager) => Promise<Partial<MakeRow>>,
+  ): Promise<MakeView> {
+    const workshopId = await this.workshop.id();
+    const row = await this.dataSource.transaction(async (manager) => {
+      const found = await this.locked(manager, { id, workshopId, abandonedAt: IsNull() });
+      return manager.save(MakeRow, { ...found, ...(await change(found, manager)) });
+    });
+    return this.view(row);
   }
 
   private async lockPiece(manager: EntityManager, id: string): Promise<PieceRow> {
@@ -185,24 +201,30 @@ export class MakesService {
   }
 
   private async planned(pieceId: string, piece: Piece, number: number): Promise<MakeRow> {
-    const workshop = await this.workshop.get();
+    const { id: workshopId, settings } = await this.workshop.get();
     const { hand } = await this.hand.get();
     const plan = planPiece(piece, hand);
     if (!plan.ok) {
-      const faults = plan.advice.map(({ path, message }): FileFault => ({ path, message }));
+      const faults = plan.advice.map(({ path, message }): FileFault => ({
+        path,
+        message: speak(message, settings),
+      }));
       throw invalid(faults, 'The piece');
     }
+    const steps = makeSteps(piece, plan, settings);
     return this.makes.create({
-      workshopId: workshop.id,
+      workshopId,
       pieceId,
       number,
       piece,
       plan,
+      steps,
+      firstSide: firstSideFor(settings.hand),
       hand,
-      done: 0,
+      at: startPlace(steps),
+      reached: reachedBy(steps, 0),
       // Whatever a device says first counts, also when its clock is behind.
       doneAt: new Date(0),
-      total: totalActions(makeSteps(piece, plan, workshop.settings)),
       seconds: {},
       timers: {},
       record: null,
@@ -230,6 +252,35 @@ export class MakesService {
     const ids = new Set(away.map(({ id }) => id));
     return rows.map((row) => makeView(row, photos, ids));
   }
+}
+
+/** What does not fit together in a log, or with the plan it is of. */
+function faultsOfLog(record: MakeLogDto, plan: Plan): FileFault[] {
+  const faults: FileFault[] = record.cords.flatMap((cord, i) =>
+    cord.leftover > cord.cut
+      ? [
+          {
+            path: `cords[${i}].leftover`,
+            message: `more is left over (${cord.leftover} mm) than was cut (${cord.cut} mm)`,
+          },
+        ]
+      : [],
+  );
+  if (record.cords.length !== plan.strands.length) {
+    faults.push({
+      path: 'cords',
+      message: `this make has ${plan.strands.length} cords, not ${record.cords.length}`,
+    });
+  }
+  return faults;
+}
+
+function noSuchPlace(steps: readonly Step[], { step, unit }: StepPlace): AppError {
+  const found = steps.find(({ id }) => id === step);
+  const fault: FileFault = found
+    ? { path: 'at.unit', message: `this step has ${found.units} units, not ${unit}` }
+    : { path: 'at.step', message: `this make has no step “${step}”` };
+  return invalid([fault], 'The progress');
 }
 
 const alreadyLogged = (): AppError =>

@@ -1,8 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
-import type { MakeView, PieceView } from '@coiled-strand/contract';
+import type { MakePlanView, MakeView, PieceView } from '@coiled-strand/contract';
+import { stepPlaceOf, totalActions, type StepPlace } from '@coiled-strand/core';
 import { useTestApp } from '../testing/test-app.js';
 
 const api = useTestApp();
+
+/** So many actions of a make done, as its progress is told. */
+const after = async ({ id }: Pick<MakeView, 'id'>, done: number): Promise<{ at: StepPlace }> => {
+  const { steps } = (await api().get(`/api/makes/${id}/plan`).expect(200)).body as MakePlanView;
+  return { at: stepPlaceOf(steps, done) };
+};
 
 const freshMake = async (): Promise<MakeView> => {
   const pieces = (await api().get('/api/pieces')).body as PieceView[];
@@ -33,20 +40,27 @@ describe('makes', () => {
 
   it('keep their progress, within the actions there are', async () => {
     const make = await freshMake();
-    await api().put(`/api/makes/${make.id}/progress`).send({ done: 9 }).expect(200);
+    const nine = await after(make, 9);
+    await api().put(`/api/makes/${make.id}/progress`).send(nine).expect(200);
     const pieces = (await api().get('/api/pieces')).body as PieceView[];
     expect(pieces.find((p) => p.id === make.pieceId)?.make).toEqual({
       id: make.id,
-      done: 9,
-      total: make.total,
+      reached: { ...make.reached, done: 9, parts: expect.anything() },
       piece: make.piece,
       hand: make.hand,
     });
     const { body } = await api()
       .put(`/api/makes/${make.id}/progress`)
-      .send({ done: make.total + 1 })
+      .send({ at: { ...nine.at, unit: 9999 } })
       .expect(422);
-    expect(body.error.faults[0].path).toBe('done');
+    expect(body.error.faults[0].path).toBe('at.unit');
+    const nowhere = await api()
+      .put(`/api/makes/${make.id}/progress`)
+      .send({ at: { step: 'of-another-make', unit: 0 } })
+      .expect(422);
+    expect(nowhere.body.error.faults[0].path).toBe('at.step');
+    const again = (await api().get(`/api/makes/${make.id}`)).body as MakeView;
+    expect(again.at).toEqual(nine.at);
   });
 
   it('are logged with what was measured, and compare it', async () => {
@@ -64,7 +78,10 @@ describe('makes', () => {
     expect(logged.loggedAt).not.toBeNull();
     expect(logged.outcome?.cords[1]?.actual).toBe(2280);
     expect(logged.outcome?.observations.map((o) => o.measure)).toEqual(['take-up', 'pitch']);
-    await api().put(`/api/makes/${make.id}/progress`).send({ done: 1 }).expect(409);
+    await api()
+      .put(`/api/makes/${make.id}/progress`)
+      .send(await after(make, 1))
+      .expect(409);
     const piece = (await api().get(`/api/pieces/${make.pieceId}`)).body as PieceView;
     expect(piece).toMatchObject({ make: null, logged: 1 });
   });
@@ -111,10 +128,16 @@ describe('makes', () => {
       api().post(`/api/pieces/${first.pieceId}/makes`).send(how).expect(200);
     const second = (await begin({ beside: true })).body as MakeView;
     expect([first.number, second.number]).toEqual([1, 2]);
-    await api().put(`/api/makes/${first.id}/progress`).send({ done: 4 }).expect(200);
-    await api().put(`/api/makes/${second.id}/progress`).send({ done: 7 }).expect(200);
+    await api()
+      .put(`/api/makes/${first.id}/progress`)
+      .send(await after(first, 4))
+      .expect(200);
+    await api()
+      .put(`/api/makes/${second.id}/progress`)
+      .send(await after(second, 7))
+      .expect(200);
     const makes = (await api().get(`/api/pieces/${first.pieceId}/makes`)).body as MakeView[];
-    expect(makes.map((m) => [m.number, m.done])).toEqual([
+    expect(makes.map((m) => [m.number, m.reached.done])).toEqual([
       [2, 7],
       [1, 4],
     ]);
@@ -141,24 +164,27 @@ describe('makes', () => {
 
   it('keep what was seen later, whichever device says it first', async () => {
     const make = await freshMake();
-    const say = async (progress: object): Promise<MakeView> =>
-      (await api().put(`/api/makes/${make.id}/progress`).send(progress).expect(200))
-        .body as MakeView;
-    await say({ done: 12, ago: 0, device: 'tablet' });
+    const say = async (done: number, how: object): Promise<MakeView> => {
+      const progress = { ...(await after(make, done)), ...how };
+      const { body } = await api().put(`/api/makes/${make.id}/progress`).send(progress).expect(200);
+      return body as MakeView;
+    };
+    await say(12, { ago: 0, device: 'tablet' });
     // What the phone could not send for a while is older than what the tablet has done since.
-    const late = await say({ done: 9, ago: 60_000, device: 'phone' });
-    expect(late.done).toBe(12);
-    const back = await say({ done: 11, ago: 0, device: 'phone' });
-    expect(back.done).toBe(11);
+    const late = await say(9, { ago: 60_000, device: 'phone' });
+    expect(late.reached.done).toBe(12);
+    const back = await say(11, { ago: 0, device: 'phone' });
+    expect(back.reached.done).toBe(11);
     expect(Date.parse(back.doneAt)).toBeGreaterThanOrEqual(Date.parse(late.doneAt));
   });
 
   it('add the time of all devices up, sent once or twice', async () => {
     const make = await freshMake();
+    const one = await after(make, 1);
     const say = (device: string, tie: number) =>
       api()
         .put(`/api/makes/${make.id}/progress`)
-        .send({ done: 1, device, seconds: { prepare: 10, tie, finish: 0 } })
+        .send({ ...one, device, seconds: { prepare: 10, tie, finish: 0 } })
         .expect(200);
     await say('phone', 30);
     await say('phone', 50);
@@ -169,8 +195,12 @@ describe('makes', () => {
   it('keep their timers, begun on one device and stopped on another', async () => {
     const make = await freshMake();
     const startedAt = new Date(Date.UTC(2026, 0, 1)).toISOString();
+    const one = await after(make, 1);
     const say = (timers: object[]) =>
-      api().put(`/api/makes/${make.id}/progress`).send({ done: 1, timers }).expect(200);
+      api()
+        .put(`/api/makes/${make.id}/progress`)
+        .send({ ...one, timers })
+        .expect(200);
     await say([{ step: 'ends-glue', startedAt }]);
     await say([{ step: 'ends-dye', startedAt }]);
     const { body } = await say([{ step: 'ends-dye', startedAt: null }]);
@@ -180,8 +210,45 @@ describe('makes', () => {
     ]);
     await api()
       .put(`/api/makes/${make.id}/progress`)
-      .send({ done: 1, timers: [{ step: 'x', startedAt: 'yesterday' }] })
+      .send({ ...one, timers: [{ step: 'x', startedAt: 'yesterday' }] })
       .expect(422);
+  });
+
+  it('serve the plan and the steps they were begun with, whatever became of the piece', async () => {
+    const make = await freshMake();
+    const plan = async () => (await api().get(`/api/makes/${make.id}/plan`).expect(200)).body;
+    const before = (await plan()) as MakePlanView;
+    expect(before.steps[0]?.id).toBe(make.at.step);
+    expect(totalActions(before.steps)).toBe(make.reached.total);
+    expect(before.plan.strands).toHaveLength(make.piece.strands.length);
+    await api()
+      .put(`/api/pieces/${make.pieceId}`)
+      .set('If-Match', '"1"')
+      .send({ ...make.piece, wearer: { name: 'Someone else', wrist: 160 } })
+      .expect(200);
+    expect(await plan()).toEqual(before);
+    await api().get('/api/makes/00000000-0000-4000-8000-000000000000/plan').expect(404);
+  });
+
+  it('take a log, a reason and progress that come at once one after the other', async () => {
+    const make = await freshMake();
+    const record = {
+      cords: make.piece.strands.map(() => ({ cut: 2700, leftover: 420 })),
+      length: 212,
+      minutes: 48,
+    };
+    const place = await after(make, 3);
+    const put = (what: string, body: object) =>
+      api().put(`/api/makes/${make.id}/${what}`).send(body);
+    const answers = await Promise.all([
+      put('log', record),
+      ...Array.from({ length: 8 }, () => put('set-aside', { reason: 'measured in a hurry' })),
+      put('progress', { ...place, device: 'phone', seconds: { prepare: 5, tie: 0, finish: 0 } }),
+    ]);
+    expect(answers.every(({ status }) => status === 200 || status === 409)).toBe(true);
+    const now = (await api().get(`/api/makes/${make.id}`)).body as MakeView;
+    expect(now.record).toMatchObject(record);
+    expect(now.setAside).toBe('measured in a hurry');
   });
 
   it('cannot begin on a piece that cannot be planned', async () => {

@@ -5,7 +5,7 @@ import { Repository } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { MakesService } from './makes.service.js';
-import { PhotoRow } from './photo.entity.js';
+import { PhotoRow } from '../rows/photo.entity.js';
 
 /** How files of each type begin; what a browser says of a file is not taken for it. */
 const MAGIC: Readonly<Record<PhotoType, (bytes: Buffer) => boolean>> = {

@@ -1,9 +1,9 @@
 import { Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
-import { MakeRow } from '../makes/make.entity.js';
+import { MakeRow } from '../rows/make.entity.js';
 import { MakesModule } from '../makes/makes.module.js';
 import { WorkshopModule } from '../workshop/workshop.module.js';
-import { PieceRow } from './piece.entity.js';
+import { PieceRow } from '../rows/piece.entity.js';
 import { PiecesController } from './pieces.controller.js';
 import { PiecesService } from './pieces.service.js';
 

@@ -1,6 +1,8 @@
 import { PieceFileDto, validateAs, type PieceView } from '@coiled-strand/contract';
 import {
   planPiece,
+  say,
+  speak,
   toPieceFile,
   upgradeFile,
   wrapperFaults,
@@ -12,9 +14,9 @@ import { HttpStatus, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { In, IsNull, Repository } from 'typeorm';
 import { AppError, invalid, notFound } from '../errors/app-error.js';
-import { MakeRow } from '../makes/make.entity.js';
+import { MakeRow } from '../rows/make.entity.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
-import { PieceRow } from './piece.entity.js';
+import { PieceRow } from '../rows/piece.entity.js';
 
 @Injectable()
 export class PiecesService {
@@ -100,11 +102,12 @@ export class PiecesService {
     if (wrapper.length > 0) throw invalid(wrapper, 'The file');
     const result = validateAs(PieceFileDto, upgradeFile(file as object));
     if (!result.ok) throw invalid(result.faults, 'The file');
+    const { settings } = await this.workshop.get();
     const implausible = planPiece(result.value.piece)
       .advice.filter((item) => item.severity === 'error')
       .map((item): FileFault => ({
         path: `piece.${item.path}`,
-        message: `${item.message} ${item.remedy}`,
+        message: speak(say`${item.message} ${item.remedy}`, settings),
       }));
     if (implausible.length > 0) throw invalid(implausible, 'The file');
     return this.add(result.value.piece);
@@ -125,8 +128,7 @@ export class PiecesService {
       select: {
         id: true,
         pieceId: true,
-        done: true,
-        total: true,
+        reached: true,
         loggedAt: true,
         piece: true,
         hand: true,
@@ -146,8 +148,7 @@ export class PiecesService {
         make: open
           ? {
               id: open.id,
-              done: open.done,
-              total: open.total,
+              reached: open.reached,
               piece: open.piece,
               hand: open.hand,
             }

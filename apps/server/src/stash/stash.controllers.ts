@@ -12,7 +12,7 @@ import { Body, Controller, Get, Param, Post, Put } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
-import { BeadItem, CordItem, FittingItem, WearerItem } from './stash.entities.js';
+import { BeadItem, CordItem, FittingItem, WearerItem } from '../rows/list.entities.js';
 import { StashService } from './stash.service.js';
 
 // Decorators need a class per body type for validation; what they do is the service's, once.

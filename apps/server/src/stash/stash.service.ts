@@ -3,7 +3,7 @@ import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityTarget } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
-import type { StashItem } from './stash.entities.js';
+import type { StashItem } from '../rows/list.entities.js';
 
 /** Lists, adds and changes the things on one of the workshop's lists. */
 @Injectable()

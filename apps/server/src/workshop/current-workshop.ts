@@ -2,7 +2,7 @@ import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { Repository } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
-import { Workshop } from './workshop.entity.js';
+import { Workshop } from '../rows/workshop.entity.js';
 
 /**
  * The workshop a request works in. There is one until there are accounts; every query asks here, so

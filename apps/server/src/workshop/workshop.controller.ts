@@ -3,7 +3,7 @@ import { Body, Controller, Get, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { bodyOf } from '../openapi/body-of.js';
 import { CurrentWorkshop } from './current-workshop.js';
-import type { Workshop } from './workshop.entity.js';
+import type { Workshop } from '../rows/workshop.entity.js';
 
 const view = ({ name, maker, settings }: Workshop): WorkshopView => ({ name, maker, settings });
 

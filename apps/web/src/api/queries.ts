@@ -6,6 +6,7 @@ import type {
   FittingView,
   HandView,
   MakeLogDto,
+  MakePlanView,
   MakeView,
   PhotoView,
   PieceView,
@@ -109,6 +110,15 @@ function useChange<In, Out>(
     onSuccess: () => Promise.all(touches.map((queryKey) => client.invalidateQueries({ queryKey }))),
   });
 }
+
+/** What a make goes by: fetched once, since it does not change for as long as the make lasts. */
+export const useMakePlan = (makeId: string | undefined) =>
+  useQuery({
+    queryKey: ['make-plan', makeId],
+    queryFn: () => call<MakePlanView>(`/makes/${makeId}/plan`),
+    enabled: makeId !== undefined,
+    staleTime: Infinity,
+  });
 
 export const useAddWearer = () =>
   useChange(

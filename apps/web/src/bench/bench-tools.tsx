@@ -2,7 +2,7 @@ import { Box, Flex } from '@chakra-ui/react';
 import { Button } from '../shell/button';
 import { ToolButton } from '../shell/tool-button';
 import { Maximize2, Minus, Plus, Route, Ruler as RulerIcon } from 'lucide-react';
-import { useDevice } from '../settings/device-store';
+import { useDevice } from '../device/device-store';
 import { useSelection } from './selection-store';
 import { REAL_SIZE, useBenchView } from './view-store';
 

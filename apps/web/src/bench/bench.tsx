@@ -2,7 +2,7 @@ import { Box } from '@chakra-ui/react';
 import type { BenchDrawing } from '@coiled-strand/core';
 import { useGesture } from '@use-gesture/react';
 import { useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
-import { useDevice } from '../settings/device-store';
+import { useDevice } from '../device/device-store';
 import { useUnits } from '../settings/use-units';
 import './bench.css';
 import { Aim, Ruler, RULER_HEIGHT } from './ruler';

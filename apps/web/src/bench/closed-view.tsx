@@ -1,7 +1,7 @@
 import { Box } from '@chakra-ui/react';
 import { drawClosed, type ClosedView as Closed, type Piece, type Plan } from '@coiled-strand/core';
 import { useMemo } from 'react';
-import { useDevice } from '../settings/device-store';
+import { useDevice } from '../device/device-store';
 import { useUnits } from '../settings/use-units';
 import './bench.css';
 import { Shapes } from './shapes';

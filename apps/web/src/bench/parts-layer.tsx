@@ -36,10 +36,9 @@ interface Props {
 const FINGER = 18;
 const PAD = 5;
 
-const severest = (advice: readonly Advice[], path: string): Advice['severity'] | null => {
-  const own = advice.filter((f) => f.path === path || f.path.startsWith(`${path}.`));
-  return own.some((f) => f.severity !== 'note') ? 'warning' : null;
-};
+/** Whether something is wrong with a part, beyond what is only to be known. */
+const isWarned = (advice: readonly Advice[], part: string): boolean =>
+  advice.some((item) => item.part === part && item.severity !== 'note');
 
 /**
  * The parts as things to take hold of: a tap selects, arrow keys go from part to part, with Shift they
@@ -51,11 +50,8 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
   const drop = useSelection((state) => state.drop);
   const places = useMemo(() => partPlaces(plan), [plan]);
   const extents = useMemo(() => partExtents(drawing), [drawing]);
-  const warned = useMemo(
-    () => places.map((_, i) => severest(plan.advice, `parts[${i}]`) !== null),
-    [places, plan.advice],
-  );
-  const closureWarned = useMemo(() => severest(plan.advice, CLOSURE) !== null, [plan.advice]);
+  const warned = useMemo(() => plan.parts.map(({ id }) => isWarned(plan.advice, id)), [plan]);
+  const closureWarned = useMemo(() => isWarned(plan.advice, CLOSURE), [plan.advice]);
   const px = (mm: number): number => (mm - frame.x) * frame.scale;
   const bottom = frame.height - RULER_HEIGHT;
   const ends = [

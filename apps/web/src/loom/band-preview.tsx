@@ -31,7 +31,7 @@ export function BandPreview({ part, cords, height, stretch = 4 }: Props) {
         throw new RangeError('a knotted band has no beads');
       },
       buried: 0,
-      pitch: 1,
+      pitchFactor: 1,
       practice: 'practised',
       first: true,
       last: true,

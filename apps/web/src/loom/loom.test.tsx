@@ -3,7 +3,7 @@ import { placesOf, runsOf, templateById, type FlossPart, type Piece } from '@coi
 import { act, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { usePiece } from '../piece/piece-store';
-import { useStage } from '../piece/piece-route';
+import { useStage } from '../piece/stage-context';
 import { pieceNow, renderStage } from '../testing';
 import { Loom } from './loom';
 

@@ -44,7 +44,8 @@ import {
 } from 'lucide-react';
 import { lazy, Suspense, useId, useMemo, useState, type KeyboardEvent } from 'react';
 import { useCords } from '../api/queries';
-import { loadOwnCord } from '../stages/layout/cord-picker';
+import { loadOwnCord } from '../stash/cord-picker';
+import { useUnits } from '../settings/use-units';
 import { usePieceDocument } from '../piece/piece-store';
 import { Button } from '../shell/button';
 import { ToolButton } from '../shell/tool-button';
@@ -82,6 +83,7 @@ interface BandProps {
 }
 
 function Band({ piece, part }: BandProps) {
+  const units = useUnits();
   const runs = useMemo(() => {
     const all = runsOf(piece);
     return placesOf(piece, part.id).map((index) => all[index]!);
@@ -247,7 +249,7 @@ function Band({ piece, part }: BandProps) {
             py="2"
           >
             <Text flex="1" minW="220px">
-              {fault.message}
+              {units.say(fault.message)}
             </Text>
             {runs.length < STRAND_LIMITS.min ? (
               <Button onClick={() => loomEdits.ready(part.id, 'stripe', USUAL_STRANDS, '')}>

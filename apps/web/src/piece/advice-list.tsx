@@ -2,7 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import type { Advice } from '@coiled-strand/core';
 import { CircleAlert, Info, TriangleAlert } from 'lucide-react';
 import { memo, useState } from 'react';
-import { CLOSURE, useSelection } from '../bench/selection-store';
+import { useSelection } from '../bench/selection-store';
 import { Button } from '../shell/button';
 import { counted } from './counts';
 import { sameDocument } from './differences';
@@ -16,23 +16,14 @@ const LOOK = {
   note: { icon: Info, colour: 'muted', bg: 'faint', word: 'Note' },
 } as const;
 
-/** The part that a piece of advice concerns, or the closure, as the bench names it. */
-function partOf(path: string): string | null {
-  if (path === CLOSURE || path.startsWith(`${CLOSURE}.`)) return CLOSURE;
-  const index = /^parts\[(\d+)\]/.exec(path)?.[1];
-  if (index === undefined) return null;
-  return usePiece.getState().history?.now.parts[Number(index)]?.id ?? null;
-}
-
 interface OfferProps {
   readonly item: Advice;
 }
 
 /** What can be done about it at once: mend it, or look at the part it concerns. */
-function Offers({ item: { fix, path } }: OfferProps) {
+function Offers({ item: { fix, part } }: OfferProps) {
   const { say } = useUnits();
-  const part = partOf(path);
-  if (!fix && part === null) return null;
+  if (!fix && part === undefined) return null;
   return (
     <Flex gap="4" flexWrap="wrap">
       {fix && (
@@ -44,7 +35,7 @@ function Offers({ item: { fix, path } }: OfferProps) {
           {say(fix.label)}
         </Button>
       )}
-      {part !== null && (
+      {part !== undefined && (
         <Button variant="text" fontSize="sm" onClick={() => useSelection.getState().select(part)}>
           Show where
         </Button>
@@ -88,7 +79,7 @@ export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
   if (advice.length === 0) return null;
   const notes = advice.filter(({ severity }) => severity === 'note');
   return (
-    <Flex direction="column" gap="2" mb="4" role="status" aria-label="AdviceList">
+    <Flex direction="column" gap="2" mb="4" role="status" aria-label="Advice">
       <Rows advice={advice.filter(({ severity }) => severity !== 'note')} />
       {notes.length > 0 && (
         <Button

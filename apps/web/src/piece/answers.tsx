@@ -145,7 +145,7 @@ function rangeLine({ fit }: Plan, units: Units): string {
 }
 
 /** What a maker counts: beads on both sides, pieces of each, findings to have ready. */
-function counterLines({ counters }: Plan): string {
+function counterLines({ counters }: Plan, say: Units['say']): string {
   const { left, right, middle, symmetric, beads, needs } = counters;
   const sides = `Beads: ${left} left, ${middle > 0 ? `${middle} in the middle, ` : ''}${right} right; ${symmetric ? 'symmetric' : 'not symmetric'}`;
   return [
@@ -154,7 +154,7 @@ function counterLines({ counters }: Plan): string {
       ({ name, count, inHand }) =>
         `${count} × ${name}${inHand === null ? '' : ` (${inHand} in hand)`}`,
     ),
-    ...needs.map(({ label, count }) => `${count} × ${label}`),
+    ...needs.map(({ label, count }) => `${count} × ${say(label)}`),
   ].join('\n');
 }
 
@@ -217,7 +217,7 @@ function PlanAnswers({ plan }: { readonly plan: Plan }) {
         />
       ))}
       <Box aria-label="Counters" role="group" mt="2">
-        <Lines text={counterLines(plan)} />
+        <Lines text={counterLines(plan, units.say)} />
       </Box>
       <Lines
         text={`${countsOf(plan).join(', ')}; ${totals.perLength.toFixed(1)} times its length in cord`}

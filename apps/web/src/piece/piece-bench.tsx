@@ -25,11 +25,11 @@ import { useSelection } from '../bench/selection-store';
 import { StrandLanes } from '../bench/strand-lanes';
 import { useBenchView } from '../bench/view-store';
 import { useUnits } from '../settings/use-units';
-import { useForecast } from '../stages/make/use-forecast';
+import { useForecast } from '../make/use-forecast';
 import { BenchDrop } from './bead-drag';
 import { countsOf } from './counts';
 import { partActions, setPartLength } from './part-edits';
-import type { Make } from './use-make';
+import type { Make } from '../make/use-make';
 
 const HEIGHT = { base: '220px', md: '304px' } as const;
 /** While hands are full the piece is the progress bar, and the step needs the room. */

@@ -19,12 +19,12 @@ export function Reasons({ reasons, format, total, after }: Props) {
         <Flex key={`${reason.code}-${index}`} justify="space-between" gap="4" py="1.5">
           <Box as="dt" minW="0">
             <Text as="span" fontWeight="500">
-              {reason.label}
+              {units.say(reason.label)}
             </Text>
             <Text as="span" display="block" fontSize="sm" color="muted" lineHeight="1.35">
               {reason.times && reason.times.count > 1
-                ? `${reason.times.count} × ${units.each(reason.times.each)}, ${reason.detail}`
-                : reason.detail}
+                ? `${reason.times.count} × ${units.each(reason.times.each)}, ${units.say(reason.detail)}`
+                : units.say(reason.detail)}
               {reason.assumed && ' (assumed; a swatch will tell)'}
             </Text>
           </Box>

@@ -68,11 +68,12 @@ export function stageStatus(
 }
 
 /** What a piece on the bench waits for, in one line. */
-export function waitsFor(view: PieceView, plan: PlanResult, finishFrom: number | null): string {
+export function waitsFor(view: PieceView, plan: PlanResult): string {
   if (!plan.ok) return 'Waits for a measurement to be mended';
   const { make } = view;
   if (!make) return view.logged > 0 ? 'Planned; made before' : 'Planned; waits to be cut';
-  if (make.done >= make.total) return 'Finished; waits to be logged';
-  if (finishFrom !== null && make.done >= finishFrom) return 'Tied; waits to be finished';
-  return make.done === 0 ? 'Begun; waits for the first cut' : 'On the bench, being made';
+  const { done, total, finishFrom } = make.reached;
+  if (done >= total) return 'Finished; waits to be logged';
+  if (done >= finishFrom) return 'Tied; waits to be finished';
+  return done === 0 ? 'Begun; waits for the first cut' : 'On the bench, being made';
 }

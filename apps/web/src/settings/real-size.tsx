@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { Button } from '../shell/button';
 import { useState } from 'react';
-import { useDevice } from './device-store';
+import { useDevice } from '../device/device-store';
 import { Choices } from '../fields/choices';
 
 /** Width of a bank card in mm: ISO/IEC 7810, format ID-1. */

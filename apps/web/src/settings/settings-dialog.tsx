@@ -15,7 +15,7 @@ import { TextField } from '../fields/text-field';
 import { Modal } from '../shell/modal';
 import { RealSize } from './real-size';
 import { PRACTICE_CHOICES, STEPS, SURENESS } from './cutting-choices';
-import { useDevice } from './device-store';
+import { useDevice } from '../device/device-store';
 import { USUAL_CURRENCY } from './use-currency';
 
 const UNITS: readonly { value: LengthUnit; label: string }[] = [

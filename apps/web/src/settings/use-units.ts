@@ -1,4 +1,4 @@
-import { formatLength, isImperial, speak, type LengthUnit } from '@coiled-strand/core';
+import { formatLength, isImperial, speak, type LengthUnit, type Saying } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useWorkshop } from '../api/queries';
 
@@ -11,8 +11,8 @@ export interface Units {
   readonly cord: (mm: number) => string;
   /** One of many in a sum: fine enough that count times this is the sum shown. */
   readonly each: (mm: number) => string;
-  /** A sentence of the core in this maker's unit. */
-  readonly say: (text: string) => string;
+  /** A sentence of the core in this maker's units. */
+  readonly say: (saying: Saying) => string;
   /** Smallest step of an arrow key, in mm. */
   readonly nudge: number;
 }
@@ -29,7 +29,7 @@ export function useUnits(): Units {
       size: (mm) => formatLength(mm, unit, { denominator: 16 }),
       cord: (mm) => formatLength(mm, cordUnit, { denominator: 8 }),
       each: (mm) => (isImperial(cordUnit) ? `${(mm / 25.4).toFixed(2)} in` : `${mm.toFixed(1)} mm`),
-      say: (text) => speak(text, unit),
+      say: (saying) => speak(saying, { unit, cordUnit }),
       nudge: isImperial(unit) ? 25.4 / 16 : 1,
     }),
     [unit, cordUnit],

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { useDevice } from '../settings/device-store';
+import { useDevice } from '../device/device-store';
 
 const dark = window.matchMedia('(prefers-color-scheme: dark)');
 

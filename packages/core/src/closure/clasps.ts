@@ -1,25 +1,42 @@
-import type { ClosureLayout, ClosureSite, ClosureState } from '../kind/closure-kind.js';
-import { plainClosure } from '../kind/closure-kind.js';
+import {
+  plainClosure,
+  type ClosureBase,
+  type ClosureEntry,
+  type ClosureKind,
+  type ClosureSite,
+  type ClosureState,
+  type NoMeasures,
+} from '../kind/closure-kind.js';
+import { COLOUR_FIELD, nameField, type Field } from '../kind/field.js';
 import type { PartStep } from '../kind/part-kind.js';
 import type { Point, Primitive } from '../kind/primitive.js';
 import { KNOT_SPREAD, type Need, type Use } from '../kind/reason.js';
 import type { Run } from '../kind/run.js';
-import { ellipse, plateOf } from '../knot/plate.js';
+import { ellipse, plateOf, roundedBox } from '../knot/plate.js';
 import { stopper } from '../knot/stopper.js';
 import { moved, straightRuns } from '../knot/stroke.js';
-import { effectiveDiameter, workingTail } from '../material/cord.js';
-import { PRACTICE_FACTOR } from '../material/practice.js';
+import { effectiveDiameter } from '../material/cord.js';
+import { tailFor } from '../material/practice.js';
 import type { Advice } from '../measure/advice.js';
+import type { RoundPart } from '../measure/fit.js';
+import type { Saying } from '../measure/saying.js';
 import { bundleOfRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { larksHeadCord } from './side-release-buckle/model.js';
-import { once } from './steps.js';
-import { endTails, useEach } from './tails.js';
+import { endTails, once, tryOn, useEach } from './uses.js';
 
 /** Wire in mm of the rings that cords are tied to. Assumed: about 1 mm (18 gauge). */
 const WIRE = 1;
 /** Inside in mm of a ring of 5 mm made of that wire. */
 const RING_INSIDE = 3;
+
+/** A ring that cords or clasps hang from, in mm across. Assumed: the usual size. */
+export const RING = 5;
+export const ringNeed = (count: number): Need => ({
+  id: 'jump-ring-5',
+  label: 'Jump ring, 5 mm',
+  count,
+});
 
 /** Cords that tied are done with their last knot; what lies straight is tied to the ring. */
 function tiedRuns(runs: readonly Run[]): readonly Run[] {
@@ -40,6 +57,7 @@ export function tieUses(site: ClosureSite, side: 'start' | 'end'): Use[] {
     ...useEach(
       site.runs.filter(folded),
       {
+        area: 'start',
         code: 'start.hitch',
         label: 'Hitch on the ring',
         detail: 'half of a lark’s head on its wire',
@@ -50,6 +68,7 @@ export function tieUses(site: ClosureSite, side: 'start' | 'end'): Use[] {
     ...useEach(
       tied,
       {
+        area: 'knot',
         code: 'knot.tie',
         label: 'Knot on the ring',
         detail: 'through the ring, and an overhand knot in these cords together',
@@ -61,11 +80,12 @@ export function tieUses(site: ClosureSite, side: 'start' | 'end'): Use[] {
     ...useEach(
       tied,
       {
+        area: 'end',
         code: 'end.tie',
         label: 'Ends to tie the ring with',
         detail: 'one small knot; trimmed afterwards',
       },
-      (run) => (workingTail(run.cord) / 2) * (0.5 + 0.5 * PRACTICE_FACTOR[site.practice]),
+      (run) => tailFor(run.cord, site.practice) / 2,
     ),
     ...endTails(
       loose.filter((run) => !tied.includes(run)),
@@ -74,47 +94,44 @@ export function tieUses(site: ClosureSite, side: 'start' | 'end'): Use[] {
   ];
 }
 
-/** Whether a loop of cord at the start takes the clasp's place there. */
-export const startsWithLoop = (site: ClosureSite): boolean => site.firstKind === 'loop';
-
-interface ClaspSpec {
-  /** What the clasp adds to the way round, closed, with the rings it is tied to, in mm. */
+/** A clasp that lies in the round: its length with its rings, how thick it is, and a chain. In mm. */
+interface ClaspSize {
   readonly length: number;
   readonly thickness: number;
-  /** Extra length in mm at its longest, from a chain. */
-  readonly extender: number;
-  /** Whether the start is a loop of cord that the clasp closes on. */
-  readonly onLoop: boolean;
-  readonly needs: readonly Need[];
-  readonly advice: readonly Advice[];
+  /** Extra length at its longest, from a chain. */
+  readonly extender?: number;
 }
 
-export function claspStates(
-  spec: Pick<ClaspSpec, 'length' | 'thickness' | 'extender'>,
-): ClosureState[] {
-  const at = (id: string, label: string, more: number): ClosureState => ({
+/** A rigid clasp as it goes round. */
+export const claspRound = ({ length, thickness }: ClaspSize): RoundPart => ({
+  kind: 'rigid',
+  length,
+  height: thickness / 2,
+});
+
+function claspStates(size: ClaspSize): ClosureState[] {
+  const { extender = 0 } = size;
+  const at = (id: string, label: string, more: readonly RoundPart[]): ClosureState => ({
     id,
     label,
-    extra: [
-      { kind: 'rigid', length: spec.length, height: spec.thickness / 2 },
-      ...(more > 0 ? [{ kind: 'flexible' as const, length: more, height: 1 }] : []),
-    ],
+    extra: [claspRound(size), ...more],
   });
-  return spec.extender > 0
-    ? [at('shortest', 'First link', 0), at('longest', 'Last link', spec.extender)]
-    : [at('closed', 'Closed', 0)];
+  return extender > 0
+    ? [
+        at('shortest', 'First link', []),
+        at('longest', 'Last link', [{ kind: 'flexible', length: extender, height: 1 }]),
+      ]
+    : [at('closed', 'Closed', [])];
 }
 
-/** A clasp tied on at both ends, or at the end only when the start is a loop of cord. */
-export function tiedClasp(site: ClosureSite, spec: ClaspSpec): ClosureLayout {
-  const half = spec.length / 2 + 4;
-  return plainClosure({
-    states: claspStates(spec),
-    reach: { start: spec.onLoop ? 0 : half, end: half + spec.extender },
-    uses: [...(spec.onLoop ? [] : tieUses(site, 'start')), ...tieUses(site, 'end')],
-    passages: [{ what: 'the ring', hole: RING_INSIDE, runs: tiedRuns(site.runs) }],
-    needs: spec.needs,
-    advice: spec.advice,
+/** Rigid parts of a closure seen from their edge, one after the other, about x = 0. */
+export function edgeOfRigid(parts: readonly RoundPart[], colour: string): Primitive[] {
+  const rigid = parts.filter((part) => part.kind === 'rigid');
+  let x = -rigid.reduce((sum, part) => sum + part.length, 0) / 2;
+  return rigid.map(({ length, height }, i) => {
+    const box = roundedBox(x, -2 * height, length, 2 * height, height * 0.8);
+    x += length;
+    return plateOf('closure', `closed-clasp-${i}`, colour, [box]);
   });
 }
 
@@ -158,26 +175,66 @@ export const drawChain = (x: number, s: 1 | -1, length: number, colour: string):
   });
 };
 
+/** A hook as an outline from x along the piece. */
+export const hookOutline = (x: number, length: number, width: number): Point[] => [
+  [x, -width * 0.18],
+  [x + length * 0.55, -width * 0.18],
+  [x + length * 0.9, -width * 0.5],
+  [x + length, 0],
+  [x + length * 0.86, width * 0.5],
+  [x + length * 0.5, width * 0.5],
+  [x + length * 0.5, width * 0.24],
+  [x + length * 0.8, width * 0.22],
+  [x + length * 0.86, -width * 0.05],
+  [x + length * 0.6, width * 0.1],
+  [x, width * 0.18],
+];
+
+/** A clasp that is called by name and has a colour of its own. */
+export interface TiedClasp extends ClosureBase {
+  readonly name: string;
+  readonly colour: string;
+}
+
+/** What tells one tied clasp from another. */
+interface TiedClaspSpec<C extends TiedClasp> {
+  readonly entry: ClosureEntry;
+  /** What it asks for besides name and colour. */
+  readonly fields: readonly Field[];
+  make(): C;
+  size(clasp: C): ClaspSize;
+  /** Whether the start is a loop of cord that the clasp closes on. */
+  onLoop?(clasp: C): boolean;
+  /** What is needed besides the clasp itself. */
+  needs?(clasp: C): Need[];
+  advice?(clasp: C, site: ClosureSite): Advice[];
+  /** Both halves, beyond the rings that the cords are tied to. */
+  draw(clasp: C, length: number): readonly Primitive[];
+  /** What is done when both ends are tied. */
+  readonly after?: readonly PartStep[];
+  readonly extends?: Saying;
+  readonly ruleOfThumb?: ClosureKind<C>['ruleOfThumb'];
+  readonly finish: ClosureKind['finish'];
+  readonly mistakes: readonly string[];
+}
+
 /** Steps that all tied clasps share. */
-export function tieSteps(
+function tieSteps(
   site: ClosureSite,
   name: string,
   onLoop: boolean,
 ): { readonly start: readonly PartStep[]; readonly end: readonly PartStep[] } {
   const fold = site.runs.every((run) => run.folded);
+  const start = once(
+    `Tie the start to ${name}`,
+    fold
+      ? 'Push the folds through the ring, pass all ends through them and pull the hitch snug.'
+      : 'Pass the cords through the ring and tie one knot in all of them, close to it.',
+  );
   return {
-    start: onLoop
-      ? []
-      : [
-          once(
-            `Tie the start to ${name}`,
-            fold
-              ? 'Push the folds through the ring, pass all ends through them and pull the hitch snug.'
-              : 'Pass the cords through the ring and tie one knot in all of them, close to it.',
-          ),
-        ],
+    start: onLoop ? [] : [start],
     end: [
-      once(
+      tryOn(
         'Try it on before the end is tied',
         `Hold it closed where ${name} will sit. Its place sets the size.`,
       ),
@@ -186,5 +243,48 @@ export function tieSteps(
         'Pass the cords through the ring and tie one knot in all of them, close to it; pull each end by itself.',
       ),
     ],
+  };
+}
+
+/** A clasp tied on at both ends, or at the end only when the start is a loop of cord. */
+export function tiedClasp<C extends TiedClasp>(spec: TiedClaspSpec<C>): ClosureKind<C, NoMeasures> {
+  const onLoop = (clasp: C): boolean => spec.onLoop?.(clasp) ?? false;
+  return {
+    entry: spec.entry,
+    fields: [nameField(), ...spec.fields, COLOUR_FIELD],
+    make: () => spec.make(),
+    aim: (clasp) => [claspRound(spec.size(clasp))],
+    layOut(clasp, site) {
+      const size = spec.size(clasp);
+      const half = size.length / 2 + 4;
+      return plainClosure(
+        {},
+        {
+          states: claspStates(size),
+          reach: { start: onLoop(clasp) ? 0 : half, end: half + (size.extender ?? 0) },
+          uses: [...(onLoop(clasp) ? [] : tieUses(site, 'start')), ...tieUses(site, 'end')],
+          passages: [{ what: 'the ring', hole: RING_INSIDE, runs: tiedRuns(site.runs) }],
+          needs: [{ id: clasp.name, label: clasp.name, count: 1 }, ...(spec.needs?.(clasp) ?? [])],
+          advice: spec.advice?.(clasp, site) ?? [],
+        },
+      );
+    },
+    draw(clasp, site, _layout, { length, done }) {
+      const state = done ? 'laid' : 'planned';
+      return [
+        ...(onLoop(clasp) ? [] : drawRing(site, 'start', 0, clasp.colour, state)),
+        ...drawRing(site, 'end', length, clasp.colour, state),
+        ...spec.draw(clasp, length),
+      ];
+    },
+    drawEdge: (clasp) => edgeOfRigid([claspRound(spec.size(clasp))], clasp.colour),
+    steps(clasp, site) {
+      const { start, end } = tieSteps(site, clasp.name, onLoop(clasp));
+      return { start, end: [...end, ...(spec.after ?? [])] };
+    },
+    ...(spec.extends === undefined ? {} : { extends: spec.extends }),
+    ...(spec.ruleOfThumb ? { ruleOfThumb: spec.ruleOfThumb } : {}),
+    finish: spec.finish,
+    mistakes: spec.mistakes,
   };
 }

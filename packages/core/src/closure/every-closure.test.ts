@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { testClosureSite, testCord, testRuns, pointsOf } from '../testing.js';
+import { inMm, testClosureSite, testCord, testRuns, pointsOf } from '../testing.js';
 import { CLOSURE_KINDS, closureKind } from './registry.js';
 
 const cord = testCord(2);
@@ -28,7 +28,7 @@ describe.each(CLOSURE_KINDS.map((kind) => [kind.entry.type, kind] as const))('%s
       ...kind.mistakes,
     ];
     expect(words.length).toBeGreaterThan(0);
-    for (const word of words) expect(word).not.toMatch(/undefined|NaN|Infinity/);
+    for (const word of words) expect(inMm(word)).not.toMatch(/undefined|NaN|Infinity/);
     expect(layout.uses.every((use) => use.reason.mm >= 0 && Number.isFinite(use.reason.mm))).toBe(
       true,
     );

@@ -8,10 +8,16 @@ import { CORD_KIND_FACTS, effectiveDiameter } from '../material/cord.js';
 import { EYE_LIES, eyeStrokes } from '../part/loop/drawing.js';
 import { bundleOfRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
-import { endTails, useEach } from './tails.js';
+import { endTails, useEach } from './uses.js';
+import type { Measures } from '../kind/closure-kind.js';
 
 /** End in mm of a single cord's loop, turned back below its knot. */
 const TURNED_BACK = 40;
+
+/** How far round inside a loop is tied, in mm. */
+export interface LoopMeasures extends Measures {
+  readonly perimeter: number;
+}
 
 export interface LoopEnd {
   /** Inner perimeter in mm as it is tied: tight, since it loosens. */
@@ -61,6 +67,7 @@ export function loopEnd(
       ...useEach(
         site.runs,
         {
+          area: 'closure',
           code: 'closure.loop',
           label: single ? 'Loop' : 'Half of the loop',
           detail: 'the way round inside, and π × the cord along its middle',
@@ -70,6 +77,7 @@ export function loopEnd(
       ...useEach(
         site.runs,
         {
+          area: 'knot',
           code: 'knot.loop',
           label: 'Knots that shut the loop',
           detail: 'overhand, in all cords together, taken as one thick cord',
@@ -82,6 +90,7 @@ export function loopEnd(
         ? useEach(
             site.runs,
             {
+              area: 'end',
               code: 'end.turned-back',
               label: 'End of the loop',
               detail: 'left below the knot, trimmed afterwards',

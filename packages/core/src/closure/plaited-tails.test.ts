@@ -1,8 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import type { ClosureKind } from '../kind/closure-kind.js';
 import { sumOf } from '../kind/reason.js';
+import { chainCord } from '../part/chain-cord/index.js';
 import { plaitRatio } from '../knot/plait.js';
-import { pointsOf, testClosureSite, testCord, testRuns } from '../testing.js';
+import { inMm, pointsOf, testClosureSite, testCord, testRuns } from '../testing.js';
 import { coiledSlider, type CoiledSlider } from './coiled-slider/index.js';
 import { cordEnds } from './cord-ends/index.js';
 import { squareKnotSlider, type SquareKnotSlider } from './square-knot-slider/index.js';
@@ -45,7 +46,7 @@ describe.each(sliders.map((kind) => [kind.entry.label, kind] as const))(
       const titles = (slider: Slider): string[] =>
         kind
           .steps(slider, site, kind.layOut(slider, site, body), 150)
-          .end.map((step) => step.title);
+          .end.map((step) => inMm(step.title));
       expect(titles(plaited)[0]).toMatch(/^Plait the ends/);
       expect(titles(straight)[0]).not.toMatch(/^Plait/);
     });
@@ -92,9 +93,8 @@ describe('ties', () => {
     const ties: TieEnds = { type: 'tie-ends', length: 90, tailForm: 'plaited' };
     const each = tieEnds.layOut(ties, site, []).uses[0]!.reason;
     expect(each.mm).toBeCloseTo(90 * plaitRatio('three', 1.5), 6);
-    expect(tieEnds.steps(ties, site, tieEnds.layOut(ties, site, []), 150).end[0]!.title).toMatch(
-      /^Plait/,
-    );
+    const [step] = tieEnds.steps(ties, site, tieEnds.layOut(ties, site, []), 150).end;
+    expect(inMm(step!.title)).toMatch(/^Plait/);
     expect(tieEnds.layOut(ties, testClosureSite(runs(2)), []).advice[0]!.code).toBe('plait.cords');
   });
 });
@@ -121,8 +121,8 @@ describe('ends of strands that are folded at the start', () => {
 
 describe('cord ends on a crocheted chain', () => {
   const site = testClosureSite(testRuns(['core'], testCord(0.8)), {
-    firstKind: 'chain-cord',
-    lastKind: 'chain-cord',
+    first: chainCord.entry,
+    last: chainCord.entry,
     thickness: 2,
   });
   it('are as wide as the chain, and a narrow one offers the width that does', () => {

@@ -1,42 +1,23 @@
 import type { ClosureKind } from '../kind/closure-kind.js';
-import { breakawayClasp, type BreakawayClasp } from './breakaway-clasp/index.js';
-import { coiledSlider, type CoiledSlider } from './coiled-slider/index.js';
-import { cordEnds, type CordEnds } from './cord-ends/index.js';
-import { glueInClasp, type GlueInClasp } from './glue-in-clasp/index.js';
-import { hookAndRing, type HookAndRing } from './hook-and-ring/index.js';
-import { lariat, type Lariat } from './lariat/index.js';
-import { lobster, type Lobster } from './lobster/index.js';
-import { loopAndButton, type LoopAndButton } from './loop-and-button/index.js';
-import { loopAndKnot, type LoopAndKnot } from './loop-and-knot/index.js';
-import { sideReleaseBuckle, type BuckleClosure } from './side-release-buckle/index.js';
-import { squareKnotSlider, type SquareKnotSlider } from './square-knot-slider/index.js';
-import { tieEnds, type TieEnds } from './tie-ends/index.js';
-import { toggle, type Toggle } from './toggle/index.js';
-import { turksHeadSlider, type TurksHeadSlider } from './turks-head-slider/index.js';
-import { twoSlidingKnots, type TwoSlidingKnots } from './two-sliding-knots/index.js';
-import { twoWayBead, type TwoWayBead } from './two-way-bead/index.js';
-
-/** Any closure of a piece. */
-export type Closure =
-  | BuckleClosure
-  | LoopAndButton
-  | LoopAndKnot
-  | SquareKnotSlider
-  | CoiledSlider
-  | TurksHeadSlider
-  | TwoSlidingKnots
-  | TwoWayBead
-  | Lobster
-  | Toggle
-  | HookAndRing
-  | CordEnds
-  | GlueInClasp
-  | BreakawayClasp
-  | TieEnds
-  | Lariat;
+import { breakawayClasp } from './breakaway-clasp/index.js';
+import { coiledSlider } from './coiled-slider/index.js';
+import { cordEnds } from './cord-ends/index.js';
+import { glueInClasp } from './glue-in-clasp/index.js';
+import { hookAndRing } from './hook-and-ring/index.js';
+import { lariat } from './lariat/index.js';
+import { lobster } from './lobster/index.js';
+import { loopAndButton } from './loop-and-button/index.js';
+import { loopAndKnot } from './loop-and-knot/index.js';
+import { sideReleaseBuckle } from './side-release-buckle/index.js';
+import { squareKnotSlider } from './square-knot-slider/index.js';
+import { tieEnds } from './tie-ends/index.js';
+import { toggle } from './toggle/index.js';
+import { turksHeadSlider } from './turks-head-slider/index.js';
+import { twoSlidingKnots } from './two-sliding-knots/index.js';
+import { twoWayBead } from './two-way-bead/index.js';
 
 /** Every closure there is. A new one is a folder beside this file and a line here. */
-export const CLOSURE_KINDS: readonly ClosureKind[] = [
+const KINDS = [
   sideReleaseBuckle,
   squareKnotSlider,
   coiledSlider,
@@ -53,7 +34,13 @@ export const CLOSURE_KINDS: readonly ClosureKind[] = [
   breakawayClasp,
   tieEnds,
   lariat,
-] as readonly ClosureKind[];
+] as const;
+
+/** Any closure of a piece. */
+export type Closure = ReturnType<(typeof KINDS)[number]['make']>;
+
+// What every kind takes is its own closure; the registry gives each what it has made itself.
+export const CLOSURE_KINDS = KINDS as readonly unknown[] as readonly ClosureKind[];
 
 const BY_TYPE = new Map(CLOSURE_KINDS.map((kind) => [kind.entry.type, kind]));
 

@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import type { ClosureBase, ClosureKind } from '../kind/closure-kind.js';
 import { sumOf } from '../kind/reason.js';
 import { innerCircumference, type RoundPart } from '../measure/fit.js';
-import { testClosureSite, testCord, testRuns } from '../testing.js';
+import { inMm, testClosureSite, testCord, testRuns } from '../testing.js';
 import { coiledSlider } from './coiled-slider/index.js';
 import { squareKnotSlider } from './square-knot-slider/index.js';
 import { twoSlidingKnots } from './two-sliding-knots/index.js';
@@ -44,7 +44,7 @@ describe.each(sliders.map((kind) => [kind.entry.label, kind] as const))('%s', (_
     const least = (kind.layOut(closure, site, of).measures.tail ?? 0) - 10;
     const layout = kind.layOut({ ...closure, tails: least } as ClosureBase, site, of);
     const item = layout.advice.find((f) => f.code === 'closure.range');
-    expect(item?.message).toMatch(/10 mm longer/);
+    expect(inMm(item!.message)).toMatch(/10 mm longer/);
     const mended = { ...closure, tails: item?.fix?.value } as ClosureBase;
     expect(kind.layOut(mended, site, of).advice.map((f) => f.code)).not.toContain('closure.range');
   });

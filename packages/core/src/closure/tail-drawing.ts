@@ -2,7 +2,7 @@ import type { ClosureSite } from '../kind/closure-kind.js';
 import type { Primitive } from '../kind/primitive.js';
 import type { Run } from '../kind/run.js';
 import { lanesOf } from '../knot/lanes.js';
-import { flipped, moved, straightRuns } from '../knot/stroke.js';
+import { asThing, flipped, moved, straightRuns } from '../knot/stroke.js';
 import { stopper, type StopperForm } from '../knot/stopper.js';
 import { bundleOfRuns } from '../part/pick.js';
 import { plaitStrokes } from '../part/plait/drawing.js';
@@ -59,13 +59,14 @@ export function drawTails(
     const beyond = form ? stopper(form, bundleOfRuns(runs)).length + STUB : STUB;
     const plaited = runs.length === site.runs.length ? plaiting : null;
     return [
-      ...moved(knot?.below ?? [], tail),
-      ...(plaited ? plaitStrokes(plaited, 'closure', 0, tail, state, 'tail') : []),
+      ...asThing(moved(knot?.below ?? [], tail), 'stopper'),
+      ...(plaited ? asThing(plaitStrokes(plaited, 'closure', 0, tail, state, 'tail'), 'tail') : []),
       ...straightRuns(runs, 'closure', plaited ? tail : 0, tail + beyond, state).map((stroke) => ({
         ...stroke,
         ends: 'round' as const,
+        thing: 'run' as const,
       })),
-      ...moved(knot?.above ?? [], tail),
+      ...asThing(moved(knot?.above ?? [], tail), 'stopper'),
     ];
   };
   const named = (shapes: readonly Primitive[], side: string): Primitive[] =>

@@ -3,7 +3,7 @@ import type { ClosureSite } from '../kind/closure-kind.js';
 import type { PartLayout, PartSite } from '../kind/part-kind.js';
 import type { Bounds, CordStroke, Drawing, Point, Primitive } from '../kind/primitive.js';
 import { remember } from '../kind/remember.js';
-import type { Side } from '../kind/side.js';
+import type { Side } from '../measure/side.js';
 import { smoothLine } from '../knot/spline.js';
 import { moved, strokeOf } from '../knot/stroke.js';
 import { effectiveDiameter, workingTail } from '../material/cord.js';

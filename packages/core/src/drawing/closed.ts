@@ -1,16 +1,17 @@
 import { closureKind } from '../closure/registry.js';
-import type { Drawing, Plate, Point, Primitive } from '../kind/primitive.js';
-import { plateOf, roundedBox } from '../knot/plate.js';
-import { strokeOf } from '../knot/stroke.js';
+import type { WornOpen } from '../kind/closure-kind.js';
+import type { Drawing, Plate, Primitive } from '../kind/primitive.js';
+import { edgeLine, plainEdge } from '../knot/edge.js';
 import { effectiveDiameter } from '../material/cord.js';
-import { angleOf, type RoundPart } from '../measure/fit.js';
+import { anglesOf, wornIn } from '../measure/fit.js';
+import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { stretchOf } from '../plan/fit-plan.js';
 import type { Plan } from '../plan/plan-types.js';
+import { bend, type Path } from './bend.js';
 import { benchSites, type BenchSites } from './bench.js';
 import { boundsOf } from './bounds.js';
-import { layPart, type Path } from './closed-parts.js';
-import { arc, onRound, turned } from './round.js';
+import { arc, onRound } from './round.js';
 
 /** Measures of the closed view in mm, for its labels. */
 export interface ClosedView extends Drawing {
@@ -33,76 +34,59 @@ const circle = (key: string, part: string, fill: Plate['fill'], r: number): Plat
   outlines: [arc(r, 0, 2 * Math.PI)],
 });
 
-/** The closure on top: rigid clasps straight across the round, cord and sliders lying along it. */
+/** The piece's parts one after the other along a path. */
+function layParts(
+  piece: Piece,
+  plan: Plan,
+  sites: BenchSites,
+  path: Path,
+  places: readonly { readonly from: number; readonly to: number }[],
+): Primitive[] {
+  return plan.parts.flatMap(({ id, layout }, i) => {
+    const part = piece.parts[i]!;
+    const site = sites.parts[i]!;
+    const shapes =
+      partKind(part.kind).drawEdge?.(part, site, layout) ?? plainEdge(id, site, layout);
+    const { from, to } = places[i]!;
+    return bend(shapes, path, from, (to - from) / Math.max(1e-9, layout.length));
+  });
+}
+
+/** The closure on top, lying along the round: its cord, and what it is made of. */
 function layClosure(
   piece: Piece,
   plan: Plan,
   sites: BenchSites,
-  inner: number,
+  path: Path,
   half: number,
 ): Primitive[] {
   const kind = closureKind(piece.closure.type);
-  const aim = kind.aim(piece.closure, sites.closure);
   const run = sites.closure.runs[0];
-  const colour =
-    'colour' in piece.closure && typeof piece.closure.colour === 'string'
-      ? piece.closure.colour
-      : '#8b8f92';
-  const shapes: Primitive[] = [];
-  const d = run ? effectiveDiameter(run.cord) : 1;
-  if (run) {
-    shapes.push(
-      strokeOf(run, 'closed-closure-cord', 'closure', [arc(inner + d / 2, -half, half)], 'laid'),
-    );
-  }
-  const rigid = aim.filter((part) => part.kind === 'rigid');
-  let from = -rigid.reduce((sum, part) => sum + angleOf(part, inner), 0) / 2;
-  rigid.forEach((part, i) => {
-    const turn = angleOf(part, inner);
-    const [cx, cy] = onRound(inner + part.height, from + turn / 2);
-    const box = roundedBox(
-      -part.length / 2,
-      -part.height,
-      part.length,
-      2 * part.height,
-      part.height * 0.8,
-    );
-    shapes.push(
-      plateOf('closure', `closed-clasp-${i}`, colour, [
-        turned(box, from + turn / 2).map(([x, y]): Point => [x + cx, y + cy]),
-      ]),
-    );
-    from += turn;
-  });
-  const grip = plan.closure.measures.grip;
-  if (rigid.length === 0 && grip !== undefined && run) {
-    const cord = 'cord' in piece.closure ? piece.closure.cord : run.cord;
-    const reach = Math.max(0.01, grip / 2 / inner - d / inner);
-    shapes.push({
-      ...strokeOf(
-        { strand: 0, cord },
-        'closed-slider',
-        'closure',
-        [arc(inner + 1.5 * d, -reach, reach)],
-        'laid',
-        'round',
-      ),
-      diameter: 3 * d,
-    });
-  }
-  return shapes;
+  const cord = run
+    ? [
+        {
+          ...edgeLine(run, 'closure', 2 * half, effectiveDiameter(run.cord) / 2),
+          key: 'closed-closure-cord',
+        },
+      ]
+    : [];
+  return [
+    ...bend(cord, path, -half, 1),
+    ...bend(kind.drawEdge?.(piece.closure, sites.closure, plan.closure) ?? [], path, 0, 1),
+  ];
 }
 
 /** A piece worn open: round the neck once or twice, and down at the front. */
-function drawWorn(piece: Piece, plan: Plan, sites: BenchSites): ClosedView {
+function drawWorn(
+  piece: Piece,
+  plan: Plan,
+  sites: BenchSites,
+  { rounds, hangs }: WornOpen,
+): ClosedView {
   const target = sites.closure.target;
   const inner = target / (2 * Math.PI);
-  const doubled = piece.closure.type === 'lariat' && piece.closure.way === 'own-loop';
-  const rounds = doubled ? 2 : 1;
   const hanging = Math.max(0, plan.fit.length - rounds * target);
-  const oneSided =
-    piece.closure.type === 'lariat' && ['ring', 'toggle', 'lobster'].includes(piece.closure.way);
-  const down = oneSided ? 0 : hanging / 2;
+  const down = hangs === 'end' ? 0 : hanging / 2;
   // The two ends hang a little apart, so that both can be seen.
   const apart = 5;
   const path: Path = {
@@ -123,17 +107,12 @@ function drawWorn(piece: Piece, plan: Plan, sites: BenchSites): ClosedView {
   const shapes: Primitive[] = [
     circle('room', 'fit', 'room', inner),
     circle('body', 'wearer', 'body', Math.max(1, (plan.fit.girth || target) / (2 * Math.PI))),
-    ...plan.parts.flatMap((part, index) =>
-      layPart({
-        piece,
-        part: piece.parts[index]!,
-        plan: part,
-        sites,
-        index,
-        from: part.start,
-        to: part.start + part.layout.length,
-        path,
-      }),
+    ...layParts(
+      piece,
+      plan,
+      sites,
+      path,
+      plan.parts.map(({ start, layout }) => ({ from: start, to: start + layout.length })),
     ),
   ];
   return {
@@ -158,37 +137,25 @@ export function drawClosed(
   plan: Plan,
   sites: BenchSites = benchSites(piece),
 ): ClosedView {
-  if (plan.fit.circumference === 0) return drawWorn(piece, plan, sites);
+  const kind = closureKind(piece.closure.type);
+  const open = kind.open?.(piece.closure, sites.closure);
+  if (open) return drawWorn(piece, plan, sites, open);
   const radius = (girth: number): number => girth / (2 * Math.PI);
   const inner = radius(plan.fit.circumference);
-  const stretch = 1 + stretchOf(piece);
-  const worn = (part: RoundPart): RoundPart =>
-    part.kind === 'flexible' ? { ...part, length: part.length * stretch } : part;
-  const aim = closureKind(piece.closure.type).aim(piece.closure, sites.closure);
-  const half = aim.reduce((sum, part) => sum + angleOf(part, inner), 0) / 2;
-  const angles = plan.parts.map(({ layout }) =>
-    layout.round.reduce((sum, part) => sum + angleOf(worn(part), inner), 0),
-  );
+  const stretch = stretchOf(piece);
+  const half = anglesOf(kind.aim(piece.closure, sites.closure), inner) / 2;
   // Distances along the path are angles times the inside radius.
   const path: Path = {
     at: (distance, h) => onRound(inner + h, distance / inner),
     turn: (distance) => distance / inner,
   };
-  let from = half;
-  const parts = plan.parts.flatMap((part, index) => {
-    const start = from;
-    from += angles[index]!;
-    return layPart({
-      piece,
-      part: piece.parts[index]!,
-      plan: part,
-      sites,
-      index,
-      from: start * inner,
-      to: from * inner,
-      path,
-    });
+  let at = half;
+  const places = plan.parts.map(({ layout }) => {
+    const from = at;
+    at += anglesOf(wornIn(layout.round, stretch), inner);
+    return { from: from * inner, to: at * inner };
   });
+  const parts = layParts(piece, plan, sites, path, places);
   const thickness = Math.max(...plan.parts.map(({ layout }) => layout.thickness));
   const [first, last] = [plan.fit.states[0], plan.fit.states.at(-1)];
   const adjusts = plan.fit.states.length > 1;
@@ -208,7 +175,7 @@ export function drawClosed(
     ...(pass > 0 ? [circle('pass', 'pass', 'pass', pass)] : []),
     // Seen along the limb, what stands out hides the cords of the other turns.
     ...parts.filter((shape) => shape.kind === 'cord'),
-    ...layClosure(piece, plan, sites, inner, half),
+    ...layClosure(piece, plan, sites, path, half * inner),
     ...parts.filter((shape) => shape.kind !== 'cord'),
   ];
   return {

@@ -8,7 +8,7 @@ import { drawClosed } from './closed.js';
 import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
 import type { SinnetPart } from '../part/square-knot-sinnet/index.js';
-import { BAND_CORDS, BAND_WAYS, planned as planOf, pointsOf } from '../testing.js';
+import { BAND_CORDS, BAND_WAYS, inMm, planned as planOf, pointsOf } from '../testing.js';
 import { makeSteps } from '../make/steps.js';
 
 /** Any piece of this kind that can be planned. */
@@ -37,7 +37,7 @@ describe('every piece', () => {
     fc.assert(
       fc.property(pieces, (piece) => {
         const plan = planOf(piece);
-        const steps = makeSteps(piece, plan, { unit: 'in', cordUnit: 'ft', hand: 'left' });
+        const steps = makeSteps(piece, plan, { hand: 'left' });
         const order = ['prepare', 'tie', 'finish'];
         const stages = steps.map((step) => order.indexOf(step.stage));
         expect(stages).toEqual([...stages].sort((a, b) => a - b));
@@ -45,8 +45,8 @@ describe('every piece', () => {
         const cuts = steps.filter((step) => /^cut-\d/.test(step.id));
         expect(cuts).toHaveLength(plan.strands.length);
         for (const step of steps) {
-          expect(step.title).not.toMatch(/undefined|NaN/);
-          expect(step.text).not.toMatch(/undefined|NaN/);
+          expect(inMm(step.title)).not.toMatch(/undefined|NaN/);
+          expect(inMm(step.text)).not.toMatch(/undefined|NaN/);
           expect(step.units).toBeGreaterThanOrEqual(1);
         }
       }),
@@ -56,13 +56,9 @@ describe('every piece', () => {
   it('warns of a flame exactly where one is used, and of children where one wears it', () => {
     fc.assert(
       fc.property(pieces, (piece) => {
-        const steps = makeSteps(piece, planOf(piece), {
-          unit: 'cm',
-          cordUnit: 'cm',
-          hand: 'right',
-        });
+        const steps = makeSteps(piece, planOf(piece), { hand: 'right' });
         const kinds = new Set(steps.flatMap((step) => step.cautions.map((c) => c.kind)));
-        const flame = steps.some((step) => /flame|Warm both ends/.test(step.text));
+        const flame = steps.some((step) => /flame|Warm both ends/.test(inMm(step.text)));
         expect(kinds.has('flame')).toBe(flame);
         expect(kinds.has('child')).toBe(piece.wearer.child);
         expect(kinds.has('blade')).toBe(true);

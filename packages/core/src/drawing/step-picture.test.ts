@@ -13,7 +13,7 @@ const start = {
 const made = (id: string, hand: 'left' | 'right' = 'right') => {
   const piece = templateById(id).make(start);
   const plan = planned(piece);
-  const steps = makeSteps(piece, plan, { unit: 'cm', cordUnit: 'cm', hand });
+  const steps = makeSteps(piece, plan, { hand });
   const first = hand === 'right' ? ('left' as const) : ('right' as const);
   return { piece, plan, steps, first };
 };

@@ -1,13 +1,13 @@
 import { closureKind } from '../closure/registry.js';
 import type { BeadSolid, Bounds, CordStroke, Point, Primitive } from '../kind/primitive.js';
-import type { Side } from '../kind/side.js';
+import type { Side } from '../measure/side.js';
 import type { Step } from '../kind/step.js';
 import { coresOf } from '../knot/lanes.js';
 import { flippedAcross, hanging, moved, straightRuns, strokeOf } from '../knot/stroke.js';
 import { effectiveDiameter } from '../material/cord.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
-import { runsOf, tiedSpan } from '../piece/runs.js';
+import { runsEndingByKnots, runsOf, tiedSpan } from '../piece/runs.js';
 import type { Plan } from '../plan/plan-types.js';
 import { benchSites, drawBench, roomOf, type BenchSites } from './bench.js';
 import { boundsOf } from './bounds.js';
@@ -72,10 +72,7 @@ export function movingBetween(
 const movesIn =
   ({ moves }: Pick<Step, 'moves'>) =>
   (shape: Primitive): boolean =>
-    moves === undefined ||
-    moves.some((what) =>
-      what === 'own' ? shape.kind === 'cord' && shape.strand === 0 : shape.key.startsWith(what),
-    );
+    moves === undefined || moves.some((thing) => shape.thing === thing);
 
 /** What does not move after all lies there. */
 const still = (shape: Primitive): Primitive =>
@@ -222,7 +219,7 @@ function endPicture(scene: Scene, side: 'start' | 'end', step: Step): StepPictur
     ...(side === 'end'
       ? movingBetween(draw(false), draw(true)).map((shape) => (moves(shape) ? shape : still(shape)))
       : // What is tied at the end is not there yet when the work begins.
-        draw(true).filter((shape) => !shape.key.startsWith('closure-stop'))),
+        draw(true).filter(({ thing }) => thing !== 'stopper')),
   ];
   const bench = drawBench(
     piece,
@@ -261,7 +258,7 @@ function endPicture(scene: Scene, side: 'start' | 'end', step: Step): StepPictur
 function endsPicture(scene: Scene, step: Step): StepPicture {
   const { piece, plan, firstSide, sites } = scene;
   const span = tiedSpan(piece.parts);
-  if (!span) return endPicture(scene, 'end', step);
+  if (!span || runsEndingByKnots(runsOf(piece)).length === 0) return endPicture(scene, 'end', step);
   const last = plan.parts[span[1]]!;
   const bench = drawBench(piece, plan, { firstSide, tails: true }, sites);
   const frame = frameAbout(

@@ -1,15 +1,16 @@
 import type { Practice } from '../material/practice.js';
 import type { EndTreatment } from '../material/ends.js';
+import type { Cord } from '../material/cord.js';
 import type { Advice } from '../measure/advice.js';
 import type { RoundPart } from '../measure/fit.js';
-import type { PassGirth } from '../measure/girth.js';
-import type { Cord } from '../material/cord.js';
+import type { PassGirth, WearSite } from '../measure/girth.js';
+import type { Saying } from '../measure/saying.js';
+import type { Side } from '../measure/side.js';
 import type { Field } from './field.js';
-import type { PartStep } from './part-kind.js';
+import type { PartEntry, PartStep } from './part-kind.js';
 import type { Primitive } from './primitive.js';
 import type { AuxiliaryCord, Need, Passage, Reason, Use } from './reason.js';
-import type { Run } from './run.js';
-import type { Side } from './side.js';
+import type { LegRole, Run } from './run.js';
 
 export interface ClosureBase {
   readonly type: string;
@@ -31,9 +32,9 @@ export interface ClosureSite {
   readonly child: boolean;
   /** Largest across in mm of what lies in the first and the last part. */
   readonly endSize: number;
-  /** Kinds of the first and the last part. */
-  readonly firstKind: string;
-  readonly lastKind: string;
+  /** What the first and the last part say of themselves; null where there is none. */
+  readonly first: PartEntry | null;
+  readonly last: PartEntry | null;
   /** Width and thickness in mm of the work where it meets the closure. */
   readonly width: number;
   readonly thickness: number;
@@ -46,8 +47,12 @@ export interface ClosureState {
   readonly extra: readonly RoundPart[];
 }
 
+/** Measures that drawing and steps of a closure need again, in mm. */
+export type Measures = Readonly<Record<string, number>>;
+export type NoMeasures = Readonly<Record<never, number>>;
+
 /** A closure worked out for a piece. */
-export interface ClosureLayout {
+export interface ClosureLayout<M extends Measures = Measures> {
   /** From the shortest to the longest. One for a closure that does not adjust; none for an open piece. */
   readonly states: readonly ClosureState[];
   /** How far it reaches on the bench beyond the start and the end of the parts, in mm. */
@@ -58,8 +63,7 @@ export interface ClosureLayout {
   readonly passages: readonly Passage[];
   /** Paths are relative to the closure. */
   readonly advice: readonly Advice[];
-  /** Measures that the drawing and the steps need again, in mm. */
-  readonly measures: Readonly<Record<string, number>>;
+  readonly measures: M;
 }
 
 export interface ClosureEntry {
@@ -68,6 +72,8 @@ export interface ClosureEntry {
   readonly blurb: string;
   /** Whether it opens, so that the piece need not pass the hand. */
   readonly opens: boolean;
+  /** Whether it gives way under a pull before the cord does. */
+  readonly givesWay?: true;
 }
 
 export interface ClosureDraw {
@@ -80,46 +86,98 @@ export interface ClosureDraw {
   readonly firstSide: Side;
 }
 
+/** A piece that is worn open. */
+export interface WornOpen {
+  /** How long it is to be, in mm. */
+  readonly length: readonly Reason[];
+  /** How many times it goes round the neck, and whether both ends hang down at the front. */
+  readonly rounds: 1 | 2;
+  readonly hangs: 'both' | 'end';
+}
+
+/** The trade's rule of thumb beside the plan, as a comparison. Lengths in mm of all cords together. */
+export interface RuleOfThumb {
+  readonly label: Saying;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** What rules of thumb go by. Lengths in mm. */
+export interface Work {
+  /** Of the parts. */
+  readonly length: number;
+  /** Inner circumference aimed at. */
+  readonly target: number;
+  readonly wrist: number;
+  readonly site: WearSite;
+  readonly strands: number;
+  /** Whether some part is tied over a core. */
+  readonly overCore: boolean;
+  /** Whether it begins with a loop of its cord for the closure. */
+  readonly startsWithLoop: boolean;
+}
+
+/** What is looked at when all is done: in a few words, and in whole ones. */
+export interface Check {
+  readonly title: Saying;
+  readonly text: Saying;
+}
+
 /** The one face of every closure: model, drawing, steps and catalogue entry. */
-export interface ClosureKind<C extends ClosureBase = ClosureBase> {
+export interface ClosureKind<C extends ClosureBase = ClosureBase, M extends Measures = Measures> {
   readonly entry: ClosureEntry;
   readonly fields: readonly Field[];
   make(cord: Cord): C;
   /** What lies in the round when it is worn at the size aimed at. */
   aim(closure: C, site: ClosureSite): readonly RoundPart[];
   /** @param body the parts as they go round, for closures whose tails depend on it */
-  layOut(closure: C, site: ClosureSite, body: readonly RoundPart[]): ClosureLayout;
+  layOut(closure: C, site: ClosureSite, body: readonly RoundPart[]): ClosureLayout<M>;
   draw(
     closure: C,
     site: ClosureSite,
-    layout: ClosureLayout,
+    layout: ClosureLayout<M>,
     options: ClosureDraw,
   ): readonly Primitive[];
   /** What lies under the work on the bench, for findings that the cords go over. */
   drawBelow?(closure: C, options: ClosureDraw): readonly Primitive[];
+  /**
+   * The closed closure seen from its edge, its middle at x = 0, the skin at y = 0 and the outside at y < 0;
+   * see PartKind. Its cord alone when left out.
+   */
+  drawEdge?(closure: C, site: ClosureSite, layout: ClosureLayout<M>): readonly Primitive[];
   /** What is done before the parts are worked, and what closes the piece after them. */
   steps(
     closure: C,
     site: ClosureSite,
-    layout: ClosureLayout,
+    layout: ClosureLayout<M>,
     length: number,
   ): { readonly start: readonly PartStep[]; readonly end: readonly PartStep[] };
-  /** For a piece that is worn open: how long it is to be, as reasons. */
-  openLength?(closure: C, site: ClosureSite): readonly Reason[];
+  /** How a piece with it is worn open; left out where it closes. */
+  open?(closure: C, site: ClosureSite): WornOpen;
+  /** Length in mm of cut core ends that it hides in the first part tied over a core. */
+  buries?(closure: C, legs: readonly (readonly LegRole[])[]): number;
+  /** How it makes up for a piece that came out short. */
+  readonly extends?: Saying;
+  /** What makers go by for this kind of piece; null where they have no rule. */
+  ruleOfThumb?(closure: C, work: Work): RuleOfThumb | null;
   /** What is named before an end is cut, and looked at when all is done. */
   readonly finish: {
     /** Ends and runs of the closure that stay. */
-    readonly stays: readonly string[];
+    readonly stays: readonly Saying[];
     /** Ends that are trimmed. */
-    readonly goes: readonly string[];
+    readonly goes: readonly Saying[];
     /** What a finished closure must do. */
-    readonly checks: readonly string[];
+    readonly checks: readonly Check[];
   };
   /** What goes wrong here most often. */
   readonly mistakes: readonly string[];
 }
 
-export const plainClosure = (more: Partial<ClosureLayout>): ClosureLayout => ({
+/** A layout with nothing special about it, to be filled in. */
+export const plainClosure = <M extends Measures>(
+  measures: M,
+  more: Partial<Omit<ClosureLayout, 'measures'>>,
+): ClosureLayout<M> => ({
   states: [],
   reach: { start: 0, end: 0 },
   uses: [],
@@ -127,6 +185,6 @@ export const plainClosure = (more: Partial<ClosureLayout>): ClosureLayout => ({
   needs: [],
   passages: [],
   advice: [],
-  measures: {},
+  measures,
   ...more,
 });

@@ -82,3 +82,64 @@ export const MAX_ROW = 400;
 
 /** Names of parts and beads within a piece. */
 export const ID_PATTERN = /^[a-z0-9][a-z0-9-]{0,39}$/;
+
+/** Measures of things as they are sold, in millimetres whatever the maker's unit. */
+export const sizeField = (
+  key: string,
+  label: string,
+  min: number,
+  max: number,
+  when?: LengthField['when'],
+): LengthField => ({
+  type: 'length',
+  key,
+  label,
+  min,
+  max,
+  small: true,
+  ...(when ? { when } : {}),
+});
+
+export const countField = (
+  key: string,
+  label: string,
+  min: number,
+  max: number,
+  open?: string,
+): CountField => ({ type: 'count', key, label, min, max, ...(open ? { open } : {}) });
+
+/** @param choices each with its label, and what it means where that is not plain */
+export const choiceField = <Id extends string>(
+  key: string,
+  label: string,
+  choices: Readonly<Record<Id, string | readonly [label: string, blurb: string]>>,
+  more: Partial<Pick<ChoiceField, 'optional' | 'when' | 'drawn'>> = {},
+): ChoiceField => ({
+  type: 'choice',
+  key,
+  label,
+  choices: Object.entries<string | readonly [string, string]>(choices).map(([id, said]) =>
+    typeof said === 'string' ? { id, label: said } : { id, label: said[0], blurb: said[1] },
+  ),
+  ...more,
+});
+
+/** The same choices where each has its own description elsewhere. */
+export const formField = <Id extends string>(
+  key: string,
+  label: string,
+  ids: readonly Id[],
+  forms: Readonly<Record<Id, { readonly label: string; readonly blurb?: string }>>,
+): ChoiceField => ({
+  type: 'choice',
+  key,
+  label,
+  choices: ids.map((id) => {
+    const { blurb } = forms[id];
+    return { id, label: forms[id].label, ...(blurb === undefined ? {} : { blurb }) };
+  }),
+});
+
+/** What a thing is called on the list of things to have. */
+export const nameField = (label = 'Name'): TextField => ({ type: 'text', key: 'name', label });
+export const COLOUR_FIELD: ColourField = { type: 'colour', key: 'colour', label: 'Colour' };

@@ -3,11 +3,12 @@ import type { Cord } from '../material/cord.js';
 import type { Practice } from '../material/practice.js';
 import type { Advice } from '../measure/advice.js';
 import type { RoundPart } from '../measure/fit.js';
+import type { Saying } from '../measure/saying.js';
+import type { Side } from '../measure/side.js';
 import type { Field } from './field.js';
-import type { Bounds, Primitive } from './primitive.js';
+import type { Bounds, Primitive, Thing } from './primitive.js';
 import type { AuxiliaryCord, Need, Passage, Use } from './reason.js';
 import type { Run, LegRole } from './run.js';
-import type { Side } from './side.js';
 import type { Caution, Wait } from './step.js';
 
 /** How hard the hand pulls; sets the pitch. */
@@ -32,7 +33,7 @@ export interface PartSite {
   /** Length in mm at its start where cut core ends lie hidden beside the core. */
   readonly buried: number;
   /** This hand's finished length per unit / the model's; 1 until learnt. */
-  readonly pitch: number;
+  readonly pitchFactor: number;
   readonly practice: Practice;
   readonly first: boolean;
   readonly last: boolean;
@@ -43,8 +44,12 @@ export interface PlacedBead {
   readonly id: string;
   /** Middle of the bead in mm from the start of its part. */
   readonly at: number;
-  /** Half its height to the side it lies on, where it is off the middle; the run it is strung on. */
+  /** Number of the run it is strung on, from 0, where it lies off the middle. */
   readonly run?: number;
+  /** A ring between beads: to be had like them, and not counted left and right of the middle. */
+  readonly spacer?: true;
+  /** Lies in a row that is alike from both ends as a whole, whatever each bead's place. */
+  readonly inRow?: true;
 }
 
 /** Cross-section of the finished work in mm. */
@@ -80,21 +85,22 @@ export interface DrawOptions {
   readonly firstSide: Side;
 }
 
-/** One kind of action on a part, as its kind describes it. */
+/** One kind of action on a part or a closure, as its kind describes it. */
 export interface PartStep {
-  readonly title: string;
-  readonly text: string;
+  readonly title: Saying;
+  readonly text: Saying;
   readonly units: number;
   readonly unitName?: string;
   readonly sideOf?: (unit: number, firstSide: Side) => Side;
-  /** What this very unit is: 'next: 6 mm grey'. */
-  readonly unitText?: (unit: number) => string;
+  /** Whether the bump of a unit shows which side it came from. */
+  readonly bumps?: boolean;
+  /** What this very unit is: 'Hematite 6 mm'. */
+  readonly unitText?: (unit: number) => Saying;
+  /** Whether it is tried on in this step, so that no other step has to ask for it. */
+  readonly triesOn?: boolean;
   readonly wait?: Wait;
-  /**
-   * What of the closure moves in this step, for its picture: `own` for its own cord, else how the keys
-   * of the shapes begin; nothing where it is only looked at. All of it when left out.
-   */
-  readonly moves?: readonly string[];
+  /** What of the closure moves in this step, for its picture; all of it when left out. */
+  readonly moves?: readonly Thing[];
   readonly cautions: readonly Caution[];
 }
 
@@ -120,7 +126,7 @@ export interface PartStart {
   readonly runs: number;
 }
 
-/** What a kind of part says of itself where parts are chosen. */
+/** What a kind of part says of itself. */
 export interface PartEntry {
   readonly id: string;
   readonly label: string;
@@ -133,7 +139,19 @@ export interface PartEntry {
   /** What one unit takes a practised hand, in seconds. Common practice, no source; a log corrects it. */
   readonly seconds: number;
   /** Whether its length grows with every unit, so that a hand has a pitch of its own here. */
-  readonly pitched?: boolean;
+  readonly pitched?: true;
+  /** How working cords tie here: over a core, or over each other. Left out where none tie. */
+  readonly ties?: 'over-core' | 'over-each-other';
+  /** Whether it serves the closure, and so has no counterpart at the other end. */
+  readonly forClosure?: true;
+  /** Whether it goes into a cord end as thick as it is, and not as its cords. */
+  readonly solid?: true;
+}
+
+/** A part with less of its work, and what was left out: 'one square knot (two half knots)'. */
+export interface Fewer<P extends PartBase = PartBase> {
+  readonly part: P;
+  readonly leftOut: Saying;
 }
 
 /** The one face of every kind of part: model, drawing, steps and catalogue entry. */
@@ -150,7 +168,15 @@ export interface PartKind<P extends PartBase = PartBase> {
   layOut(part: P, site: PartSite, share: number): PartLayout;
   /** The part on the bench from x = 0 to its length, y = 0 on its centre line. */
   draw(part: P, site: PartSite, layout: PartLayout, options: DrawOptions): readonly Primitive[];
+  /**
+   * The part seen from its edge, as when the piece is closed round the body: from x = 0 to its length, the
+   * skin at y = 0 and the outside at y < 0. Cord bends with the round, things keep their shape. A line of
+   * cord with its beads when left out.
+   */
+  drawEdge?(part: P, site: PartSite, layout: PartLayout): readonly Primitive[];
   steps(part: P, site: PartSite, layout: PartLayout): readonly PartStep[];
+  /** Cords from the left in the order in which the work wants them; their own order when left out. */
+  order?(part: P, site: PartSite): readonly Run[];
   /** Close-up of the unit to be tied next, hanging downwards from the work done. */
   picture?(
     part: P,
@@ -165,6 +191,10 @@ export interface PartKind<P extends PartBase = PartBase> {
   swatch?(part: P, cord: Cord): SwatchModel;
   /** The part turned end for end; the same part when it looks alike both ways. */
   mirror?(part: P): P;
+  /** A little less of it, for when the cord runs short; null where nothing can be left out. */
+  fewer?(part: P): Fewer<P> | null;
+  /** The part tied with so many units, whatever length they make. */
+  withUnits?(part: P, units: number): P;
 }
 
 /** A layout with nothing special about it, to be filled in. */

@@ -5,6 +5,9 @@ export type Point = readonly [number, number];
 /** A point in space in mm: z towards the viewer. */
 export type Point3 = readonly [number, number, number];
 
+/** What of a closure a shape is, for the pictures of the steps that move it. */
+export type Thing = 'run' | 'tail' | 'stopper' | 'slider' | 'bead';
+
 export type CordTexture = 'braid' | 'twist' | 'smooth';
 
 /** A length of cord, drawn as a stroke of its own diameter along one or more lines. */
@@ -23,6 +26,7 @@ export interface CordStroke {
   readonly ends: 'round' | 'butt';
   /** laid: as it lies; planned: still to be tied; tail: trimmed away later; moving: goes next. */
   readonly state: 'laid' | 'planned' | 'tail' | 'moving';
+  readonly thing?: Thing;
 }
 
 /** A flat solid thing (a buckle half, the body inside a closed piece): closed outlines, even-odd. */
@@ -32,6 +36,7 @@ export interface Plate {
   readonly part: string;
   readonly fill: 'finding' | 'finding-recess' | 'stone' | 'body' | 'room' | 'range' | 'pass';
   readonly colour?: string;
+  readonly thing?: Thing;
   readonly outlines: readonly (readonly Point[])[];
 }
 
@@ -49,12 +54,14 @@ export interface BeadSolid {
   /** Angle of its cord against the x axis, in radians, clockwise as seen. */
   readonly turn: number;
   readonly state: 'laid' | 'planned' | 'moving';
+  readonly thing?: Thing;
 }
 
 /** An arrow that shows where a cord goes. */
 export interface Arrow {
   readonly kind: 'arrow';
   readonly key: string;
+  readonly thing?: undefined;
   /** Thickness in mm; its head is in proportion. */
   readonly width: number;
   readonly line: readonly Point[];

@@ -1,20 +1,38 @@
 import type { Cord } from '../material/cord.js';
+import type { Saying } from '../measure/saying.js';
 import type { Run } from './run.js';
+
+/**
+ * Where a length goes:
+ * - `fit`: part of the way round, no cord of its own
+ * - `start`, `closure`: fixed lengths at the ends
+ * - `run`: along the work, as long as it
+ * - `knot`: in knots
+ * - `end`: trimmed away
+ * - `reserve`: for a hand that takes more
+ */
+export const AREAS = ['fit', 'start', 'run', 'knot', 'closure', 'end', 'reserve'] as const;
+export type Area = (typeof AREAS)[number];
 
 /** One named part of a length. A length is the exact sum of its reasons. */
 export interface Reason {
-  /**
-   * `area.what`. Areas: `start` and `closure` (fixed lengths at the ends), `run` (straight, as long as
-   * the work), `knot` (cord in knots), `end` (trimmed away), `reserve`.
-   */
+  readonly area: Area;
+  /** Stable name for programs. Reasons of one code and technique are added up. */
   readonly code: string;
-  readonly label: string;
-  /** How the number comes about, in plain words; numbers in it are already rounded. */
-  readonly detail: string;
+  readonly label: Saying;
+  /** How the number comes about, in plain words. */
+  readonly detail: Saying;
   /** In mm. Never rounded. */
   readonly mm: number;
   /** Where the part is a repeat: how many times what length (mm). */
   readonly times?: { readonly count: number; readonly each: number };
+  /**
+   * Where both halves of a folded strand tie one knot together: what is said of the two, for whom the
+   * count stays and the length of each is doubled.
+   */
+  readonly bothHalves?: Saying;
+  /** True where the cord is there already and not cut: a strand that has it comes with the work. */
+  readonly given?: boolean;
   /** True where the model behind it is an assumption that a swatch should check. */
   readonly assumed?: boolean;
   /** Prior spread of a hand's take-up here: standard deviation of its logarithm. 0 when left out. */
@@ -24,9 +42,6 @@ export interface Reason {
   /** What was learnt of this hand: its factor, already in `mm`, and how many makes that rests on. */
   readonly hand?: { readonly factor: number; readonly rests: number };
 }
-
-/** Code of cord that is there already and not cut: a strand that has it comes with the work. */
-export const GIVEN = 'run.given';
 
 /** The one way to add reasons up, so that "the sum is exact" means the same sum everywhere. */
 export const sumOf = (reasons: readonly Reason[]): number =>
@@ -44,6 +59,18 @@ export interface Use {
   readonly reason: Reason;
 }
 
+/** The same length some times over, for one run. */
+export const useOf = (
+  run: Pick<Run, 'strand' | 'half'>,
+  reason: Omit<Reason, 'mm' | 'times'>,
+  each: number,
+  count = 1,
+): Use => ({
+  strand: run.strand,
+  half: run.half,
+  reason: { ...reason, mm: count * each, times: { count, each } },
+});
+
 /** A cord cut besides the strands: a slider's, a whipping's, a thread to pull by. */
 export interface AuxiliaryCord {
   readonly id: string;
@@ -55,9 +82,14 @@ export interface AuxiliaryCord {
 
 /** A finding, button or other thing to have ready. */
 export interface Need {
-  readonly label: string;
+  /** Like things have the same, and are counted together. */
+  readonly id: string;
+  readonly label: Saying;
   readonly count: number;
 }
+
+/** A thing that is called by its own name. */
+export const needOf = (name: string, count = 1): Need => ({ id: name, label: name, count });
 
 /** Cords that go through a hole together. */
 export interface Passage {

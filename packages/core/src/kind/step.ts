@@ -1,4 +1,6 @@
-import type { Side } from './side.js';
+import type { Saying } from '../measure/saying.js';
+import type { Side } from '../measure/side.js';
+import type { Thing } from './primitive.js';
 
 /** A caution in plain words, shown where the hand is in danger and never as a certificate of safety. */
 export interface Caution {
@@ -31,20 +33,31 @@ export type Look =
   /** Closed round the body. */
   | { readonly kind: 'worn' };
 
-/** One action of the maker's hands, or one kind of action repeated `units` times. */
+/** What is said of every unit: each sentence once, and which of them goes with each unit. */
+export interface Calls {
+  readonly said: readonly Saying[];
+  readonly order: readonly number[];
+}
+
+/**
+ * One action of the maker's hands, or one kind of action repeated `units` times. Plain data: a make keeps
+ * its steps as they were when it was begun.
+ */
 export interface Step {
   readonly id: string;
   readonly stage: 'prepare' | 'tie' | 'finish';
-  readonly title: string;
-  readonly text: string;
+  readonly title: Saying;
+  readonly text: Saying;
   /** How many times it is done; the counter counts these. >= 1. */
   readonly units: number;
   /** What one unit is called: 'half knot'. */
   readonly unitName?: string;
-  /** Which side each unit starts from, when it matters. */
-  readonly sideOf?: (unit: number) => Side;
-  /** What this very unit is: 'Bead 3: hematite, 6 mm'. */
-  readonly unitText?: (unit: number) => string;
+  /** Which side the units start from, by turns, when it matters. */
+  readonly sides?: readonly Side[];
+  /** Whether the bump of a unit shows which side it came from. */
+  readonly bumps?: boolean;
+  /** What each very unit is. */
+  readonly calls?: Calls;
   /** The part of the piece it is done on, for the drawing. */
   readonly part?: string;
   /** Where a part is worked in several steps: how many of its units come before this step. */
@@ -52,12 +65,23 @@ export interface Step {
   /** What its picture shows. */
   readonly look?: Look;
   /** What of the closure moves in it; see PartStep. */
-  readonly moves?: readonly string[];
+  readonly moves?: readonly Thing[];
   /** Before a cut: the ends that stay, and those that go. */
-  readonly ends?: { readonly stays: readonly string[]; readonly goes: readonly string[] };
+  readonly ends?: { readonly stays: readonly Saying[]; readonly goes: readonly Saying[] };
   /** What goes wrong here most often. */
   readonly mistakes?: readonly string[];
   /** A wait that begins when it is done. */
   readonly wait?: Wait;
   readonly cautions: readonly Caution[];
 }
+
+/** The side a unit starts from; null where sides do not matter. Units before the first count down from 0. */
+export function sideAt({ sides }: Pick<Step, 'sides'>, unit: number): Side | null {
+  if (!sides || sides.length === 0) return null;
+  const n = sides.length;
+  return sides[((unit % n) + n) % n]!;
+}
+
+/** What a unit is called; null where all are alike. */
+export const callAt = ({ calls }: Pick<Step, 'calls'>, unit: number): Saying | null =>
+  calls?.said[calls.order[unit] ?? -1] ?? null;

@@ -1,18 +1,19 @@
-import type { Use } from '../kind/reason.js';
+import { useOf, type Use } from '../kind/reason.js';
 import type { Run } from '../kind/run.js';
 
 /** Cord that runs lose to the length of a part by lying straight in it. */
 export const straightUse = (runs: readonly Run[], length: number): Use[] =>
   length <= 0
     ? []
-    : runs.map((run) => ({
-        strand: run.strand,
-        half: run.half,
-        reason: {
-          code: 'run.straight',
-          label: 'Straight runs',
-          detail: 'as long as the work they lie in',
-          mm: length,
-          times: { count: 1, each: length },
-        },
-      }));
+    : runs.map((run) =>
+        useOf(
+          run,
+          {
+            area: 'run',
+            code: 'run.straight',
+            label: 'Straight runs',
+            detail: 'as long as the work they lie in',
+          },
+          length,
+        ),
+      );

@@ -1,4 +1,4 @@
-import type { Arrow, CordStroke, Point, Primitive } from '../kind/primitive.js';
+import type { Arrow, CordStroke, Point, Primitive, Thing } from '../kind/primitive.js';
 import type { Run } from '../kind/run.js';
 import { CORD_KIND_FACTS, effectiveDiameter } from '../material/cord.js';
 import { lanesOf } from './lanes.js';
@@ -24,15 +24,18 @@ export const strokeOf = (
   state,
 });
 
-/** Runs lying straight in their lanes from one place along the piece to another. */
+/**
+ * Runs lying straight in their lanes from one place along the piece to another.
+ * @param lanes where each lies, when others lie beside them
+ */
 export function straightRuns(
   runs: readonly Run[],
   part: string,
   from: number,
   to: number,
   state: CordStroke['state'] = 'laid',
+  lanes: ReadonlyMap<number, number> = lanesOf(runs),
 ): CordStroke[] {
-  const lanes = lanesOf(runs);
   return runs.map((run) => {
     const y = lanes.get(run.index) ?? 0;
     return strokeOf(
@@ -65,6 +68,10 @@ export function gatheredRuns(
     lines: stroke.lines.map((line) => line.map(([x, y]): Point => [x, y * by])),
   }));
 }
+
+/** The same shapes, named as what of a closure they are. */
+export const asThing = (shapes: readonly Primitive[], thing: Thing): Primitive[] =>
+  shapes.map((shape) => (shape.kind === 'arrow' ? shape : { ...shape, thing }));
 
 const map = (shape: Primitive, move: (p: Point) => Point, turn: number): Primitive => {
   switch (shape.kind) {

@@ -5,6 +5,7 @@ import { layChain, type ChainPart } from '../part/chain-cord/model.js';
 import { hitchesOf } from '../part/hitch-spiral/index.js';
 import { turksHeadSlider } from '../closure/turks-head-slider/index.js';
 import {
+  inMm,
   adviceCodes,
   planned,
   testBead,
@@ -166,7 +167,7 @@ describe('a crocheted chain', () => {
   });
   it('tells how much comes out of an endless loop on both sides', () => {
     const laid = chainCord.layOut(chain({ length: 400, loop: 480 }), site, 0);
-    expect(laid.advice[0]!.message).toMatch(/40 mm on either side/);
+    expect(inMm(laid.advice[0]!.message)).toMatch(/40 mm on either side/);
     expect(chainCord.layOut(chain({ length: 400, loop: 300 }), site, 0).advice[0]!.code).toBe(
       'chain.loop',
     );
@@ -185,9 +186,7 @@ describe('a crocheted chain', () => {
     expect(made.totals.cut).toBeGreaterThan(1000);
     expect(opened.strands[0]!.given).toBe(true);
     expect(opened.totals.cut).toBe(0);
-    const titles = makeSteps(looped, opened, { unit: 'cm', cordUnit: 'cm', hand: 'right' }).map(
-      (step) => step.title,
-    );
+    const titles = makeSteps(looped, opened, { hand: 'right' }).map((step) => step.title);
     expect(titles[0]).toBe('Have the endless loop ready');
     expect(titles).toContain('Open the loop and shorten it on both sides');
     expect(opened.parts[0]!.layout.units).toBe(1);

@@ -1,7 +1,8 @@
 import { closureKind } from '../closure/registry.js';
 import { passage } from '../material/passage.js';
-import { angleOf, type RoundPart } from '../measure/fit.js';
-import type { BeadsPart } from '../part/beads/index.js';
+import { sumOf } from '../kind/reason.js';
+import { angleOf, anglesOf, beforeStretch, wornIn } from '../measure/fit.js';
+import type { BeadsPart } from '../part/beads/model.js';
 import { partKind, type Part } from '../part/registry.js';
 import { alternated, graded, inBlocks } from '../piece/arrange.js';
 import { freshId } from '../piece/edit.js';
@@ -136,21 +137,17 @@ function measureOf(piece: Piece, hand: Hand): { readonly has: number; readonly w
   const site = closureSiteOf(piece, sites);
   const kind = closureKind(piece.closure.type);
   const { layouts } = fitParts(piece, sites, site);
-  const stretch = 1 + stretchOf(piece);
-  const open = kind.openLength?.(piece.closure, site);
+  const stretch = stretchOf(piece);
+  const open = kind.open?.(piece.closure, site);
   if (open) {
     return {
       has: layouts.reduce((sum, layout) => sum + layout.length, 0),
-      wants: open.reduce((sum, reason) => sum + reason.mm, 0) / stretch,
+      wants: beforeStretch(sumOf(open.length), stretch),
     };
   }
   const r = site.target / (2 * Math.PI);
-  const worn = (part: RoundPart): RoundPart =>
-    part.kind === 'flexible' ? { ...part, length: part.length * stretch } : part;
-  const angle = [
-    ...layouts.flatMap((layout) => layout.round.map(worn)),
-    ...kind.aim(piece.closure, site),
-  ].reduce((sum, part) => sum + angleOf(part, r), 0);
+  const round = layouts.flatMap((layout) => layout.round);
+  const angle = anglesOf([...wornIn(round, stretch), ...kind.aim(piece.closure, site)], r);
   return { has: angle * r, wants: site.turns * site.target };
 }
 
@@ -266,7 +263,7 @@ export function* proposeLayouts(
     const r = piece.wear.length ?? one.wants / piece.wear.turns;
     const own = (id: string): number => {
       const { length, height } = bead(id);
-      const open = closureKind(piece.closure.type).openLength !== undefined;
+      const open = closureKind(piece.closure.type).open !== undefined;
       const inner = r / (2 * Math.PI);
       return open ? length : angleOf({ kind: 'beads', length, height: height / 2 }, inner) * inner;
     };

@@ -148,7 +148,7 @@ describe('simulated makers', () => {
       expect(observations).toHaveLength(5);
       const strand = planned(EXAMPLE_PIECE, handOf(lessonsFrom(observations))).strands[0]!;
       const tails = strand.reasons
-        .filter((r) => r.code.startsWith('end'))
+        .filter((r) => r.area === 'end')
         .reduce((sum, r) => sum + r.mm, 0);
       for (let i = 0; i < 10; i++) {
         if (fixed + knots * factor() + tails > strand.total) short++;

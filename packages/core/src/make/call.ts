@@ -1,35 +1,28 @@
-import type { Side } from '../kind/side.js';
-import type { Step } from '../kind/step.js';
-import { sayCount } from '../measure/plural.js';
+import { callAt, sideAt, type Step } from '../kind/step.js';
+import { inSentence, say, several, type Saying } from '../measure/saying.js';
+import type { Side } from '../measure/side.js';
 import type { Place } from './progress.js';
 
-const HALF_KNOT = 'half knot';
-
 /**
- * Side of the last half knot before a step: its bump lies on the other one, where it came out. Null
- * where none is tied yet.
+ * Side of the last unit before a step that shows by its bump where it came from: the bump lies on the
+ * other side, where it came out. Null where none is tied yet.
  */
 function lastSide(steps: readonly Step[], index: number): Side | null {
-  const before = steps
-    .slice(0, index)
-    .findLast((step) => step.unitName === HALF_KNOT && step.sideOf && step.part !== 'closure');
-  return before?.sideOf?.(before.units - 1) ?? null;
+  const before = steps.slice(0, index).findLast((step) => step.bumps);
+  return before ? sideAt(before, before.units - 1) : null;
 }
 
 /** What a whole step is called out as: 'two half knots, left first, where the bump lies'. */
-function called(steps: readonly Step[], index: number): string {
+function called(steps: readonly Step[], index: number): Saying {
   const step = steps[index]!;
-  if (step.units === 1 && !step.sideOf) return lower(step.title);
-  const units = sayCount(step.units, step.unitName ?? 'time');
-  const side = step.sideOf?.(0);
-  if (!side) return step.unitText ? lower(strip(step.unitText(0))) : units;
-  const last = step.unitName === HALF_KNOT ? lastSide(steps, index) : null;
+  const side = sideAt(step, 0);
+  if (step.units === 1 && side === null) return inSentence(step.title);
+  const units = several(step.units, step.unitName ?? 'time');
+  if (side === null) return inSentence(callAt(step, 0) ?? [units]);
+  const last = step.bumps ? lastSide(steps, index) : null;
   const bump = last !== null && last !== side ? ', where the bump lies' : '';
-  return `${units}, ${step.units > 1 ? `${side} first` : `from the ${side}`}${bump}`;
+  return say`${units}, ${step.units > 1 ? `${side} first` : `from the ${side}`}${bump}`;
 }
-
-const strip = (text: string): string => text.replace(/^Next: /, '');
-const lower = (text: string): string => text.slice(0, 1).toLowerCase() + text.slice(1);
 
 /**
  * What comes after the unit at hand, as one would call it across the bench: the next bead, the rest of
@@ -37,16 +30,16 @@ const lower = (text: string): string => text.slice(0, 1).toLowerCase() + text.sl
  *
  * @returns null after the last step
  */
-export function callNext(steps: readonly Step[], { index, unit }: Place): string | null {
+export function callNext(steps: readonly Step[], { index, unit }: Place): Saying | null {
   const step = steps[index];
   if (!step) return null;
+  const next = index + 1 < steps.length ? called(steps, index + 1) : null;
   const left = step.units - unit - 1;
-  if (left > 0) {
-    if (step.unitText) return lower(strip(step.unitText(unit + 1)));
-    const then = index + 1 < steps.length ? `, then ${called(steps, index + 1)}` : '';
-    return `${sayCount(left, step.unitName ?? 'time')} more${then}`;
-  }
-  return index + 1 < steps.length ? called(steps, index + 1) : null;
+  if (left <= 0) return next;
+  const call = callAt(step, unit + 1);
+  if (call !== null) return inSentence(call);
+  const more = say`${several(left, step.unitName ?? 'time')} more`;
+  return next === null ? more : say`${more}, then ${next}`;
 }
 
 /**
@@ -58,8 +51,8 @@ export function sidesAt(
   step: Step,
   unit: number,
 ): { readonly last: Side | null; readonly next: Side } | null {
-  if (!step.sideOf) return null;
+  const next = sideAt(step, unit);
+  if (next === null) return null;
   // Before the first unit of a step that goes on, the last one was tied before it.
-  const last = unit > 0 || (step.from ?? 0) > 0 ? step.sideOf(unit - 1) : null;
-  return { last, next: step.sideOf(unit) };
+  return { last: unit > 0 || (step.from ?? 0) > 0 ? sideAt(step, unit - 1) : null, next };
 }

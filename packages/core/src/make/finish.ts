@@ -1,14 +1,15 @@
 import { closureKind } from '../closure/registry.js';
+import type { Check } from '../kind/closure-kind.js';
 import { CAUTIONS } from '../kind/cautions.js';
 import type { Look, Step } from '../kind/step.js';
 import { DYE_DRIES, ENDS_COOL, GLUE_CURES, OIL_SINKS_IN, SEAL_DRIES } from '../kind/waits.js';
 import { CORD_KIND_FACTS, type CordKind } from '../material/cord.js';
 import { usualEnd, type EndTreatment } from '../material/ends.js';
-import { mm } from '../measure/speak.js';
 import type { Piece } from '../piece/piece.js';
 import { runsEndingByKnots, runsOf } from '../piece/runs.js';
 import type { Plan } from '../plan/plan-types.js';
 import { onceStep } from './set-up.js';
+import { cordNamed, laid, say, type Saying } from '../measure/saying.js';
 
 const LAST_KNOT: Look = { kind: 'ends' };
 
@@ -50,13 +51,13 @@ const has = (kinds: readonly CordKind[], test: (kind: CordKind) => boolean): boo
   kinds.some(test);
 
 /** The ends of the work itself that go, by cord; the closure names its own. */
-function workEnds(piece: Piece): string[] {
+function workEnds(piece: Piece): Saying[] {
   const ending = runsEndingByKnots(runsOf(piece));
   const strands = [...new Set(ending.map((run) => run.strand))];
   return strands.map((number) => {
     const own = ending.filter((run) => run.strand === number);
     const ends = own.length > 1 ? 'both ends' : 'the end';
-    return `${ends} of cord ${number} (${own[0]!.cord.colour.name}), which tied the knots`;
+    return say`${ends} of ${cordNamed(own[0]!)}, which tied the knots`;
   });
 }
 
@@ -64,7 +65,9 @@ function trim(piece: Piece): Step {
   const { finish } = closureKind(piece.closure.type);
   const mine = workEnds(piece);
   const stub =
-    piece.ends === 'tuck' ? 'Trim flush after tucking.' : `Leave stubs of ${mm(3)} to ${mm(4)}.`;
+    piece.ends === 'tuck'
+      ? 'Trim flush after tucking.'
+      : say`Leave stubs of ${laid(3)} to ${laid(4)}.`;
   return {
     ...onceStep(
       'finish',
@@ -76,10 +79,7 @@ function trim(piece: Piece): Step {
     ),
     ends: {
       stays: finish.stays,
-      goes: [
-        ...mine,
-        ...finish.goes.filter((end) => mine.length === 0 || !end.includes('working ends')),
-      ],
+      goes: [...mine, ...finish.goes],
     },
     mistakes: [
       'The wrong end is cut because both look alike: pull gently, and see what moves.',
@@ -141,18 +141,33 @@ function inspection(piece: Piece, plan: Plan): Step[] {
   const { counters, parts } = plan;
   const { finish } = closureKind(piece.closure.type);
   const beads = counters.left + counters.right + counters.middle;
-  const checks = [
+  const checks: Check[] = [
     ...finish.checks,
     counters.symmetric && parts.length > 1
-      ? `Both halves are alike${beads > 1 ? `: ${counters.left} beads left of the middle, ${counters.right} right of it` : ''}.`
-      : 'It looks as you meant it from one end to the other: nothing left out, no core showing where it should not.',
-    'Draw the inside over the back of your hand: no sharp or hard end anywhere.',
-    ...(beads > 0 ? ['Turn every bead: none is cracked, and no edge rubs the cord.'] : []),
+      ? {
+          title: 'Both halves are alike',
+          text: `Both halves are alike${beads > 1 ? `: ${counters.left} beads left of the middle, ${counters.right} right of it` : ''}.`,
+        }
+      : {
+          title: 'It looks as you meant it from one end to the other',
+          text: 'It looks as you meant it from one end to the other: nothing left out, no core showing where it should not.',
+        },
+    {
+      title: 'Draw the inside over the back of your hand',
+      text: 'Draw the inside over the back of your hand: no sharp or hard end anywhere.',
+    },
+    ...(beads > 0
+      ? [
+          {
+            title: 'Turn every bead',
+            text: 'Turn every bead: none is cracked, and no edge rubs the cord.',
+          },
+        ]
+      : []),
   ];
-  const titles = checks.map((text) => text.replace(/[:,.;].*$/, ''));
   return [
-    ...checks.map((text, i) =>
-      onceStep('finish', `check-${i + 1}`, titles[i]!, text, {
+    ...checks.map(({ title, text }, i) =>
+      onceStep('finish', `check-${i + 1}`, title, text, {
         kind: i < finish.checks.length ? 'end' : 'worn',
       }),
     ),

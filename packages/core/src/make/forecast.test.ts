@@ -35,8 +35,8 @@ const halfDone = (
 describe('half way', () => {
   it('a hand as planned comes out as planned, and the cord lasts', () => {
     const seen = forecast(own, plan, ANY_HAND, halfDone(1, 1));
-    expect(seen.pitch.factor).toBeCloseTo(1, 6);
-    expect(seen.takeUp.factor).toBeCloseTo(1, 6);
+    expect(seen.pitchFactor.factor).toBeCloseTo(1, 6);
+    expect(seen.takeUpFactor.factor).toBeCloseTo(1, 6);
     expect(seen.length.mid).toBeCloseTo(plan.fit.length, 1);
     expect(seen.lasts).toBeGreaterThan(0.99);
     expect(seen.latest.all).toBe(true);
@@ -46,13 +46,16 @@ describe('half way', () => {
     const seen = forecast(own, plan, ANY_HAND, { done: {}, length: 0, left: [null, null] });
     expect(seen.lasts).toBeGreaterThan(0.9);
     expect(seen.lasts).toBeLessThan(0.99);
-    expect(seen.takeUp).toEqual({ factor: 1, spread: expect.closeTo(Math.hypot(0.11, DRIFT), 9) });
+    expect(seen.takeUpFactor).toEqual({
+      factor: 1,
+      spread: expect.closeTo(Math.hypot(0.11, DRIFT), 9),
+    });
   });
   it('sees the hand of this make: its pitch, its take-up, the length that comes out', () => {
     const seen = forecast(own, plan, ANY_HAND, halfDone(1.12, 0.94));
-    expect(seen.takeUp.factor).toBeCloseTo(1.12, 1);
-    expect(seen.pitch.factor).toBeCloseTo(0.94, 1);
-    expect(seen.takeUp.spread).toBeLessThan(0.04);
+    expect(seen.takeUpFactor.factor).toBeCloseTo(1.12, 1);
+    expect(seen.pitchFactor.factor).toBeCloseTo(0.94, 1);
+    expect(seen.takeUpFactor.spread).toBeLessThan(0.04);
     expect(Math.abs(seen.length.mid - plan.fit.length * 0.94)).toBeLessThan(2);
     expect(seen.length.low).toBeLessThan(seen.length.mid);
     expect(seen.length.high).toBeGreaterThan(seen.length.mid);

@@ -37,9 +37,9 @@ export interface StrandForecast {
 
 export interface Forecast {
   /** Length of a unit of this make, over the plan's. */
-  readonly pitch: Guess;
+  readonly pitchFactor: Guess;
   /** Cord in a unit of this make, over the plan's. */
-  readonly takeUp: Guess;
+  readonly takeUpFactor: Guess;
   /** Length of all parts if tied on as planned: one in twenty, median, nineteen in twenty. */
   readonly length: { readonly low: number; readonly mid: number; readonly high: number };
   /** Units of filling parts that the planned length takes in this hand, and as many as were planned. */
@@ -162,7 +162,7 @@ export function forecast(
     grown > 0 && came > 0 ? came / grown : null,
     RULER.work / Math.max(1, came),
   );
-  const pitch = guess(pitchLog);
+  const pitchFactor = guess(pitchLog);
 
   const ends = endsOf(piece, plan);
   const stretched = grown > 0 && came > 0 ? came / grown : 1;
@@ -178,14 +178,14 @@ export function forecast(
     knotsDone > 0 && inKnots > 0 ? inKnots / knotsDone : null,
     (RULER.cord * Math.sqrt(measured.length)) / Math.max(1, inKnots),
   );
-  const takeUp = guess(takeUpLog);
+  const takeUpFactor = guess(takeUpLog);
 
   // To the planned length: parts that fill are tied as long as the rest needs.
   const fillPlanned = sum(states.map((s) => (s.pitched && s.fills ? s.left : 0)));
   const fillLength = sum(states.map((s) => (s.pitched && s.fills ? s.left * s.cost.length : 0)));
   const fixedPitched = pitched(left) - fillLength;
-  const missing = plan.fit.length - half.length - rigid(left) - fixedPitched * pitch.factor;
-  const more = fillLength > 0 ? Math.max(0, missing / (fillLength * pitch.factor)) : 1;
+  const missing = plan.fit.length - half.length - rigid(left) - fixedPitched * pitchFactor.factor;
+  const more = fillLength > 0 ? Math.max(0, missing / (fillLength * pitchFactor.factor)) : 1;
   const unitsLeft = (s: PartState): number => s.left * (s.pitched && s.fills ? more : 1);
 
   const z = normalQuantile(sureness);
@@ -193,7 +193,7 @@ export function forecast(
     const rest = cordIn(states, i, unitsLeft);
     const straight = sum(
       states.map(
-        (s) => s.cost.strands[i]!.straight * unitsLeft(s) * (s.pitched ? pitch.factor : 1),
+        (s) => s.cost.strands[i]!.straight * unitsLeft(s) * (s.pitched ? pitchFactor.factor : 1),
       ),
     );
     const fixed = straight + ends[i]!.end;
@@ -214,32 +214,32 @@ export function forecast(
         : free <= 0
           ? 0
           : normalCdf((Math.log(free / knots) - takeUpLog.mean) / sd);
-    const given = cord === null ? before.knots * takeUp.factor : 0;
+    const given = cord === null ? before.knots * takeUpFactor.factor : 0;
     return {
       number: strand.number,
       available: available - given,
-      needs: fixed + rest.knots * takeUp.factor,
-      needsSurely: fixed + knots * takeUp.factor * Math.exp(z * sd) - given,
+      needs: fixed + rest.knots * takeUpFactor.factor,
+      needsSurely: fixed + knots * takeUpFactor.factor * Math.exp(z * sd) - given,
       lasts: strand.given ? 1 : lasts,
     };
   });
 
-  const rest = pitched(left) * pitch.factor;
+  const rest = pitched(left) * pitchFactor.factor;
   const mid = half.length + rigid(left) + rest;
   // The ruler's error is in the work so far and, with it, in the pitch that the rest is reckoned by.
   const ruler = grown > 0 && came > 0 ? RULER.work ** 2 * (1 + (2 * rest) / came) : 0;
   const band = normalQuantile(0.95) * Math.sqrt((rest * pitchLog.sd) ** 2 + ruler);
   return {
-    pitch,
-    takeUp,
+    pitchFactor,
+    takeUpFactor,
     length: { low: mid - band, mid, high: mid + band },
     fill:
       fillLength > 0 ? { planned: fillPlanned, toLength: Math.round(fillPlanned * more) } : null,
     strands,
     lasts: Math.min(1, ...strands.map((strand) => strand.lasts)),
     latest: latestStop(plan, states, half, {
-      pitch: pitch.factor,
-      surely: takeUp.factor * Math.exp(z * takeUpLog.sd),
+      pitchFactor: pitchFactor.factor,
+      surely: takeUpFactor.factor * Math.exp(z * takeUpLog.sd),
       more,
       available: strands.map((strand, i) => strand.available - ends[i]!.end),
     }),
@@ -247,7 +247,7 @@ export function forecast(
 }
 
 interface Pace {
-  readonly pitch: number;
+  readonly pitchFactor: number;
   /** Take-up that is surely not exceeded. */
   readonly surely: number;
   /** Units of filling parts over those planned. */
@@ -261,14 +261,14 @@ function latestStop(
   plan: Plan,
   states: readonly PartState[],
   half: HalfWay,
-  { pitch, surely, more, available }: Pace,
+  { pitchFactor, surely, more, available }: Pace,
 ): Forecast['latest'] {
   const cord = [...available];
   let length = half.length;
   let at = states.find((s) => s.left > 0) ?? states.at(-1)!;
   let unit = at.done;
   for (const state of states) {
-    const grow = state.pitched ? pitch : 1;
+    const grow = state.pitched ? pitchFactor : 1;
     const units = state.left * (state.pitched && state.fills ? more : 1);
     const takes = state.cost.strands.map(({ knots, straight }) => knots * surely + straight * grow);
     // A given strand is there already, whatever it takes.

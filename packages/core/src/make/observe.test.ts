@@ -28,7 +28,7 @@ function recordOf(piece: Piece, factor: number, more: Partial<MakeRecord> = {}):
   return {
     cords: plan.strands.map((strand, i) => {
       const tails = strand.reasons
-        .filter((r) => r.code.startsWith('end.'))
+        .filter((r) => r.area === 'end')
         .reduce((sum, r) => sum + r.mm, 0);
       const used = states.reduce(
         (sum, { cost, plan: { kind, layout } }) => {

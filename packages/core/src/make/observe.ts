@@ -15,6 +15,9 @@ const plausible = ({ ratio }: Observation): boolean => ratio > PLAUSIBLE[0] && r
 
 const nominal = ({ mm, hand }: Reason): number => mm / (hand?.factor ?? 1);
 
+/** Whether a length stays in the finished piece. */
+const stays = ({ area }: Reason): boolean => area !== 'end' && area !== 'reserve';
+
 /** The largest of some amounts by name, where it is most of their sum. */
 function mostOf(amounts: ReadonlyMap<string, number>): string | null {
   const sum = [...amounts.values()].reduce((total, one) => total + one, 0);
@@ -55,8 +58,8 @@ function takeUp(plan: Plan, record: MakeRecord, tied: Tied): Observation[] {
   return kinds.flatMap((cordKind): Observation[] => {
     const strands = plan.strands.filter(({ cord, given }) => cord.kind === cordKind && !given);
     const varied = strands.flatMap(({ reasons }) => reasons.filter((r) => r.technique));
-    const scale = ({ code, technique }: Reason): number =>
-      code.startsWith('run.') ? stretched : partKind(technique!).entry.pitched ? tied.share : 1;
+    const scale = ({ area, technique }: Reason): number =>
+      area === 'run' ? stretched : partKind(technique!).entry.pitched ? tied.share : 1;
     const amounts = new Map<string, number>();
     for (const reason of varied) {
       add(amounts, reason.technique!, nominal(reason) * scale(reason));
@@ -67,9 +70,9 @@ function takeUp(plan: Plan, record: MakeRecord, tied: Tied): Observation[] {
     const other = strands
       .flatMap(({ reasons }) => reasons)
       .reduce((sum, reason) => {
-        if (reason.technique === technique || /^(end|reserve)/.test(reason.code)) return sum;
+        if (reason.technique === technique || !stays(reason)) return sum;
         if (reason.technique) return sum + reason.mm * scale(reason);
-        return sum + reason.mm * (reason.code.startsWith('run.') ? stretched : 1);
+        return sum + reason.mm * (reason.area === 'run' ? stretched : 1);
       }, 0);
     const own = varied.filter((reason) => reason.technique === technique);
     return [

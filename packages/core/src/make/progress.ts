@@ -51,3 +51,59 @@ export function doneByPart(steps: readonly Step[], done: number): Record<string,
   out.closure = (out.closure ?? 0) >= units ? 1 : 0;
   return out;
 }
+
+/**
+ * A place in a make that means the same however many steps there are: so many units of the step of this
+ * name are done.
+ */
+export interface StepPlace {
+  readonly step: string;
+  readonly unit: number;
+}
+
+/** Where a make begins. */
+export const startPlace = (steps: readonly Step[]): StepPlace => ({ step: steps[0]!.id, unit: 0 });
+
+/**
+ * A number of actions as the step they lead to; all of the last step when all is done.
+ *
+ * @param done 0 to totalActions; values outside are taken as the nearest end
+ */
+export function stepPlaceOf(steps: readonly Step[], done: number): StepPlace {
+  const { index, unit } = placeOf(steps, done);
+  const step = steps[index];
+  if (step) return { step: step.id, unit };
+  const last = steps.at(-1)!;
+  return { step: last.id, unit: last.units };
+}
+
+/** Actions done at a place; null where there is no such step, or not so many units of it. */
+export function actionsAt(steps: readonly Step[], { step, unit }: StepPlace): number | null {
+  const index = steps.findIndex(({ id }) => id === step);
+  if (index < 0 || unit > steps[index]!.units) return null;
+  return actionsBefore(steps, index) + unit;
+}
+
+/** How far a make is, for those who do not have its steps at hand. */
+export interface Reached {
+  readonly done: number;
+  readonly total: number;
+  /** Actions before the first finishing step. */
+  readonly finishFrom: number;
+  /** Units done of every part, by id, and whether the closure is made. */
+  readonly parts: Readonly<Record<string, number>>;
+}
+
+export const reachedBy = (steps: readonly Step[], done: number): Reached => ({
+  done,
+  total: totalActions(steps),
+  finishFrom: finishFrom(steps),
+  parts: doneByPart(steps, done),
+});
+
+/** Actions before the first finishing step. */
+export const finishFrom = (steps: readonly Step[]): number =>
+  actionsBefore(
+    steps,
+    steps.findIndex((step) => step.stage === 'finish'),
+  );

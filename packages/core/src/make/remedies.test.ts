@@ -3,7 +3,7 @@ import { ANY_HAND } from '../learn/hand.js';
 import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
 import { templateById } from '../template/templates.js';
-import { BAND_CORDS, planned } from '../testing.js';
+import { BAND_CORDS, inMm, planned } from '../testing.js';
 import { forecast, type HalfWay } from './forecast.js';
 import { remedies, type Remedy } from './remedies.js';
 
@@ -41,9 +41,9 @@ describe('what can be done', () => {
     const list = proposed(hemp, 0, [null, needs * 0.97]);
     expect(codes(list)).toEqual(['fewer-knots', 'join-cord', 'stop-short']);
     expect(list[0]!.lasts).toBeGreaterThan(0.3);
-    expect(list[0]!.text).toMatch(/two half knots.*\d+(\.\d)? mm shorter/);
+    expect(inMm(list[0]!.text)).toMatch(/two half knots.*\d+ mm shorter/);
     // The new cord makes up what is missing, and what lies beside the old one.
-    const more = Number(/([\d.]+) mm for cord 2/.exec(list[1]!.text)![1]);
+    const more = Number(/([\d.]+) mm for cord 2/.exec(inMm(list[1]!.text))![1]);
     expect(more).toBeGreaterThan(40);
     expect(more).toBeLessThan(needs / 2);
   });
@@ -51,7 +51,9 @@ describe('what can be done', () => {
     const own: Piece = { ...EXAMPLE_PIECE, strands: BAND_CORDS['own-core'](EXAMPLE_CORD) };
     const list = proposed(own, 0, [9000, 900]);
     expect(codes(list)).toContain('swap-cords');
-    expect(list.find((r) => r.code === 'swap-cords')!.text).toContain('Cord 1 has 9000 mm left');
+    expect(inMm(list.find((r) => r.code === 'swap-cords')!.text)).toContain(
+      'Cord 1 has 9000 mm left',
+    );
     const thin: Piece = {
       ...own,
       strands: own.strands.map((s, i) =>
@@ -65,6 +67,6 @@ describe('what can be done', () => {
     const plan = planned(hemp);
     const left = plan.strands.map(() => 160);
     const stop = proposed(hemp, 1, left).find((r) => r.code === 'stop-short');
-    expect(stop?.text).toMatch(/mm less than planned; .*makes up for it/);
+    expect(inMm(stop!.text)).toMatch(/mm less than planned; .*makes up for it/);
   });
 });

@@ -1,18 +1,19 @@
+import { closureKind } from '../closure/registry.js';
+import type { Fewer } from '../kind/part-kind.js';
 import type { Hand } from '../learn/hand.js';
 import { effectiveDiameter, workingTail } from '../material/cord.js';
-import { mm } from '../measure/speak.js';
 import type { Piece } from '../piece/piece.js';
 import { planPiece } from '../plan/plan.js';
 import type { Plan } from '../plan/plan-types.js';
 import { partKind, type Part } from '../part/registry.js';
 import { forecast, type Forecast, type HalfWay } from './forecast.js';
+import { cordLength, laid, listed, say, type Saying } from '../measure/saying.js';
 
 /** Something that can still be done, with what comes of it. */
 export interface Remedy {
   readonly code: 'fewer-knots' | 'swap-cords' | 'join-cord' | 'stop-short';
   readonly title: string;
-  /** Plain words; lengths as `12.3 mm`, for `speak`. */
-  readonly text: string;
+  readonly text: Saying;
   /** Probability that every strand lasts then. */
   readonly lasts: number;
 }
@@ -20,26 +21,31 @@ export interface Remedy {
 const percent = (p: number): string =>
   p > 0.995 ? 'more than 99 in 100' : p < 0.005 ? 'hardly ever' : `${Math.round(p * 100)} in 100`;
 
-/** Stretches between beads that are not begun, tied by a set number of knots, more than two of them. */
-const shortens = (part: Part, half: HalfWay): boolean =>
-  part.kind === 'square-knot-sinnet' &&
-  part.units !== null &&
-  part.units > 2 &&
-  (half.done[part.id] ?? 0) === 0;
+interface Stretch {
+  readonly index: number;
+  readonly fewer: Fewer;
+}
 
-/** One square knot fewer in each stretch between the beads still to come. */
+/** Stretches between beads that are not begun, of which something can be left out. */
+const stretchesOf = (piece: Piece, half: HalfWay): Stretch[] =>
+  piece.parts.flatMap((part, index): Stretch[] => {
+    const fewer = partKind(part.kind).fewer?.(part);
+    return fewer && (half.done[part.id] ?? 0) === 0 ? [{ index, fewer }] : [];
+  });
+
+/** A little less in each stretch between the beads still to come. */
 function fewerKnots(piece: Piece, hand: Hand, half: HalfWay, plan: Plan): Remedy[] {
-  const stretches = piece.parts.filter((part) => shortens(part, half));
-  if (stretches.length < 2) return [];
+  const stretches = stretchesOf(piece, half);
+  const [first] = stretches;
+  if (!first || stretches.length < 2) return [];
+  const changed = new Map(stretches.map(({ index, fewer }) => [index, fewer.part as Part]));
   const shorter: Piece = {
     ...piece,
     // The ends stay as they were planned: knots saved between the beads must not come back there.
     parts: piece.parts.map((part, i) => {
-      if (part.kind !== 'square-knot-sinnet') return part;
-      if (shortens(part, half)) return { ...part, units: part.units! - 2 };
-      return partKind(part.kind).fills(part)
-        ? { ...part, units: plan.parts[i]!.layout.units }
-        : part;
+      const kind = partKind(part.kind);
+      const fixed = kind.fills(part) && kind.withUnits?.(part, plan.parts[i]!.layout.units);
+      return changed.get(i) ?? ((fixed || part) as Part);
     }),
   };
   const planned = planPiece(shorter, hand);
@@ -54,7 +60,7 @@ function fewerKnots(piece: Piece, hand: Hand, half: HalfWay, plan: Plan): Remedy
     {
       code: 'fewer-knots',
       title: 'Fewer knots between the beads',
-      text: `Leave one square knot (two half knots) out of each of the ${stretches.length} stretches still to come. The parts come out ${mm(plan.fit.length - planned.fit.length)} shorter; every cord then lasts ${percent(lasts)}.`,
+      text: say`Leave ${first.fewer.leftOut} out of each of the ${stretches.length} stretches still to come. The parts come out ${laid(plan.fit.length - planned.fit.length)} shorter; every cord then lasts ${percent(lasts)}.`,
       lasts,
     },
   ];
@@ -86,7 +92,7 @@ function swapCords(piece: Piece, seen: Forecast): Remedy[] {
     {
       code: 'swap-cords',
       title: `Swap cord ${scarce.number} and cord ${other.number}`,
-      text: `Cord ${other.number} has ${mm(other.available)} left and ties on from here; cord ${scarce.number} goes on in its place, for which ${mm(other.needsSurely)} are enough.${coloured ? ' The colours change places from here on.' : ''}`,
+      text: say`Cord ${other.number} has ${cordLength(other.available)} left and ties on from here; cord ${scarce.number} goes on in its place, for which ${cordLength(other.needsSurely)} are enough.${coloured ? ' The colours change places from here on.' : ''}`,
       lasts: piece.cutting.sureness,
     },
   ];
@@ -103,34 +109,24 @@ function joinCord(piece: Piece, seen: Forecast): Remedy[] {
   const hold = (number: number): number => workingTail(piece.strands[number - 1]!.cord);
   const pieces = short.map(
     ({ number, needsSurely, available }) =>
-      `${mm(needsSurely - Math.max(0, available - hold(number)) + OVERLAP)} for cord ${number}`,
+      say`${cordLength(needsSurely - Math.max(0, available - hold(number)) + OVERLAP)} for cord ${number}`,
   );
-  const last = mm(Math.max(...short.map(({ number }) => hold(number))));
+  const last = laid(Math.max(...short.map(({ number }) => hold(number))));
   return [
     {
       code: 'join-cord',
       title: 'Join a cord',
-      text: `Cut ${pieces.join(' and ')}. Tie on until the old one is down to its last ${last}; lay old and new end beside each other into the core for ${mm(OVERLAP)}, go on with the new one, and secure both ends when the piece is finished. A joint is the weakest place: keep it away from the closure.`,
+      text: say`Cut ${listed(pieces, ' and ')}. Tie on until the old one is down to its last ${last}; lay old and new end beside each other into the core for ${laid(OVERLAP)}, go on with the new one, and secure both ends when the piece is finished. A joint is the weakest place: keep it away from the closure.`,
       lasts: sureness,
     },
   ];
 }
 
-/** Closures that take up a piece that came out short, with how. */
-const EXTENDS: Readonly<Record<string, string>> = {
-  lobster: 'a longer extender chain makes up for it',
-  'hook-and-ring': 'a larger ring or a link more makes up for it',
-  toggle: 'a link between bar and end makes up for it',
-  'loop-and-button': 'a longer loop, or a second one, makes up for it',
-  'loop-and-knot': 'a longer loop makes up for it',
-  'tie-ends': 'the ties make up for it',
-};
-
 function stopShort(piece: Piece, plan: Plan, seen: Forecast): Remedy[] {
   if (seen.latest.all) return [];
   const missing = plan.fit.length - seen.latest.length;
   const how =
-    EXTENDS[piece.closure.type] ??
+    closureKind(piece.closure.type).extends ??
     (plan.fit.states.length > 1
       ? 'the closure adjusts by that much only if its tails allow it: try it on first'
       : 'try it on before you decide');
@@ -138,7 +134,7 @@ function stopShort(piece: Piece, plan: Plan, seen: Forecast): Remedy[] {
     {
       code: 'stop-short',
       title: 'Stop short',
-      text: `Stop where the drawing shows it and close it: the parts are then ${mm(seen.latest.length)} long, ${mm(Math.max(0, missing))} less than planned; ${how}.`,
+      text: say`Stop where the drawing shows it and close it: the parts are then ${laid(seen.latest.length)} long, ${laid(Math.max(0, missing))} less than planned; ${how}.`,
       lasts: piece.cutting.sureness,
     },
   ];

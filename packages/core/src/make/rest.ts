@@ -1,4 +1,4 @@
-import type { Reason } from '../kind/reason.js';
+import type { Area, Reason } from '../kind/reason.js';
 import type { Hand } from '../learn/hand.js';
 import { partKind } from '../part/registry.js';
 import type { Piece, Strand } from '../piece/piece.js';
@@ -95,11 +95,11 @@ export const endsOf = (piece: Piece, plan: Plan): Ends[] =>
       .flatMap(({ layout }) => layout.uses)
       .filter(({ strand, reason }) => strand === number && !reason.spread)
       .reduce((sum, { reason }) => sum + reason.mm, 0);
-    const fixed = (test: (code: string) => boolean): number =>
-      reasons.filter((r) => !r.technique && test(r.code)).reduce((sum, r) => sum + r.mm, 0);
+    const fixed = (test: (area: Area) => boolean): number =>
+      reasons.filter((r) => !r.technique && test(r.area)).reduce((sum, r) => sum + r.mm, 0);
     const first = laidFirst(piece.strands[i]!) ? inParts : 0;
     return {
-      start: fixed((code) => code.startsWith('start.')) + first,
-      end: fixed((code) => !/^(start\.|reserve)/.test(code)) - inParts,
+      start: fixed((area) => area === 'start') + first,
+      end: fixed((area) => area !== 'start' && area !== 'reserve') - inParts,
     };
   });

@@ -1,72 +1,79 @@
 import type { Run } from '../kind/run.js';
 import type { Caution, Look, Step } from '../kind/step.js';
 import { CAUTIONS } from '../kind/cautions.js';
-import { formatLength } from '../measure/format-length.js';
 import { roundUpToStep } from '../measure/round.js';
-import { mm, speak } from '../measure/speak.js';
-import { atPlaces } from '../part/floss/model.js';
+import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { sitesOf } from '../piece/sites.js';
-import type { Plan } from '../plan/plan-types.js';
-import type { MakerHabits } from './habits.js';
+import type { Plan, StrandPlan } from '../plan/plan-types.js';
 import { endsOf } from './rest.js';
+import {
+  cordLength,
+  cordNamed,
+  inSentence,
+  laid,
+  listed,
+  say,
+  type Saying,
+} from '../measure/saying.js';
 
 /** A step that is done once. */
 export const onceStep = (
   stage: Step['stage'],
   id: string,
-  title: string,
-  text: string,
+  title: Saying,
+  text: Saying,
   look: Look,
   cautions: readonly Caution[] = [],
 ): Step => ({ id, stage, title, text, units: 1, look, cautions });
 
-/** Measuring and cutting, every cord with its mark. */
-export function cutSteps(plan: Plan, habits: MakerHabits): Step[] {
-  const long = (length: number): string =>
-    formatLength(length, habits.cordUnit, { denominator: 8 });
-  const mark = (cut: number, fold: number | null): string =>
-    fold === null
-      ? '.'
-      : Math.abs(fold - cut / 2) < 0.5
-        ? `, and mark the middle at ${long(fold)}.`
-        : `, and mark the fold at ${long(fold)} from one end; that end is the shorter half.`;
-  return [
-    ...plan.strands.map((s): Step => {
-      const look: Look = { kind: 'cord', strand: s.number };
-      return s.given
-        ? onceStep(
-            'prepare',
-            `cut-${s.number}`,
-            'Have the endless loop ready',
-            `${s.cord.name}. Lay it flat and unturned, and mark its middle with a thread.`,
-            look,
-          )
-        : onceStep(
-            'prepare',
-            `cut-${s.number}`,
-            `Cut cord ${s.number}: ${long(s.cut)}`,
-            `${s.role}, ${s.cord.name}. Measure twice, laid straight and not stretched${mark(s.cut, s.fold)}`,
-            look,
-            [CAUTIONS.blade],
-          );
-    }),
-    ...plan.auxiliary.map((a, index) =>
-      onceStep(
-        'prepare',
-        `cut-aux-${index + 1}`,
-        `Cut ${a.label.toLowerCase()}: ${long(a.cut)}`,
-        `${a.cord ? a.cord.name : 'Any thin strong thread'}. Lay it aside until it is needed.`,
-        { kind: 'auxiliary', index },
-        [CAUTIONS.blade],
-      ),
-    ),
-  ];
+/** Where a cord is marked for its fold. */
+function markOf({ cut, fold }: Pick<StrandPlan, 'cut' | 'fold'>): Saying {
+  if (fold === null) return '.';
+  return Math.abs(fold - cut / 2) < 0.5
+    ? say`, and mark the middle at ${cordLength(fold)}.`
+    : say`, and mark the fold at ${cordLength(fold)} from one end; that end is the shorter half.`;
 }
 
-/** `1 slate, 2 orange, 3 orange`: strands by their places from the left. */
-export const tellOrder = (runs: readonly Run[]): string =>
-  runs.map((run, place) => `${place + 1} ${run.cord.colour.name} (cord ${run.strand})`).join(', ');
+function cutStep(strand: StrandPlan): Step {
+  const { number, cord, given, cut, role } = strand;
+  const look: Look = { kind: 'cord', strand: number };
+  return given
+    ? onceStep(
+        'prepare',
+        `cut-${number}`,
+        'Have the endless loop ready',
+        `${cord.name}. Lay it flat and not twisted, and mark its middle with a thread.`,
+        look,
+      )
+    : onceStep(
+        'prepare',
+        `cut-${number}`,
+        say`Cut cord ${number}: ${cordLength(cut)}`,
+        say`${role}, ${cord.name}. Measure twice, laid straight and not stretched${markOf(strand)}`,
+        look,
+        [CAUTIONS.blade],
+      );
+}
+
+/** Measuring and cutting, every cord with its mark. */
+export const cutSteps = (plan: Plan): Step[] => [
+  ...plan.strands.map(cutStep),
+  ...plan.auxiliary.map((a, index) =>
+    onceStep(
+      'prepare',
+      `cut-aux-${index + 1}`,
+      say`Cut ${inSentence(a.label)}: ${cordLength(a.cut)}`,
+      `${a.cord ? a.cord.name : 'Any thin strong thread'}. Lay it aside until it is needed.`,
+      { kind: 'auxiliary', index },
+      [CAUTIONS.blade],
+    ),
+  ),
+];
+
+/** `1 cord 2 (slate), 2 cord 3 (orange)`: strands by their places from the left. */
+const tellOrder = (runs: readonly Run[]): Saying =>
+  listed(runs.map((run, place) => say`${place + 1} ${cordNamed(run)}`));
 
 /** From so many cords on they are told by their places. */
 const ORDERED_FROM = 2;
@@ -91,10 +98,11 @@ export function freeLengthAtStart(piece: Piece, plan: Plan): number {
 /** Cords that are there from the start, in the order that the work wants them in. */
 function runsAtStart(piece: Piece): readonly Run[] {
   const sites = sitesOf(piece);
-  const band = piece.parts.findIndex((part) => part.kind === 'knotted-floss');
-  const part = piece.parts[band];
-  const runs =
-    part?.kind === 'knotted-floss' ? atPlaces(part, sites[band]!) : (sites[0]?.runs ?? []);
+  const at = piece.parts.findIndex((part) => partKind(part.kind).order !== undefined);
+  const part = piece.parts[at];
+  const runs = part
+    ? (partKind(part.kind).order?.(part, sites[at]!) ?? [])
+    : (sites[0]?.runs ?? []);
   return runs.filter((run) => !run.laidIn);
 }
 
@@ -103,26 +111,25 @@ function runsAtStart(piece: Piece): readonly Run[] {
  *
  * @param held whether the closure has steps of its own at the start
  */
-export function anchorSteps(piece: Piece, plan: Plan, held: boolean, habits: MakerHabits): Step[] {
+export function anchorSteps(piece: Piece, plan: Plan, held: boolean): Step[] {
   const runs = runsAtStart(piece);
   if (held || runs.length === 0) return [];
   const free = freeLengthAtStart(piece, plan);
-  const folded = runs.every((run) => run.folded);
+  const begin = runs.every((run) => run.folded)
+    ? 'Begin at the folds.'
+    : free > 0
+      ? say`Leave ${laid(free)} of each free at the start, for the closure and the fingers.`
+      : 'Begin at the ends.';
   const order =
-    runs.length >= ORDERED_FROM ? ` Lay them side by side from the left: ${tellOrder(runs)}.` : '';
-  const text = `${
-    folded
-      ? 'Begin at the folds.'
-      : free > 0
-        ? `Leave ${mm(free)} of each free at the start, for the closure and the fingers.`
-        : 'Begin at the ends.'
-  }${order} Hold them with a clip or a strip of tape on the board, the work coming towards you, and check that none is twisted round another.`;
+    runs.length >= ORDERED_FROM
+      ? say` Lay them side by side from the left: ${tellOrder(runs)}.`
+      : '';
   return [
     onceStep(
       'prepare',
       'anchor',
       runs.length > 1 ? 'Gather the cords and fix them' : 'Fix the cord',
-      speak(text, habits.unit),
+      say`${begin}${order} Hold them with a clip or a strip of tape on the board, the work coming towards you, and check that none is twisted round another.`,
       { kind: 'start' },
     ),
   ];

@@ -1,12 +1,13 @@
 import type { PartStep } from '../kind/part-kind.js';
 import type { Step } from '../kind/step.js';
+import type { Side } from '../measure/side.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { tiedSpan } from '../piece/runs.js';
 import { sitesOf } from '../piece/sites.js';
 import type { PartPlan, Plan } from '../plan/plan-types.js';
 import { layInSteps, onceStep } from './set-up.js';
-import { told, type MakerHabits } from './habits.js';
+import { told } from './habits.js';
 
 /** Where it is tried on first: there is still enough to tie to mend the length with. */
 const TRY_ON_AT = 2 / 3;
@@ -46,26 +47,30 @@ const TRY_ON = onceStep(
 
 /** One step in two, at a unit: its sides and its words go on where the first left off. */
 function split(step: Step, at: number): [Step, Step] {
-  const { sideOf, unitText } = step;
+  const { sides, calls } = step;
   const from = step.from ?? 0;
   return [
-    { ...step, units: at },
+    {
+      ...step,
+      units: at,
+      ...(calls ? { calls: { ...calls, order: calls.order.slice(0, at) } } : {}),
+    },
     {
       ...step,
       id: `${step.id}-on`,
       units: step.units - at,
       from: from + at,
-      ...(sideOf ? { sideOf: (unit: number) => sideOf(unit + at) } : {}),
-      ...(unitText ? { unitText: (unit: number) => unitText(unit + at) } : {}),
+      ...(sides ? { sides: sides.map((_, i) => sides[(i + at) % sides.length]!) } : {}),
+      ...(calls ? { calls: { ...calls, order: calls.order.slice(at) } } : {}),
     },
   ];
 }
 
-function stepsOfPart(steps: readonly PartStep[], { id }: PartPlan, habits: MakerHabits): Step[] {
+function stepsOfPart(steps: readonly PartStep[], { id }: PartPlan, firstSide: Side): Step[] {
   let from = 0;
   return steps.map((step, n) => {
     const own: Step = {
-      ...told(step, 'tie', n === 0 ? `tie-${id}` : `tie-${id}-${n + 1}`, id, habits),
+      ...told(step, 'tie', n === 0 ? `tie-${id}` : `tie-${id}-${n + 1}`, id, firstSide),
       from,
       look: { kind: 'part' },
     };
@@ -89,7 +94,7 @@ function interrupt(steps: readonly Step[], unit: number): Step[] {
 }
 
 /** The parts one after the other, tried on once before the last third. */
-export function workSteps(piece: Piece, plan: Plan, habits: MakerHabits): Step[] {
+export function workSteps(piece: Piece, plan: Plan, firstSide: Side): Step[] {
   const sites = sitesOf(piece);
   const first = tiedSpan(piece.parts)?.[0] ?? 0;
   const tryOn = tryOnPlace(plan);
@@ -97,7 +102,7 @@ export function workSteps(piece: Piece, plan: Plan, habits: MakerHabits): Step[]
     const own = stepsOfPart(
       partKind(part.kind).steps(piece.parts[i]!, sites[i]!, part.layout),
       part,
-      habits,
+      firstSide,
     );
     return [
       ...(i === first ? layInSteps(piece, part.id) : []),

@@ -3,6 +3,15 @@ import type { Colour } from './cord.js';
 
 export const BEAD_SHAPES = ['round', 'oval', 'barrel', 'disc', 'cube', 'drop', 'ring'] as const;
 export type BeadShape = (typeof BEAD_SHAPES)[number];
+export const BEAD_SHAPE_LABELS: Readonly<Record<BeadShape, string>> = {
+  round: 'Round',
+  oval: 'Oval',
+  barrel: 'Barrel',
+  disc: 'Disc',
+  cube: 'Cube',
+  drop: 'Drop',
+  ring: 'Ring',
+};
 
 /** A bead as bought: what a plan needs to know of it. Lengths in mm. */
 export interface Bead {

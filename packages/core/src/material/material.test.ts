@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { IN_MM, speak } from '../measure/speak.js';
 import { checkPlausible } from '../measure/girth.js';
 import { CORD_DIAMETER_LIMITS, effectiveDiameter, workingTail, type Cord } from './cord.js';
 import { END_KINDS, endsFor, suitsEnd, usualEnd, usualEndOfAll } from './ends.js';
@@ -21,7 +22,9 @@ describe('cord', () => {
     colour: { name: 'slate', hex: '#556677' },
   };
   it('questions a cord of 4 cm', () => {
-    expect(checkPlausible(40, CORD_DIAMETER_LIMITS, 'A cord', 'p')?.remedy).toContain('4 mm');
+    expect(speak(checkPlausible(40, CORD_DIAMETER_LIMITS, 'A cord', 'p')!.remedy, IN_MM)).toContain(
+      '4 mm',
+    );
   });
   it('draws thinner under tension, by its kind or as the maker measured', () => {
     expect(effectiveDiameter(cord)).toBeCloseTo(3.6, 12);

@@ -1,13 +1,17 @@
+import type { Saying } from './saying.js';
+
 /** Something the maker should know or must mend, in plain words, with what to do about it. */
 export interface Advice {
   /** Stable name for programs: `area.fault`. */
   readonly code: string;
   /** An error stops the plan; a warning questions it; a note explains it. */
   readonly severity: 'error' | 'warning' | 'note';
-  readonly message: string;
-  readonly remedy: string;
+  readonly message: Saying;
+  readonly remedy: Saying;
+  /** Id of the part concerned, or `closure`; told by the plan. */
+  readonly part?: string;
   /** The value or part concerned, as a path into the piece: `parts[0].length`. */
   readonly path: string;
   /** A value that would mend it, offered to the maker: what to write where. */
-  readonly fix?: { readonly label: string; readonly path: string; readonly value: number | null };
+  readonly fix?: { readonly label: Saying; readonly path: string; readonly value: number | null };
 }

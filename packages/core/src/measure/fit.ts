@@ -31,6 +31,23 @@ export function angleOf(part: RoundPart, r: number): number {
   }
 }
 
+/**
+ * Parts as they lie once the cord has stretched with wear: what is flexible is longer, beads and bars are
+ * not.
+ *
+ * @param stretch break-in stretch as a fraction, >= 0
+ */
+export const wornIn = (parts: readonly RoundPart[], stretch: number): RoundPart[] =>
+  parts.map((part) =>
+    part.kind === 'flexible' ? { ...part, length: part.length * (1 + stretch) } : part,
+  );
+
+/** Length in mm that must be planned so that it is `worn` long once it has stretched. */
+export const beforeStretch = (worn: number, stretch: number): number => worn / (1 + stretch);
+
+/** The angle in radians that parts take together on a body of inner radius r. */
+export const anglesOf = (parts: readonly RoundPart[], r: number): number => turnAt(parts, r);
+
 const turnAt = (parts: readonly RoundPart[], r: number): number =>
   parts.reduce((sum, part) => sum + angleOf(part, r), 0);
 

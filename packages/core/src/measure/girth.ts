@@ -1,4 +1,5 @@
 import type { Advice } from './advice.js';
+import { laid, say, type Segment } from './saying.js';
 
 /** Where a piece is worn. Names follow ISO 8559-1 (wrist, ankle, neck and head girth). */
 export const GIRTH_SITES = ['wrist', 'hand', 'ankle', 'neck', 'head'] as const;
@@ -8,8 +9,9 @@ export type GirthSite = (typeof GIRTH_SITES)[number];
 export const WEAR_SITES = ['wrist', 'ankle', 'neck'] as const;
 export type WearSite = (typeof WEAR_SITES)[number];
 
+/** Limits of a measure, to catch slips of unit. */
 export interface PlausibleLimits {
-  /** Below or above these (mm) a human girth is hardly possible: an entry slip. */
+  /** Below or above these (mm) it is hardly possible: an entry slip. */
   readonly possible: readonly [number, number];
   /** Outside these (mm) it is worth asking once more. */
   readonly usual: readonly [number, number];
@@ -88,8 +90,6 @@ export function passGirth(
   }
 }
 
-const plain = (mm: number): string => `${Number(mm.toFixed(1))} mm`;
-
 /** Readings of a slipped entry: a unit or a decimal place mistaken. */
 const SLIPS: readonly (readonly [string, number])[] = [
   ['in inches', 25.4],
@@ -119,6 +119,7 @@ export function likelySlip(
  * Questions a measure that is unlikely, and refuses one that cannot be, naming the likely slip.
  *
  * @param what the thing measured, as it begins a sentence: 'A wrist girth'
+ * @param spoken how it is written: in the maker's unit, or as things are sold
  * @returns null when the value is usual
  */
 export function checkPlausible(
@@ -126,25 +127,26 @@ export function checkPlausible(
   limits: PlausibleLimits,
   what: string,
   path: string,
+  spoken: (mm: number) => Segment = laid,
 ): Advice | null {
   const inside = ([low, high]: readonly [number, number]): boolean => mm >= low && mm <= high;
   if (inside(limits.usual)) return null;
   const slip = likelySlip(mm, limits.usual);
   const remedy = slip
-    ? `Did you mean ${plain(slip.mm)} (${plain(mm).replace(' mm', '')} ${slip.how})?`
-    : `Usual is ${plain(limits.usual[0])} to ${plain(limits.usual[1])}. Measure again to be sure.`;
+    ? say`Did you mean ${spoken(slip.mm)} (${Number(mm.toFixed(1))} ${slip.how})?`
+    : say`Usual is ${spoken(limits.usual[0])} to ${spoken(limits.usual[1])}. Measure again to be sure.`;
   return inside(limits.possible)
     ? {
         code: 'measure.unusual',
         severity: 'warning',
-        message: `${what} of ${plain(mm)} is unusual.`,
+        message: say`${what} of ${spoken(mm)} is unusual.`,
         remedy,
         path,
       }
     : {
         code: 'measure.implausible',
         severity: 'error',
-        message: `${what} of ${plain(mm)} cannot be right.`,
+        message: say`${what} of ${spoken(mm)} cannot be right.`,
         remedy,
         path,
       };

@@ -20,5 +20,3 @@ export function nameRuns(runs: readonly Run[], site: PartSite): string {
   const strands = [...new Set(runs.map((run) => run.strand))];
   return strands.length === 1 ? `cord ${strands[0]}` : `cords ${strands.join(' and ')}`;
 }
-
-export { mm } from '../measure/speak.js';

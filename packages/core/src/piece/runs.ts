@@ -1,7 +1,7 @@
 import { remember } from '../kind/remember.js';
 import type { Run, RunRole } from '../kind/run.js';
 import { workingOf } from '../knot/lanes.js';
-import type { Part } from '../part/registry.js';
+import { partKind, type Part } from '../part/registry.js';
 import type { Piece, Strand } from './piece.js';
 
 /** Every run of a piece, in the order of its strands. A turned leg makes two: out as core, back working. */
@@ -25,7 +25,7 @@ const runsOfAll = remember((strands: readonly Strand[]): readonly Run[] =>
     .map((run, index) => ({ ...run, index })),
 );
 
-const needsWorking = (part: Part): boolean => part.kind === 'square-knot-sinnet';
+const needsWorking = (part: Part): boolean => partKind(part.kind).entry.ties !== undefined;
 
 /** First and last part that working cords tie; null when there is none. */
 export function tiedSpan(parts: readonly Part[]): readonly [number, number] | null {

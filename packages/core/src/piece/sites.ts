@@ -1,4 +1,4 @@
-import { BURIED_CORE_END } from '../closure/side-release-buckle/index.js';
+import { closureKind } from '../closure/registry.js';
 import type { ClosureSite } from '../kind/closure-kind.js';
 import type { PartSite } from '../kind/part-kind.js';
 import { remember } from '../kind/remember.js';
@@ -14,12 +14,12 @@ import { beadIdsOf, beadsById } from './palette.js';
 import type { Piece } from './piece.js';
 import { liesInside, runsAtClosure, runsIn, runsOf, tiedSpan } from './runs.js';
 
-/** The part in which cut core ends of a buckle bracelet lie turned back; -1 when there are none. */
-function buriedAt(piece: Piece): number {
-  const ownCore = piece.strands.some(({ legs }) => legs.length === 2 && legs[0] === 'core');
-  return piece.closure.type === 'side-release-buckle' && ownCore
-    ? piece.parts.findIndex((part) => part.kind === 'square-knot-sinnet')
-    : -1;
+/** Length in mm of cut core ends that the closure hides in the first part tied over a core. */
+function buriedIn(piece: Piece): (index: number) => number {
+  const legs = piece.strands.map((strand) => strand.legs);
+  const length = closureKind(piece.closure.type).buries?.(piece.closure, legs) ?? 0;
+  const at = piece.parts.findIndex((part) => partKind(part.kind).entry.ties === 'over-core');
+  return (index) => (index === at ? length : 0);
 }
 
 const siteOf = remember(
@@ -29,7 +29,7 @@ const siteOf = remember(
     inside: boolean,
     bead: PartSite['bead'],
     buried: number,
-    pitch: number,
+    pitchFactor: number,
     practice: Practice,
     first: boolean,
     last: boolean,
@@ -37,7 +37,7 @@ const siteOf = remember(
     runs: runsIn(part, all, inside),
     bead,
     buried,
-    pitch,
+    pitchFactor,
     practice,
     first,
     last,
@@ -53,7 +53,7 @@ export const tyingCord = (site: PartSite | undefined): Cord | undefined =>
   tiesWith(site?.runs ?? [])?.cord;
 
 /** This hand's length per unit over the model's, with the cord that ties here. */
-function pitchOf(part: Part, runs: readonly Run[], hand: Hand): number {
+function pitchFactorOf(part: Part, runs: readonly Run[], hand: Hand): number {
   const ties = tiesWith(runs);
   return ties ? (factorOf(hand, part.kind, ties.cord.kind, 'pitch')?.factor ?? 1) : 1;
 }
@@ -63,15 +63,15 @@ export function sitesOf(piece: Piece, hand: Hand = ANY_HAND): PartSite[] {
   const runs = runsOf(piece);
   const bead = beadsById(piece);
   const span = tiedSpan(piece.parts);
-  const buried = buriedAt(piece);
+  const buried = buriedIn(piece);
   return piece.parts.map((part, i) =>
     siteOf(
       part,
       runs,
       liesInside(span, i),
       bead,
-      i === buried ? BURIED_CORE_END : 0,
-      pitchOf(part, runs, hand),
+      buried(i),
+      pitchFactorOf(part, runs, hand),
       piece.cutting.practice,
       i === 0,
       i === piece.parts.length - 1,
@@ -122,8 +122,8 @@ export function closureSiteOf(piece: Piece, sites: readonly PartSite[]): Closure
     target: targetOf(piece),
     child: piece.wearer.child === true,
     endSize: Math.max(sideBySide(reaching).width, ...endBeads),
-    firstKind: first?.kind ?? '',
-    lastKind: last?.kind ?? '',
+    first: first ? partKind(first.kind).entry : null,
+    last: last ? partKind(last.kind).entry : null,
     width: Math.max(...ends.map((section) => section.width)),
     thickness: Math.max(...ends.map((section) => section.thickness)),
   };

@@ -1,25 +1,38 @@
+import { closureKind } from '../closure/registry.js';
 import type { Passage } from '../kind/reason.js';
+import { partKind } from '../part/registry.js';
 import { BEAD_LIMITS } from '../material/bead.js';
 import { CORD_DIAMETER_LIMITS, CORD_KIND_FACTS } from '../material/cord.js';
 import { suitsEnd } from '../material/ends.js';
 import { passage } from '../material/passage.js';
 import type { Advice } from '../measure/advice.js';
-import { mm } from '../measure/speak.js';
 import { checkGirth, checkPlausible, GIRTH_SITES } from '../measure/girth.js';
 import { beadIdsOf } from '../piece/palette.js';
 import type { Piece } from '../piece/piece.js';
+import { tiedSpan } from '../piece/runs.js';
 import { girthOf } from '../piece/sites.js';
 import type { Counters, FitPlan } from './plan-types.js';
+import { cordNamed, laid, partNamed, say, size, type Saying } from '../measure/saying.js';
+
+/** Diameter in mm of the cylinder that small parts are tried with. Source: 16 CFR 1501.4. */
+const SMALL_PARTS = 31.7;
 
 const present = <T>(value: T | null | undefined): value is T =>
   value !== null && value !== undefined;
 
-const error = (code: string, message: string, remedy: string, path: string): Advice => ({
+const error = (
+  code: string,
+  message: Saying,
+  remedy: Saying,
+  path: string,
+  part?: string,
+): Advice => ({
   code,
   severity: 'error',
   message,
   remedy,
   path,
+  ...(part === undefined ? {} : { part }),
 });
 
 function checkBody(piece: Piece): (Advice | null)[] {
@@ -58,6 +71,7 @@ function checkMaterials(piece: Piece): (Advice | null)[] {
         CORD_DIAMETER_LIMITS,
         'A cord diameter',
         `strands[${i}].cord.diameter`,
+        size,
       ),
     ),
     ...piece.strands.map(({ cord }, i) => {
@@ -77,6 +91,7 @@ function checkMaterials(piece: Piece): (Advice | null)[] {
           BEAD_LIMITS[key],
           { length: 'A bead length', height: 'A bead height', hole: 'A hole' }[key],
           `beads[${i}].${key}`,
+          size,
         ),
       ),
     ),
@@ -87,9 +102,10 @@ function checkMaterials(piece: Piece): (Advice | null)[] {
         .map((id) =>
           error(
             'bead.unknown',
-            `There is no bead “${id}” among the beads of the piece.`,
+            say`There is no bead “${id}” among the beads of the piece, which ${partNamed(part.id, partKind(part.kind).entry.label)} is to be strung from.`,
             'Choose another bead for it.',
             `parts[${i}].bead`,
+            part.id,
           ),
         ),
     ),
@@ -112,7 +128,26 @@ function checkStrands(piece: Piece): (Advice | null)[] {
             'strands',
           )
         : null,
+    ...idleCords(piece),
   ];
+}
+
+/** Cords that begin where they are first tied with, in a piece where nothing is tied. */
+function idleCords(piece: Piece): Advice[] {
+  if (tiedSpan(piece.parts) !== null) return [];
+  return piece.strands.flatMap(({ legs, laidIn, cord }, i): Advice[] =>
+    laidIn && legs.every((role) => role === 'working')
+      ? [
+          {
+            code: 'strands.idle',
+            severity: 'warning',
+            message: say`Of the cords, ${cordNamed({ strand: i + 1, cord })} is laid in where it is first tied with, but no part is tied.`,
+            remedy: 'Add a part that it ties, or take the cord away.',
+            path: `strands[${i}]`,
+          },
+        ]
+      : [],
+  );
 }
 
 /** Faults of the specification itself, before anything is computed. */
@@ -121,10 +156,14 @@ export const checkPiece = (piece: Piece): Advice[] =>
 
 /** Whether the cords go through each hole, and how often. */
 export function checkPassages(
-  passages: readonly { readonly path: string; readonly passage: Passage }[],
+  passages: readonly {
+    readonly path: string;
+    readonly part: string;
+    readonly passage: Passage;
+  }[],
 ): Advice[] {
   const seen = new Set<string>();
-  return passages.flatMap(({ path, passage: { what, hole, runs } }): Advice[] => {
+  return passages.flatMap(({ path, part, passage: { what, hole, runs } }): Advice[] => {
     if (runs.length === 0) return [];
     const { answer, loose, squeezed } = passage(
       hole,
@@ -139,17 +178,19 @@ export function checkPassages(
         ? {
             code: 'passage.needle',
             severity: 'note',
-            message: `${times} take${runs.length === 1 ? 's' : ''} ${mm(loose)}; through ${what} (${mm(hole)}) ${runs.length === 1 ? 'it goes' : 'they go'} only squeezed.`,
+            message: say`${times} take${runs.length === 1 ? 's' : ''} ${size(loose)}; through ${what} (${size(hole)}) ${runs.length === 1 ? 'it goes' : 'they go'} only squeezed.`,
             remedy:
               'Use a needle or a thread to pull by, or cut the end to a point and stiffen it.',
             path,
+            part,
           }
         : {
             code: 'passage.no',
             severity: 'warning',
-            message: `${times} take${runs.length === 1 ? 's' : ''} ${mm(squeezed)} even squeezed; the hole of ${what} is ${mm(hole)}.`,
+            message: say`${times} take${runs.length === 1 ? 's' : ''} ${size(squeezed)} even squeezed; the hole of ${what} is ${size(hole)}.`,
             remedy: 'Take a bead with a larger hole, a thinner cord, or string it on fewer cords.',
             path,
+            part,
           },
     ];
   });
@@ -163,7 +204,7 @@ function checkSize(piece: Piece, fit: FitPlan): (Advice | null)[] {
         ? {
             code: 'fit.off-length',
             severity: 'warning',
-            message: `It is ${mm(Math.abs(off))} ${off > 0 ? 'longer' : 'shorter'} than neck and drop ask for.`,
+            message: say`It is ${laid(Math.abs(off))} ${off > 0 ? 'longer' : 'shorter'} than neck and drop ask for.`,
             remedy: 'Let a stretch of plain cord take what the fit asks for, or change the drop.',
             path: 'parts',
           }
@@ -174,8 +215,8 @@ function checkSize(piece: Piece, fit: FitPlan): (Advice | null)[] {
     return [
       error(
         'work.short',
-        `Parts of ${mm(fit.length)} are too short to close round anything.`,
-        `Make it longer, or let the fit set it (${mm(fit.fitted)}).`,
+        say`Parts of ${laid(fit.length)} are too short to close round anything.`,
+        say`Make it longer, or let the fit set it (${laid(fit.fitted)}).`,
         'parts',
       ),
     ];
@@ -188,10 +229,10 @@ function checkSize(piece: Piece, fit: FitPlan): (Advice | null)[] {
       ? {
           code: 'fit.off-target',
           severity: 'warning',
-          message: `At this length it closes ${mm(Math.abs(off))} ${off > 0 ? 'larger' : 'smaller'} than the size aimed at.`,
+          message: say`At this length it closes ${laid(Math.abs(off))} ${off > 0 ? 'larger' : 'smaller'} than the size aimed at.`,
           remedy: fit.filled
             ? 'Change the room, or the other parts.'
-            : `Let a part take what the fit asks for, or add and take away (${mm(fit.fitted)} in all).`,
+            : say`Let a part take what the fit asks for, or add and take away (${laid(fit.fitted)} in all).`,
           path: 'parts',
         }
       : null,
@@ -199,7 +240,7 @@ function checkSize(piece: Piece, fit: FitPlan): (Advice | null)[] {
       ? {
           code: 'fit.too-small',
           severity: 'warning',
-          message: `It closes ${mm(fit.girth - fit.circumference)} smaller than the ${piece.wear.site} itself.`,
+          message: say`It closes ${laid(fit.girth - fit.circumference)} smaller than the ${piece.wear.site} itself.`,
           remedy: 'Make it longer.',
           path: 'parts',
         }
@@ -208,7 +249,7 @@ function checkSize(piece: Piece, fit: FitPlan): (Advice | null)[] {
       ? {
           code: 'fit.loose',
           severity: 'warning',
-          message: `Drawn in it still measures ${mm(smallest)}, more than the ${mm(fit.target)} aimed at.`,
+          message: say`Drawn in it still measures ${laid(smallest)}, more than the ${laid(fit.target)} aimed at.`,
           remedy: 'Make the body shorter.',
           path: 'parts',
         }
@@ -221,7 +262,7 @@ function checkWearer(piece: Piece, fit: FitPlan, counters: Counters): (Advice | 
   const small = piece.beads.filter(
     (bead) =>
       counters.beads.some((count) => count.id === bead.id) &&
-      Math.max(bead.length, bead.height) < 31.7,
+      Math.max(bead.length, bead.height) < SMALL_PARTS,
   );
   return [
     wearer.child
@@ -231,11 +272,11 @@ function checkWearer(piece: Piece, fit: FitPlan, counters: Counters): (Advice | 
           message:
             'For a child: cord can catch and tighten, and small parts can come loose and be swallowed.',
           remedy:
-            'Choose a closure that gives way, keep it off small children and follow your local product-safety rules.',
+            'Choose a closure that gives way, keep it away from small children and follow your local product-safety rules.',
           path: 'wearer.child',
         }
       : null,
-    wearer.child && wear.site === 'neck' && piece.closure.type !== 'breakaway-clasp'
+    wearer.child && wear.site === 'neck' && !closureKind(piece.closure.type).entry.givesWay
       ? {
           code: 'wearer.child-neck',
           severity: 'warning',
@@ -248,7 +289,7 @@ function checkWearer(piece: Piece, fit: FitPlan, counters: Counters): (Advice | 
       ? {
           code: 'wearer.small-parts',
           severity: 'note',
-          message: `${small[0]!.name} fits into the cylinder of 31.7 mm that small parts are tried with.`,
+          message: say`${small[0]!.name} fits into the cylinder of ${size(SMALL_PARTS)} that small parts are tried with.`,
           remedy:
             'It is a small part for a child under three. Local rules say what follows from that.',
           path: 'beads',
@@ -258,7 +299,7 @@ function checkWearer(piece: Piece, fit: FitPlan, counters: Counters): (Advice | 
       ? {
           code: 'wearer.allergy',
           severity: 'note',
-          message: `${wearer.name} does not bear ${wearer.allergy}.`,
+          message: `${wearer.name} is sensitive to ${wearer.allergy}.`,
           remedy:
             'Ask the seller what each finding, bead and coating is made of before you choose it.',
           path: 'wearer.allergy',
@@ -268,7 +309,7 @@ function checkWearer(piece: Piece, fit: FitPlan, counters: Counters): (Advice | 
       ? {
           code: 'pass.estimated',
           severity: 'note',
-          message: `The ${fit.pass.what} was not measured; ${mm(fit.pass.mm)} is an estimate.`,
+          message: say`The ${fit.pass.what} was not measured; ${laid(fit.pass.mm)} is an estimate.`,
           remedy: `Measure round the ${fit.pass.what} where it is widest.`,
           path: { hand: 'wearer.hand', heel: 'wearer.ankle', head: 'wearer.head' }[fit.pass.what],
         }
@@ -297,9 +338,10 @@ export const checkPlan = (piece: Piece, fit: FitPlan, counters: Counters): Advic
   ].filter(present);
 
 /** AdviceList of a part or the closure, their paths made those of the piece. */
-export const under = (advice: readonly Advice[], path: string): Advice[] =>
+export const under = (advice: readonly Advice[], path: string, part: string): Advice[] =>
   advice.map((item) => ({
     ...item,
+    part,
     path: item.path === '' ? path : `${path}.${item.path}`,
     ...(item.fix ? { fix: { ...item.fix, path: `${path}.${item.fix.path}` } } : {}),
   }));

@@ -1,21 +1,21 @@
+import type { PlacedBead } from '../kind/part-kind.js';
 import type { Need } from '../kind/reason.js';
+import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import type { BeadCount, Counters, PartPlan } from './plan-types.js';
 
 /** As near in mm as two places count as the same. */
 const SAME_PLACE = 0.5;
 
-interface Placed {
-  readonly id: string;
-  readonly at: number;
-  /** Whether it lies by itself, and not in a row that is alike both ways as a whole. */
-  readonly alone: boolean;
-}
+/** A bead at its place on the whole piece. */
+type Placed = Pick<PlacedBead, 'id' | 'at' | 'spacer' | 'inRow'>;
+
+const serves = ({ kind }: PartPlan): boolean => partKind(kind).entry.forClosure === true;
 
 /** Where the body lies: a loop belongs to the closure, and has no counterpart at the other end. */
 function bodyOf(parts: readonly PartPlan[]): { readonly from: number; readonly to: number } {
   const loop = (part: PartPlan | undefined): number =>
-    part?.kind === 'loop' ? part.layout.length : 0;
+    part && serves(part) ? part.layout.length : 0;
   const total = parts.reduce((sum, part) => sum + part.layout.length, 0);
   return {
     from: loop(parts[0]),
@@ -27,8 +27,8 @@ function bodyOf(parts: readonly PartPlan[]): { readonly from: number; readonly t
 function mirrors(parts: readonly PartPlan[], all: readonly Placed[], middle: number): boolean {
   const same = (a: PartPlan, b: PartPlan): boolean =>
     a.kind === b.kind && Math.abs(a.layout.length - b.layout.length) < SAME_PLACE;
-  const body = parts.filter((part) => part.kind !== 'loop');
-  const placed = all.filter((bead) => bead.alone);
+  const body = parts.filter((part) => !serves(part));
+  const placed = all.filter((bead) => !bead.inRow);
   return (
     body.every((part, i) => same(part, body[body.length - 1 - i]!)) &&
     placed.every((bead, i) => {
@@ -39,9 +39,12 @@ function mirrors(parts: readonly PartPlan[], all: readonly Placed[], middle: num
 }
 
 function mergeNeeds(needs: readonly Need[]): Need[] {
-  const counts = new Map<string, number>();
-  for (const { label, count } of needs) counts.set(label, (counts.get(label) ?? 0) + count);
-  return [...counts].map(([label, count]) => ({ label, count }));
+  const merged = new Map<string, Need>();
+  for (const need of needs) {
+    const { count = 0 } = merged.get(need.id) ?? {};
+    merged.set(need.id, { ...need, count: count + need.count });
+  }
+  return [...merged.values()];
 }
 
 /** What a maker counts on a layout: beads on either side of the middle, pieces of each, findings. */
@@ -50,13 +53,10 @@ export function count(piece: Piece, parts: readonly PartPlan[], needs: readonly 
   const middle = (from + to) / 2;
   const placed = parts
     .flatMap((part) =>
-      part.layout.beads.map(({ id, at }): Placed => ({
-        id,
-        at: part.start + at,
-        alone: part.kind !== 'alternating-beads',
-      })),
+      part.layout.beads.map((bead): Placed => ({ ...bead, at: part.start + bead.at })),
     )
     .sort((a, b) => a.at - b.at);
+  const counted = placed.filter((bead) => !bead.spacer);
   const off = ({ at }: Placed): number => at - middle;
   const counts = new Map<string, number>();
   for (const { id } of placed) counts.set(id, (counts.get(id) ?? 0) + 1);
@@ -65,9 +65,9 @@ export function count(piece: Piece, parts: readonly PartPlan[], needs: readonly 
     return { id, name: bead?.name ?? id, count: n, inHand: bead?.count ?? null };
   });
   return {
-    left: placed.filter((bead) => off(bead) < -SAME_PLACE).length,
-    right: placed.filter((bead) => off(bead) > SAME_PLACE).length,
-    middle: placed.filter((bead) => Math.abs(off(bead)) <= SAME_PLACE).length,
+    left: counted.filter((bead) => off(bead) < -SAME_PLACE).length,
+    right: counted.filter((bead) => off(bead) > SAME_PLACE).length,
+    middle: counted.filter((bead) => Math.abs(off(bead)) <= SAME_PLACE).length,
     symmetric: mirrors(parts, placed, middle),
     beads,
     needs: mergeNeeds([...parts.flatMap((part) => part.layout.needs), ...needs]),

@@ -7,10 +7,12 @@ import { CORD_KIND_FACTS } from '../material/cord.js';
 import { easeAmount } from '../measure/ease.js';
 import {
   angleOf,
+  beforeStretch,
   closesRound,
   flexibleLengthFor,
   innerCircumference,
   shareFor,
+  wornIn,
   type RoundPart,
 } from '../measure/fit.js';
 import { partKind, type Part } from '../part/registry.js';
@@ -35,12 +37,6 @@ const laidOut = remember((part: Part, site: PartSite, share: number): PartLayout
 /** Break-in stretch of the piece: that of the cord that gives most. */
 export const stretchOf = (piece: Piece): number =>
   Math.max(0, ...piece.strands.map(({ cord }) => CORD_KIND_FACTS[cord.kind].stretch));
-
-/** As worn in: what is flexible has stretched, beads and bars have not. */
-const worn = (parts: readonly RoundPart[], stretch: number): RoundPart[] =>
-  parts.map((part) =>
-    part.kind === 'flexible' ? { ...part, length: part.length * (1 + stretch) } : part,
-  );
 
 /**
  * Length in mm that wraps lying side by side take for the step from one to the next: of each turn
@@ -71,16 +67,16 @@ export function fitParts(
   if (filling.length > 0) {
     const kind = closureKind(piece.closure.type);
     const stretch = stretchOf(piece);
-    const open = kind.openLength?.(piece.closure, closureSite);
+    const open = kind.open?.(piece.closure, closureSite);
     if (open) {
       const taken = fixed.reduce((sum, layout) => sum + (layout?.length ?? 0), 0);
-      share = (sumOf(open) / (1 + stretch) - taken) / filling.length;
+      share = (beforeStretch(sumOf(open.length), stretch) - taken) / filling.length;
     } else {
       const heights = piece.parts.flatMap((part, i) =>
         fills[i] ? [partKind(part.kind).section(part, sites[i]!).thickness / 2] : [],
       );
       const others = [
-        ...worn(
+        ...wornIn(
           fixed.flatMap((layout) => layout?.round ?? []),
           stretch,
         ),
@@ -88,7 +84,10 @@ export function fitParts(
       ];
       const { target, turns, width, thickness } = closureSite;
       const step = sideways(target, thickness / 2, width, turns);
-      share = (shareFor(target, heights, others, turns) + step / filling.length) / (1 + stretch);
+      share = beforeStretch(
+        shareFor(target, heights, others, turns) + step / filling.length,
+        stretch,
+      );
     }
   }
   return {
@@ -98,24 +97,34 @@ export function fitParts(
   };
 }
 
+/** What is left off, since the cord gives. */
+const breakIn = (mm: number): Reason => ({
+  area: 'fit',
+  code: 'fit.stretch',
+  label: 'Break-in',
+  detail: 'made shorter, since the cord stretches as it is worn in',
+  mm,
+});
+
 interface Round {
   readonly piece: Piece;
   readonly site: ClosureSite;
   readonly body: readonly RoundPart[];
   readonly aim: readonly RoundPart[];
   readonly planned: number;
+  /** What the step from turn to turn takes, in mm. */
+  readonly step: number;
 }
 
 /**
  * The length that closes on the target, as reasons. With r the body's radius, a flexible part of angle
  * a is a r + a h long; a bead or a bar differs from that by standing straight.
  */
-function lengthReasons({ piece, site, body, aim, planned }: Round): Reason[] {
+function lengthReasons({ piece, site, body, aim, planned, step }: Round): Reason[] {
   const stretch = stretchOf(piece);
   const { target, turns } = site;
   const r = target / (2 * Math.PI);
-  const bodyWorn = worn(body, stretch);
-  const step = sideways(target, site.thickness / 2, site.width, turns);
+  const bodyWorn = wornIn(body, stretch);
   // What is missing or too much lies as flexible work of the usual height.
   const flexible = bodyWorn.find((part) => part.kind === 'flexible');
   const at = flexible?.height ?? site.thickness / 2;
@@ -133,48 +142,50 @@ function lengthReasons({ piece, site, body, aim, planned }: Round): Reason[] {
   const give = -(lying * stretch + (missing * stretch) / (1 + stretch));
   const reasons: Reason[] = [
     {
+      area: 'fit',
       code: 'fit.target',
-      label: 'Inner circumference',
+      label: 'Inside circumference',
       detail: turns > 1 ? `${turns} times round` : 'what it is to measure inside',
       mm: turns * target,
     },
     {
+      area: 'fit',
       code: 'fit.thickness',
       label: 'Thickness',
       detail: 'the middle of the work runs on a larger round than its inside',
       mm: share('flexible', lift),
     },
     {
+      area: 'fit',
       code: 'fit.beads',
       label: 'The beads bow away',
       detail: 'their holes run half a bead above the skin, and each bead stands straight',
       mm: share('beads', lift),
     },
     {
+      area: 'fit',
       code: 'fit.rigid',
       label: 'Rigid parts',
       detail: 'they lie straight across the round, half their thickness above the skin',
       mm: share('rigid', lift),
     },
     {
+      area: 'fit',
       code: 'fit.sideways',
       label: 'Turns side by side',
       detail: 'each turn steps aside by the width of the work',
       mm: step,
     },
     {
+      area: 'fit',
       code: 'fit.closure',
       label: 'Closure',
       detail: 'its share of the round; the body is taken as round there',
       mm: -closure,
     },
+    breakIn(give),
     {
-      code: 'fit.stretch',
-      label: 'Break-in',
-      detail: 'made shorter, since the cord stretches as it is worn in',
-      mm: give,
-    },
-    {
+      area: 'fit',
       code: 'fit.hanging',
       label: 'Hanging ends',
       detail: 'they lie beside the round',
@@ -197,27 +208,18 @@ export function planFit(
   const girth = girthOf(piece) ?? 0;
   const ease = easeAmount(piece.ease);
   const common = { girth, ease, length, filled: fitted.filled };
-  const open = kind.openLength?.(piece.closure, site);
+  const open = kind.open?.(piece.closure, site);
   if (open) {
     const stretch = stretchOf(piece);
-    const wanted = sumOf(open);
+    const wanted = sumOf(open.length);
     return {
       ...common,
       target: 0,
       targetReasons: [],
-      fitted: wanted / (1 + stretch),
+      fitted: beforeStretch(wanted, stretch),
       lengthReasons: [
-        ...open,
-        ...(stretch > 0
-          ? [
-              {
-                code: 'fit.stretch',
-                label: 'Break-in',
-                detail: 'made shorter, since the cord stretches as it is worn in',
-                mm: wanted / (1 + stretch) - wanted,
-              },
-            ]
-          : []),
+        ...open.length,
+        ...(stretch > 0 ? [breakIn(beforeStretch(wanted, stretch) - wanted)] : []),
       ],
       circumference: 0,
       gap: 0,
@@ -227,9 +229,9 @@ export function planFit(
   }
   const { target, turns } = site;
   const aim = kind.aim(piece.closure, site);
-  const reasons = lengthReasons({ piece, site, body, aim, planned: length });
-  const step = reasons.find((reason) => reason.code === 'fit.sideways')?.mm ?? 0;
-  const bodyWorn = worn(body, stretchOf(piece));
+  const step = sideways(target, site.thickness / 2, site.width, turns);
+  const reasons = lengthReasons({ piece, site, body, aim, planned: length, step });
+  const bodyWorn = wornIn(body, stretchOf(piece));
   const closesOn = (extra: readonly RoundPart[]): number => {
     const round = [...bodyWorn, ...extra].filter((part) => part.length > 0);
     // The step aside uses length and goes round nothing.
@@ -245,15 +247,30 @@ export function planFit(
     ...common,
     target,
     targetReasons: wanted
-      ? [{ code: 'fit.wanted', label: 'Length wanted', detail: 'as you set it', mm: target }]
+      ? [
+          {
+            area: 'fit',
+            code: 'fit.wanted',
+            label: 'Length wanted',
+            detail: 'as you set it',
+            mm: target,
+          },
+        ]
       : [
           {
+            area: 'fit',
             code: 'fit.girth',
             label: SITE_NAMES[piece.wear.site],
             detail: 'measured on the bare body',
             mm: girth,
           },
-          { code: 'fit.ease', label: 'Room', detail: 'added for how tight it is worn', mm: ease },
+          {
+            area: 'fit',
+            code: 'fit.ease',
+            label: 'Room',
+            detail: 'added for how tight it is worn',
+            mm: ease,
+          },
         ],
     fitted: sumOf(reasons),
     lengthReasons: reasons,

@@ -1,4 +1,5 @@
 import type { Use } from '../kind/reason.js';
+import { say } from '../measure/saying.js';
 import { factorOf, type Hand, type HandFactor } from '../learn/hand.js';
 import type { Strand } from '../piece/piece.js';
 
@@ -40,7 +41,10 @@ export function withHand(
         technique,
         mm: reason.mm * factor,
         ...(times ? { times: { ...times, each: times.each * factor } } : {}),
-        detail: `${reason.detail}; ${tellHand(learnt)}`,
+        detail: say`${reason.detail}; ${tellHand(learnt)}`,
+        ...(reason.bothHalves === undefined
+          ? {}
+          : { bothHalves: say`${reason.bothHalves}; ${tellHand(learnt)}` }),
         spread,
         hand: { factor, rests },
       },

@@ -1,4 +1,4 @@
-import type { ClosureLayout } from '../kind/closure-kind.js';
+import type { ClosureLayout, RuleOfThumb } from '../kind/closure-kind.js';
 import type { PartLayout } from '../kind/part-kind.js';
 import type { Need, Reason } from '../kind/reason.js';
 import type { Cord } from '../material/cord.js';
@@ -40,17 +40,21 @@ export interface FitPlan {
   readonly pass: PassGirth | null;
 }
 
-/** One cord of the cut list. */
-export interface StrandPlan {
-  /** From 1. */
-  readonly number: number;
-  readonly role: string;
-  readonly cord: Cord;
+/** What is cut of a cord, and why. */
+interface CutPlan {
   readonly reasons: readonly Reason[];
   /** Exact sum of the reasons. */
   readonly total: number;
   /** The total rounded up to the maker's step: what is cut. */
   readonly cut: number;
+}
+
+/** One cord of the cut list. */
+export interface StrandPlan extends CutPlan {
+  /** From 1. */
+  readonly number: number;
+  readonly role: string;
+  readonly cord: Cord;
   /** Whether it is there already, as an endless loop is, and need not be cut. */
   readonly given: boolean;
   /** Where it is folded, from one end, in mm; null when it is used single. */
@@ -62,13 +66,10 @@ export interface StrandPlan {
 }
 
 /** A cord cut besides the strands. */
-export interface AuxiliaryPlan {
+export interface AuxiliaryPlan extends CutPlan {
   readonly id: string;
   readonly label: string;
   readonly cord: Cord | null;
-  readonly reasons: readonly Reason[];
-  readonly total: number;
-  readonly cut: number;
 }
 
 export interface PartPlan {
@@ -77,13 +78,6 @@ export interface PartPlan {
   readonly layout: PartLayout;
   /** Where the part begins on the ruler, in mm. */
   readonly start: number;
-}
-
-/** The trade's rule of thumb beside the plan, as a comparison. */
-export interface RuleOfThumb {
-  readonly label: string;
-  readonly low: number;
-  readonly high: number;
 }
 
 export interface PlanTotals {

@@ -152,7 +152,7 @@ describe('schemes', () => {
   });
   it('knots over the hidden core ends with more cord', () => {
     const own = planned(piece(inScheme('own-core')));
-    const knots = own.strands[1]?.reasons.filter((r) => r.code === 'knot.half');
+    const knots = own.strands[1]?.reasons.filter((r) => r.area === 'knot');
     expect(knots).toHaveLength(2);
     expect(knots?.[0]?.times?.each).toBeGreaterThan(knots?.[1]?.times?.each ?? Infinity);
   });

@@ -1,6 +1,7 @@
 import { closureKind } from '../closure/registry.js';
-import type { AuxiliaryCord, Reason } from '../kind/reason.js';
-import { sumOf } from '../kind/reason.js';
+import { sumOf, type AuxiliaryCord } from '../kind/reason.js';
+import { wornIn } from '../measure/fit.js';
+import { sameSaying } from '../measure/saying.js';
 import { ANY_HAND, type Hand } from '../learn/hand.js';
 import { passage } from '../material/passage.js';
 import type { Advice } from '../measure/advice.js';
@@ -23,7 +24,7 @@ const once = (advice: readonly Advice[]): Advice[] =>
   advice.filter(
     (item, i) =>
       item.severity !== 'note' ||
-      advice.findIndex((f) => f.code === item.code && f.message === item.message) === i,
+      advice.findIndex((f) => f.code === item.code && sameSaying(f.message, item.message)) === i,
   );
 
 /** Parts one after the other along the rule. */
@@ -45,7 +46,7 @@ function totalsOf(
   const inWork = sumOf(
     strands
       .flatMap((strand) => strand.reasons)
-      .filter((reason: Reason) => /^(run|knot)/.test(reason.code)),
+      .filter(({ area }) => area === 'run' || area === 'knot'),
   );
   const counts = new Map<string, number>();
   for (const { layout } of parts) {
@@ -68,6 +69,7 @@ const NEEDLE: AuxiliaryCord = {
   cord: null,
   reasons: [
     {
+      area: 'end',
       code: 'end.thread',
       label: 'Thread',
       detail: 'folded over the cords to pull them through narrow holes; taken out again',
@@ -95,26 +97,19 @@ export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
   const fitted = fitParts(piece, sites, closureSite);
   const parts = inLine(piece, fitted.layouts);
   const body = fitted.layouts.flatMap((layout) => layout.round);
-  const stretch = stretchOf(piece);
-  const closure = kind.layOut(
-    piece.closure,
-    closureSite,
-    body.map((part) =>
-      part.kind === 'flexible' ? { ...part, length: part.length * (1 + stretch) } : part,
-    ),
-  );
+  const closure = kind.layOut(piece.closure, closureSite, wornIn(body, stretchOf(piece)));
   const fit = planFit(piece, closureSite, fitted, closure.states);
   const counters = count(piece, parts, closure.needs);
   const passages = [
     ...parts.flatMap((part, i) =>
-      part.layout.passages.map((p) => ({ path: `parts[${i}]`, passage: p })),
+      part.layout.passages.map((p) => ({ path: `parts[${i}]`, part: part.id, passage: p })),
     ),
-    ...closure.passages.map((p) => ({ path: 'closure', passage: p })),
+    ...closure.passages.map((p) => ({ path: 'closure', part: 'closure', passage: p })),
   ];
   const advice = once([
     ...faults,
-    ...parts.flatMap((part, i) => under(part.layout.advice, `parts[${i}]`)),
-    ...under(closure.advice, 'closure'),
+    ...parts.flatMap((part, i) => under(part.layout.advice, `parts[${i}]`, part.id)),
+    ...under(closure.advice, 'closure', 'closure'),
     ...(fitted.filled && fitted.share <= 1
       ? [
           {

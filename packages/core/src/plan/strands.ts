@@ -1,8 +1,7 @@
 import type { Use, Reason, AuxiliaryCord } from '../kind/reason.js';
-import { GIVEN, sumOf } from '../kind/reason.js';
+import { sumOf, useOf, type Area } from '../kind/reason.js';
 import { meanFactor, reserveFactor } from '../learn/reserve.js';
-import { workingTail } from '../material/cord.js';
-import { PRACTICE_FACTOR } from '../material/practice.js';
+import { tailFor } from '../material/practice.js';
 import { roundUpToStep } from '../measure/round.js';
 import type { Cutting, Piece, Strand } from '../piece/piece.js';
 import { runsEndingByKnots, runsOf } from '../piece/runs.js';
@@ -20,18 +19,17 @@ interface Sum {
   assumed: boolean;
 }
 
+/** What is added up: one kind of reason, of one technique, since those are learnt apart. */
+const kindOf = ({ code, technique }: Reason): string => `${code} ${technique ?? ''}`;
+
 /** Adds reasons of the same kind up; the count stays where every one was as long. */
 class Sums {
-  private readonly kinds = new Map<string, Map<string, Sum>>();
+  private readonly kinds = new Map<string, Sum>();
 
   add(reason: Reason): void {
-    let labels = this.kinds.get(reason.code);
-    if (!labels) this.kinds.set(reason.code, (labels = new Map<string, Sum>()));
-    // What different techniques take is learnt apart, so it is told apart.
-    const key = `${reason.label} ${reason.technique ?? ''}`;
-    const old = labels.get(key);
+    const old = this.kinds.get(kindOf(reason));
     if (!old) {
-      labels.set(key, {
+      this.kinds.set(kindOf(reason), {
         first: reason,
         mm: reason.mm,
         count: reason.times?.count ?? 0,
@@ -48,17 +46,15 @@ class Sums {
   }
 
   reasons(): Reason[] {
-    return [...this.kinds.values()].flatMap((labels) =>
-      [...labels.values()].map(({ first, mm, count, each, assumed }): Reason => {
-        const { times: _times, assumed: _assumed, ...plain } = first;
-        return {
-          ...plain,
-          mm,
-          ...(each === null ? {} : { times: { count, each } }),
-          ...(assumed ? { assumed } : {}),
-        };
-      }),
-    );
+    return [...this.kinds.values()].map(({ first, mm, count, each, assumed }): Reason => {
+      const { times: _times, assumed: _assumed, ...plain } = first;
+      return {
+        ...plain,
+        mm,
+        ...(each === null ? {} : { times: { count, each } }),
+        ...(assumed ? { assumed } : {}),
+      };
+    });
   }
 }
 
@@ -66,31 +62,21 @@ class Sums {
 function mergeHalves(first: readonly Reason[], second: readonly Reason[]): Reason[] {
   const rest = [...second];
   const both = first.map((reason): Reason => {
-    const i = rest.findIndex(
-      (r) => r.code === reason.code && r.label === reason.label && r.technique === reason.technique,
-    );
+    const i = rest.findIndex((other) => kindOf(other) === kindOf(reason));
     if (i < 0) return reason;
     const [other] = rest.splice(i, 1) as [Reason];
     const mm = reason.mm + other.mm;
-    const { times: mine, ...plain } = reason;
+    const { times: mine, bothHalves, ...plain } = reason;
     if (!alike(reason.mm, other.mm) || !mine) return { ...plain, mm };
-    const tied = reason.code.startsWith('knot.half');
-    return {
-      ...plain,
-      detail: tied
-        ? reason.detail.replace('half of the cord that each takes', 'both ends,')
-        : plain.detail,
-      mm,
-      times: tied
-        ? { count: mine.count, each: 2 * mine.each }
-        : { count: 2 * mine.count, each: mine.each },
-    };
+    return bothHalves === undefined
+      ? { ...plain, mm, times: { count: 2 * mine.count, each: mine.each } }
+      : { ...plain, mm, detail: bothHalves, times: { count: mine.count, each: 2 * mine.each } };
   });
   return [...both, ...rest];
 }
 
-const RANK = ['start', 'run', 'knot', 'closure', 'end', 'reserve'];
-const rank = (reason: Reason): number => RANK.indexOf(reason.code.split('.')[0] ?? '');
+const RANK: readonly Area[] = ['start', 'run', 'knot', 'closure', 'end', 'reserve'];
+const rank = ({ area }: Reason): number => RANK.indexOf(area);
 
 /** Reserve for a hand's spread, of each kind of knot at its own; one hand, so they add up. */
 function reserveOf(reasons: readonly Reason[], sureness: number): Reason[] {
@@ -108,6 +94,7 @@ function reserveOf(reasons: readonly Reason[], sureness: number): Reason[] {
   const known = most.hand !== undefined;
   return [
     {
+      area: 'reserve',
       code: 'reserve',
       label: 'Reserve',
       detail: `${known ? 'your makes differ' : 'hands differ'} by about ${Math.round(spread * 100)} % in the cord a knot takes; with this much more it lasts ${percent} times in 100`,
@@ -119,7 +106,7 @@ function reserveOf(reasons: readonly Reason[], sureness: number): Reason[] {
 /** What stays in the piece of a length, on average over hands. */
 const keptOf = (reasons: readonly Reason[]): number =>
   reasons
-    .filter((reason) => !/^(end|reserve)/.test(reason.code))
+    .filter(({ area }) => area !== 'end' && area !== 'reserve')
     .reduce((sum, { mm, spread }) => sum + mm * (spread ? meanFactor(spread) : 1), 0);
 
 const isTurned = (strand: Strand): boolean => strand.legs.includes('turned');
@@ -147,23 +134,19 @@ export function strandRole(strand: Strand, all: readonly Strand[]): string {
 }
 
 /** The tails that the last knots of cords ending in the work are tied with. */
-function workingTails(piece: Piece): Use[] {
-  const factor = 0.5 + 0.5 * PRACTICE_FACTOR[piece.cutting.practice];
-  return runsEndingByKnots(runsOf(piece)).map((run) => {
-    const each = workingTail(run.cord) * factor;
-    return {
-      strand: run.strand,
-      half: run.half,
-      reason: {
+const workingTails = (piece: Piece): Use[] =>
+  runsEndingByKnots(runsOf(piece)).map((run) =>
+    useOf(
+      run,
+      {
+        area: 'end',
         code: 'end.tail',
         label: 'Tails',
         detail: 'for the fingers to tie the last knot; trimmed afterwards',
-        mm: each,
-        times: { count: 1, each },
       },
-    };
-  });
-}
+      tailFor(run.cord, piece.cutting.practice),
+    ),
+  );
 
 function planStrand(piece: Piece, index: number, sums: readonly [Sums, Sums]): StrandPlan {
   const strand = piece.strands[index]!;
@@ -185,7 +168,7 @@ function planStrand(piece: Piece, index: number, sums: readonly [Sums, Sums]): S
     reasons,
     total,
     cut,
-    given: reasons.some(({ code }) => code === GIVEN),
+    given: reasons.some((reason) => reason.given),
     // Off the middle when one half works harder; what rounding adds is shared in proportion.
     fold: folded && total > 0 ? (alike(a, b) ? cut / 2 : (cut * a) / (a + b)) : null,
     leftover: cut - kept,

@@ -148,6 +148,7 @@ export const BRACELETS: readonly Template[] = [
           ]),
           closure: { ...loopAndButton.make(THIN_LEATHER), buttonAt: 'start', loops: 2 },
         }),
+        'alternating-beads',
       );
     },
   },
@@ -216,7 +217,7 @@ export const BRACELETS: readonly Template[] = [
     make: (start) => {
       const ring: Draft = {
         kind: 'stopper-ring',
-        name: 'Rubber ring',
+        name: 'Rubber O-ring',
         length: 3,
         outer: 12,
         hole: 6.4,

@@ -125,6 +125,7 @@ export const CROSSED: readonly Template[] = [
           ]),
           closure: coiledSlider.make(petal),
         }),
+        'petal-plait',
       );
       // The plait at both ends takes up what whole repeats leave over.
       return {

@@ -1,6 +1,6 @@
 import { usualEndOfAll, type EndHabits } from '../material/ends.js';
 import { easeAmount, type Ease } from '../measure/ease.js';
-import type { Part } from '../part/registry.js';
+import { partKind, type Part } from '../part/registry.js';
 import { girthOf } from '../piece/sites.js';
 import { planPiece } from '../plan/plan.js';
 import type { Cutting, Piece, Wear, Wearer } from '../piece/piece.js';
@@ -83,24 +83,21 @@ export const repeat = <T>(count: number, of: (i: number) => readonly T[]): T[] =
 export const aimOf = (wearer: Wearer, wear: Wear, ease: Ease): number =>
   wear.length ?? (girthOf({ wearer, wear } as Piece) ?? 0) + easeAmount(ease);
 
-/** What is counted in parts that come in whole units of a length. */
-const COUNTED: Readonly<Record<string, string>> = {
-  'alternating-beads': 'count',
-  'petal-plait': 'repeats',
-};
-
-/** A piece with as many units of its counted part as land nearest to the size aimed at. */
-export function landed(draft: Piece): Piece {
+/**
+ * A piece with as many units of a part as land nearest to the size aimed at.
+ * @param kind of the part, whose length comes in whole units
+ */
+export function landed(draft: Piece, kind: Part['kind']): Piece {
   const plan = planPiece(draft);
   if (!plan.ok) return draft;
   return {
     ...draft,
     parts: draft.parts.map((part, i) => {
-      const key = COUNTED[part.kind];
-      if (key === undefined) return part;
-      const now = (part as unknown as Record<string, number>)[key]!;
-      const more = Math.round((plan.fit.fitted - plan.fit.length) / plan.parts[i]!.layout.pitch);
-      return { ...part, [key]: Math.max(1, now + more) };
+      const counted = part.kind === kind ? partKind(kind).withUnits : undefined;
+      if (!counted) return part;
+      const { units, pitch } = plan.parts[i]!.layout;
+      const more = Math.round((plan.fit.fitted - plan.fit.length) / pitch);
+      return counted(part, Math.max(1, units + more)) as Part;
     }),
   };
 }

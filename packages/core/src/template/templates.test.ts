@@ -6,7 +6,7 @@ import { readPieceFile, toPieceFile } from '../format/piece-file.js';
 import { makeSteps } from '../make/steps.js';
 import { partKind } from '../part/registry.js';
 import { duplicatePart, mirrorAbout, mirrorPiece } from '../piece/edit.js';
-import { planned, pointsOf } from '../testing.js';
+import { inMm, planned, pointsOf } from '../testing.js';
 import { TEMPLATES, templateById } from './templates.js';
 
 const start = {
@@ -82,9 +82,8 @@ describe.each(TEMPLATES.map((template) => [template.id, template] as const))(
       const steps = makeSteps(piece, plan, habits);
       expect(new Set(steps.map((step) => step.id)).size).toBe(steps.length);
       for (const step of steps) {
-        expect(`${step.title} ${step.text} ${step.unitText?.(0) ?? ''}`).not.toMatch(
-          /undefined|NaN/,
-        );
+        const words = [step.title, step.text, ...(step.calls?.said ?? [])];
+        expect(words.map(inMm).join(' ')).not.toMatch(/undefined|NaN/);
       }
       for (const part of piece.parts)
         expect(steps.some((step) => step.part === part.id)).toBe(true);
@@ -126,7 +125,7 @@ describe('the trade’s rules', () => {
     const plan = planned(piece);
     const cord = plan.strands[0]!;
     const kept = cord.reasons
-      .filter((r) => /^(run|closure)/.test(r.code))
+      .filter((r) => r.area === 'run' || r.area === 'closure')
       .reduce((sum, r) => sum + r.mm, 0);
     expect(Math.abs(kept / 508 - 1)).toBeLessThan(0.35);
     expect(cord.total).toBeLessThan(2 * 508);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { planPiece, templateById, type Piece, type Plan } from '@coiled-strand/core';
+import { IN_MM, planPiece, speak, templateById, type Piece, type Plan } from '@coiled-strand/core';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { pieceNow, renderStage } from '../../testing';
@@ -21,7 +21,7 @@ describe('the cut list', () => {
       const card = within(screen.getByTestId(`cut-${strand.number}`));
       expect(card.getByText(strand.role)).toBeTruthy();
       for (const reason of strand.reasons) {
-        expect(card.getAllByText(reason.label).length).toBeGreaterThan(0);
+        expect(card.getAllByText(speak(reason.label, IN_MM)).length).toBeGreaterThan(0);
       }
     }
     const slider = within(screen.getByTestId('cut-slider'));
@@ -33,13 +33,13 @@ describe('the cut list', () => {
     expect(screen.getByTestId('cut-1').textContent).toContain('used single');
     expect(screen.getByTestId('cut-2').textContent).toMatch(/fold at \d/);
   });
-  it('lists beads and advice to have ready, and what is to be bought', () => {
+  it('lists beads and findings to have ready, and what is to be bought', () => {
     const few = { ...piece, beads: piece.beads.map((bead) => ({ ...bead, count: 5 })) };
     const { unmount } = renderStage(few, <CutStage />);
     expect(screen.getByText('9 × Hematite grey 6 mm, 4 to buy')).toBeTruthy();
     unmount();
     renderStage(make('triple-wrap'), <CutStage />);
-    expect(screen.getByText('2 × Cord end')).toBeTruthy();
+    expect(screen.getByText('2 × Crimp end')).toBeTruthy();
   });
   it('stands beside the trade’s rule where there is one', () => {
     const { unmount } = renderStage(piece, <CutStage />);

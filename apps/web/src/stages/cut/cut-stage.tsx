@@ -4,6 +4,7 @@ import {
   END_SCHOOLS,
   END_TREATMENTS,
   closureKind,
+  inSentence,
   suitsEnd,
   type AuxiliaryPlan,
   type Plan,
@@ -15,12 +16,12 @@ import { Choices } from '../../fields/choices';
 import { Sureness } from './sureness';
 import { SelectField } from '../../fields/select-field';
 import { usePiece } from '../../piece/piece-store';
-import { useStage } from '../../piece/piece-route';
+import { useStage } from '../../piece/stage-context';
 import { Reasons } from '../../piece/reasons';
 import { StrandBadge } from '../../piece/strand-badge';
 import { PRACTICE_CHOICES, STEPS } from '../../settings/cutting-choices';
 import { useUnits } from '../../settings/use-units';
-import { CordStrip } from './cord-strip';
+import { CordStrip } from '../../make/cord-strip';
 import './print.css';
 
 /** Every cord with its length and the reasons for it. */
@@ -221,9 +222,10 @@ function AuxiliaryCut({ cord }: { readonly cord: AuxiliaryPlan }) {
   );
 }
 
-/** Beads and advice to lay out beside the cords. */
+/** Beads and findings to lay out beside the cords. */
 function Needs({ plan }: { readonly plan: Plan }) {
   const { beads, needs } = plan.counters;
+  const units = useUnits();
   if (beads.length + needs.length === 0) return null;
   return (
     <Box className="print-keep" maxW="640px">
@@ -236,9 +238,9 @@ function Needs({ plan }: { readonly plan: Plan }) {
           {inHand !== null && inHand < count && `, ${count - inHand} to buy`}
         </Text>
       ))}
-      {needs.map(({ label, count }) => (
-        <Text key={label}>
-          {count} × {label}
+      {needs.map(({ id, label, count }) => (
+        <Text key={id}>
+          {count} × {units.say(label)}
         </Text>
       ))}
     </Box>
@@ -252,8 +254,8 @@ function Comparison({ plan }: { readonly plan: Plan }) {
     <Box className="print-keep" maxW="640px">
       <Text>
         <b>Altogether {units.cord(totals.cut)}.</b>{' '}
-        {rules.map((rule) => (
-          <RuleLine key={rule.label} rule={rule} cut={totals.cut} />
+        {rules.map((rule, i) => (
+          <RuleLine key={i} rule={rule} cut={totals.cut} />
         ))}
       </Text>
       <Text color="muted">
@@ -271,8 +273,7 @@ function RuleLine({ rule, cut }: { readonly rule: RuleOfThumb; readonly cut: num
   const less = (low + high) / 2 - cut;
   return (
     <>
-      The rule of thumb ({label[0]?.toLowerCase()}
-      {label.slice(1)}) says {units.cord(low)}
+      The rule of thumb ({units.say(inSentence(label))}) says {units.cord(low)}
       {high > low && ` to ${units.cord(high)}`}, which is{' '}
       {Math.abs(less) < 15
         ? 'about the same'

@@ -2,7 +2,7 @@ import { costOfWaste, planPiece } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useHand } from '../../api/queries';
 import { Choices } from '../../fields/choices';
-import { useStage } from '../../piece/piece-route';
+import { useStage } from '../../piece/stage-context';
 import { usePiece } from '../../piece/piece-store';
 import { SURENESS } from '../../settings/cutting-choices';
 import { useCurrency } from '../../settings/use-currency';

@@ -4,18 +4,21 @@ import { Check } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Cautions } from '../../piece/cautions';
-import { useStage } from '../../piece/piece-route';
-import type { Make } from '../../piece/use-make';
+import { useStage } from '../../piece/stage-context';
+import { placeAt, type Make } from '../../make/use-make';
+import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
-import { EndsNamed } from '../make/ends-named';
-import { useProgress } from '../make/progress-store';
-import { StepPicture } from '../make/step-picture';
-import { Mistakes } from '../make/step-view';
-import { beginWait, useWaitBefore, Waits } from '../make/waits';
+import { Loading } from '../../shell/states';
+import { EndsNamed } from '../../make/ends-named';
+import { useProgress } from '../../make/progress-store';
+import { StepPicture } from '../../make/step-picture';
+import { Mistakes } from '../../make/mistakes';
+import { beginWait, useWaitBefore, Waits } from '../../make/waits';
 
 /** The finishing steps for this material and closure, ticked off in order. */
 export function FinishStage() {
-  const { make, view } = useStage();
+  const { make, makeComes, view } = useStage();
+  if (makeComes) return <Loading what="Fetching the plan of the make" />;
   if (!make) {
     return (
       <Flex direction="column" gap="4" align="flex-start">
@@ -73,6 +76,7 @@ interface StepProps {
 function FinishStep({ make, step, index }: StepProps) {
   const set = useProgress((state) => state.set);
   const [slow, setSlow] = useState(0);
+  const { say } = useUnits();
   const { steps, done } = make;
   const at = actionsBefore(steps, index);
   const ticked = done > at;
@@ -81,7 +85,7 @@ function FinishStep({ make, step, index }: StepProps) {
   const blocked = next && wait !== null;
   const toggle = (): void => {
     const to = ticked ? at : at + 1;
-    set(make.view.id, to, 'finish');
+    set(make.view.id, placeAt(make, to), 'finish');
     if (!ticked) beginWait({ ...make, done: to }, step);
   };
   return (
@@ -96,7 +100,7 @@ function FinishStep({ make, step, index }: StepProps) {
       <Button
         role="checkbox"
         aria-checked={ticked}
-        aria-label={step.title}
+        aria-label={say(step.title)}
         size="icon"
         w="44px"
         h="44px"
@@ -120,10 +124,10 @@ function FinishStep({ make, step, index }: StepProps) {
       >
         <Box>
           <Text fontSize="lg" fontWeight="600" lineHeight="1.25">
-            {step.title}
+            {say(step.title)}
           </Text>
           <Text mt="1" maxW="68ch">
-            {step.text}
+            {say(step.text)}
           </Text>
           {blocked && (
             <Text mt="2" color="warn" fontWeight="600">
@@ -139,7 +143,7 @@ function FinishStep({ make, step, index }: StepProps) {
             make={make}
             step={step}
             unit={0}
-            label={step.title}
+            label={say(step.title)}
             slow={slow}
             onSlow={() => setSlow((n) => n + 1)}
           />

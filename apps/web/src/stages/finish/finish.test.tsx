@@ -3,7 +3,7 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { makeAt, pieceOf } from '../../testing-make';
 import { renderStage } from '../../testing';
-import { useProgress } from '../make/progress-store';
+import { useProgress } from '../../make/progress-store';
 import { FinishStage } from './finish-stage';
 
 const piece = { ...pieceOf('beaded-band'), ends: 'glue' as const };
@@ -37,8 +37,8 @@ describe('finishing', () => {
     const glue = finishing.findIndex((step) => step.id === 'ends-glue');
     show(finishFrom + glue);
     await userEvent.click(boxes()[glue]!);
-    const { done, timers } = useProgress.getState().local['make-1']!;
-    expect(done).toBe(finishFrom + glue + 1);
+    const { at, timers } = useProgress.getState().local['make-1']!;
+    expect(at).toEqual({ step: finishing[glue + 1]!.id, unit: 0 });
     expect(Object.keys(timers)).toEqual(['ends-glue']);
   });
   it('does not go on while something cures, and says what', () => {

@@ -10,7 +10,7 @@ import { TextField } from '../../fields/text-field';
 import { TickField } from '../../fields/tick-field';
 import { sameDocument } from '../../piece/differences';
 import { usePiece, usePiecePart } from '../../piece/piece-store';
-import { useStage } from '../../piece/piece-route';
+import { useStage } from '../../piece/stage-context';
 import { Reasons } from '../../piece/reasons';
 import { useUnits } from '../../settings/use-units';
 import { toaster } from '../../shell/toaster';

@@ -7,13 +7,13 @@ import { BeadPicture } from '../../bench/bead-picture';
 import { useSelection } from '../../bench/selection-store';
 import type { DraggedBead } from '../../piece/bead-drag';
 import { stringBead } from '../../piece/part-edits';
-import { useStage } from '../../piece/piece-route';
+import { useStage } from '../../piece/stage-context';
 import { Button } from '../../shell/button';
 import { ToolButton } from '../../shell/tool-button';
 import { useBeadChoices } from './use-bead-choices';
 
 const OwnBeadDialog = lazy(() =>
-  import('./own-bead-dialog').then((m) => ({ default: m.OwnBeadDialog })),
+  import('../../stash/own-bead-dialog').then((m) => ({ default: m.OwnBeadDialog })),
 );
 
 /** The bead tray: to be dragged on to the bench, or added by a tap. */

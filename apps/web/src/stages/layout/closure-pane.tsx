@@ -11,7 +11,7 @@ import { useAddFitting, useFittings } from '../../api/queries';
 import { SelectField } from '../../fields/select-field';
 import { sameDocument } from '../../piece/differences';
 import { usePiece, usePiecePart } from '../../piece/piece-store';
-import { useStage } from '../../piece/piece-route';
+import { useStage } from '../../piece/stage-context';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { toaster } from '../../shell/toaster';
@@ -133,9 +133,9 @@ function ClosureFacts() {
           <Heading as="h3" fontSize="md" mb="1">
             To have ready
           </Heading>
-          {plan.closure.needs.map(({ label, count }) => (
-            <Text key={label}>
-              {count} × {label}
+          {plan.closure.needs.map(({ id, label, count }) => (
+            <Text key={id}>
+              {count} × {units.say(label)}
             </Text>
           ))}
         </Box>

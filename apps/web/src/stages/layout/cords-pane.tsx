@@ -6,7 +6,7 @@ import { SelectField } from '../../fields/select-field';
 import { usePiece, usePiecePart } from '../../piece/piece-store';
 import { Button } from '../../shell/button';
 import { ToolButton } from '../../shell/tool-button';
-import { CordPicker } from './cord-picker';
+import { CordPicker } from '../../stash/cord-picker';
 import { STRAND_WAYS, wayOf } from './strand-ways';
 
 const edit = (change: (strands: readonly Strand[]) => readonly Strand[]): void =>

@@ -11,7 +11,7 @@ import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { BeadField } from './bead-field';
 import { BeadRow } from './bead-row';
-import { CordPicker } from './cord-picker';
+import { CordPicker } from '../../stash/cord-picker';
 import { nameOfRun } from './run-name';
 
 interface Props {

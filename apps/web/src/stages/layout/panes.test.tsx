@@ -86,7 +86,7 @@ describe('the closure', () => {
     expect(pieceNow().closure).toMatchObject({ name: 'Horn button', diameter: 21 });
     await userEvent.selectOptions(kind, 'toggle');
     expect(pieceNow().closure).toEqual(closureKind('toggle').make(pieceNow().strands[0]!.cord));
-    expect(screen.getByText(/2 × Ring, 5 mm/)).toBeTruthy();
+    expect(screen.getByText(/2 × Jump ring, 5 mm/)).toBeTruthy();
   });
 });
 

@@ -21,7 +21,7 @@ import {
   setPartBead,
   setPartField,
 } from '../../piece/part-edits';
-import { useStage } from '../../piece/piece-route';
+import { useStage } from '../../piece/stage-context';
 import { useUnits } from '../../settings/use-units';
 import { ToolButton } from '../../shell/tool-button';
 import { FieldInputs } from './field-inputs';
@@ -182,7 +182,7 @@ function reasonsByStrand(part: PartPlan): Map<number, Reason[]> {
   const out = new Map<number, Reason[]>();
   for (const { strand, reason } of part.layout.uses) {
     const own = out.get(strand) ?? [];
-    const at = own.findIndex((r) => r.code === reason.code && r.label === reason.label);
+    const at = own.findIndex((r) => r.code === reason.code);
     const old = own[at];
     if (old) own[at] = { ...old, mm: old.mm + reason.mm };
     else {

@@ -9,7 +9,7 @@ import { LengthField } from '../../fields/length-field';
 import { TickField } from '../../fields/tick-field';
 import { withBead } from '../../piece/part-edits';
 import { usePiece } from '../../piece/piece-store';
-import { useStage } from '../../piece/piece-route';
+import { useStage } from '../../piece/stage-context';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { useBeadChoices, type BeadChoice } from './use-bead-choices';

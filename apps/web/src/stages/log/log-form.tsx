@@ -11,8 +11,8 @@ import { LengthField } from '../../fields/length-field';
 import { StrandBadge } from '../../piece/strand-badge';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
-import { useMeasures } from '../make/measure-store';
-import { useProgress } from '../make/progress-store';
+import { useMeasures } from '../../make/measure-store';
+import { useProgress } from '../../make/progress-store';
 import { minutesOf } from './minutes';
 import { Photos } from './photos';
 

@@ -1,14 +1,14 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { Link } from 'react-router';
 import { useMakes } from '../../api/queries';
-import { useStage } from '../../piece/piece-route';
+import { useStage } from '../../piece/stage-context';
 import { Button } from '../../shell/button';
 import { LogForm } from './log-form';
 import { Logged } from './logged';
 
 /** What came of it: measured, beside what was predicted. */
 export function LogStage() {
-  const { make, view } = useStage();
+  const { make, makeComes, view } = useStage();
   const { data: makes = [] } = useMakes(view.id);
   const logged = makes.filter((m) => m.loggedAt !== null);
   return (
@@ -21,6 +21,7 @@ export function LogStage() {
           open={make.total - make.done}
         />
       ) : (
+        !makeComes &&
         logged.length === 0 && (
           <Flex direction="column" gap="4" align="flex-start">
             <Text>

@@ -5,7 +5,7 @@ import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { renderIn } from '../../testing';
-import { loggedView, makeView, pieceOf } from '../../testing-make';
+import { loggedView, makeView, planView, pieceOf } from '../../testing-make';
 import { LogForm } from './log-form';
 import { Logged } from './logged';
 import { minutesOf } from './minutes';
@@ -24,12 +24,13 @@ const record = {
 /** Answers every request with a make, and keeps what was sent. */
 function listen(): object[] {
   const bodies: object[] = [];
-  globalThis.fetch = ((_path: string, init?: RequestInit) => {
+  globalThis.fetch = ((path: string, init?: RequestInit) => {
+    const answer = path.endsWith('/plan') ? planView(piece) : makeView(piece);
     if (init?.body) bodies.push(JSON.parse(init.body as string) as object);
     return Promise.resolve({
       ok: true,
       status: 200,
-      text: () => Promise.resolve(JSON.stringify(makeView(piece))),
+      text: () => Promise.resolve(JSON.stringify(answer)),
     } as Response);
   }) as typeof fetch;
   return bodies;
@@ -71,7 +72,7 @@ describe('logging a make', () => {
         <Logged entry={loggedView(piece, record)} />
       </MemoryRouter>,
     );
-    const text = screen.getByTestId('logged').textContent;
+    const text = (await screen.findByTestId('logged')).textContent;
     expect(text).toContain('in 50 minutes (8 cutting, 36 tying, 6 finishing)');
     expect(text).toContain('Ines Varga has it. Sits snug.');
     expect(text).toMatch(/Square knots took \d+ % (more|less) cord than the model’s/);

@@ -1,12 +1,12 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import type { MakeView, Worn } from '@coiled-strand/contract';
-import { partKind, planPiece, type Compared, type Measure } from '@coiled-strand/core';
+import { partKind, type Compared, type Measure } from '@coiled-strand/core';
 import { format } from 'date-fns';
 import { CopyPlus, Pencil, RotateCcw } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { useAddPiece, useBeginMake } from '../../api/queries';
-import { MAKE_PARAM } from '../../piece/use-make';
+import { useAddPiece, useBeginMake, useMakePlan } from '../../api/queries';
+import { MAKE_PARAM } from '../../make/use-make';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { LogForm } from './log-form';
@@ -30,9 +30,9 @@ export function Logged({ entry }: { readonly entry: MakeView }) {
   useEffect(() => {
     if (wanted) place.current?.scrollIntoView?.({ block: 'start' });
   }, [wanted]);
-  const plan = useMemo(() => planPiece(entry.piece, entry.hand), [entry.piece, entry.hand]);
+  const plan = useMakePlan(entry.id).data?.plan;
   const { record, outcome, loggedAt } = entry;
-  if (!record || !outcome || !loggedAt || !plan.ok) return null;
+  if (!record || !outcome || !loggedAt || !plan) return null;
   if (mending) {
     return <LogForm make={entry} plan={plan} open={0} onDone={() => setMending(false)} />;
   }
@@ -87,11 +87,15 @@ export function Logged({ entry }: { readonly entry: MakeView }) {
   );
 }
 
-const SAID: Readonly<Record<Measure, (technique: string, words: string) => string>> = {
-  'take-up': (technique, words) => `${technique} took ${words} cord than the model’s.`,
-  pitch: (_, words) =>
-    `Each came out ${words.replace('more', 'longer').replace('less', 'shorter')}.`,
-  time: (_, words) => `Each took ${words} time.`,
+/** By how much, and which way. */
+const off = (ratio: number, more: string, less: string): string =>
+  `${Math.abs((ratio - 1) * 100).toFixed(0)} % ${ratio >= 1 ? more : less}`;
+
+const SAID: Readonly<Record<Measure, (technique: string, ratio: number) => string>> = {
+  'take-up': (technique, ratio) =>
+    `${technique} took ${off(ratio, 'more', 'less')} cord than the model’s.`,
+  pitch: (_, ratio) => `Each came out ${off(ratio, 'longer', 'shorter')}.`,
+  time: (_, ratio) => `Each took ${off(ratio, 'more', 'less')} time.`,
 };
 
 /** What this make says of the hand. */
@@ -101,11 +105,9 @@ function HandSaid({ entry }: { readonly entry: MakeView }) {
   return (
     <Text mt="3">
       {outcome.observations
-        .map(({ technique, measure, ratio }) => {
-          const percent = Math.abs((ratio - 1) * 100).toFixed(0);
-          const words = `${percent} % ${ratio >= 1 ? 'more' : 'less'}`;
-          return SAID[measure](partKind(technique).entry.label, words);
-        })
+        .map(({ technique, measure, ratio }) =>
+          SAID[measure](partKind(technique).entry.label, ratio),
+        )
         .join(' ')}
       {setAside !== null && ` Set aside: ${setAside}`}
     </Text>

@@ -4,8 +4,8 @@ import { tyingSeconds } from '@coiled-strand/core';
 import { useBeginMake, useHand } from '../../api/queries';
 import { countsOf } from '../../piece/counts';
 import { isDirty, usePiece } from '../../piece/piece-store';
-import { useStage } from '../../piece/piece-route';
-import { sayDuration } from './duration';
+import { useStage } from '../../piece/stage-context';
+import { sayDuration } from '../../make/duration';
 import { useUnits } from '../../settings/use-units';
 
 /** Before the first step: what will be made, and the one button that begins. */

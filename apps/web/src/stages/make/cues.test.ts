@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
-import { useDevice } from '../../settings/device-store';
+import { useDevice } from '../../device/device-store';
 import { giveCue } from './cues';
-import { sayDuration } from './duration';
+import { sayDuration } from '../../make/duration';
 
 const tones: number[] = [];
 const shaken = jest.fn<(pattern: number[]) => boolean>(() => true);

@@ -1,5 +1,5 @@
 import type { Side } from '@coiled-strand/core';
-import { useDevice } from '../../settings/device-store';
+import { useDevice } from '../../device/device-store';
 
 /** Tones in hertz: low for the left side, high for the right, two for a step that is done. */
 const TONES = { left: [392], right: [523], plain: [440], done: [523, 659] } as const;

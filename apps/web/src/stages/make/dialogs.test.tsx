@@ -6,7 +6,7 @@ import { makeAt, pieceOf } from '../../testing-make';
 import { CountDialog } from './count-dialog';
 import { LostDialog } from './lost-dialog';
 import { MeasureDialog } from './measure-dialog';
-import { useMeasures } from './measure-store';
+import { useMeasures } from '../../make/measure-store';
 
 const piece = pieceOf('buckle-band');
 const firstKnot = makeAt(piece, 0).steps.findIndex((step) => step.id === 'tie-square-knot-sinnet');

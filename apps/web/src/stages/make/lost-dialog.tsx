@@ -1,10 +1,10 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { drawBench, pluralOf, sidesAt, type Step } from '@coiled-strand/core';
+import { callAt, drawBench, otherSide, pluralOf, sidesAt, type Step } from '@coiled-strand/core';
 import { Minus, Plus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Layers } from '../../bench/shapes';
 import { LengthField } from '../../fields/length-field';
-import type { Make } from '../../piece/use-make';
+import type { Make } from '../../make/use-make';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { Modal } from '../../shell/modal';
@@ -39,10 +39,11 @@ function Compare({ make, step, unit, onClose, onCount }: Props) {
   const from = step.from ?? 0;
   const part = make.plan.parts.find((p) => p.id === step.part);
   const sides = sidesAt(step, shown);
+  const [last, next] = [callAt(step, shown - 1), callAt(step, shown)];
   const name = step.unitName ?? 'time';
   const done = shown + from;
   const long = part ? (part.layout.length * done) / part.layout.units : 0;
-  const at = (next: number): void => setShown(Math.min(step.units, Math.max(0, next)));
+  const at = (count: number): void => setShown(Math.min(step.units, Math.max(0, count)));
   return (
     <Flex direction="column" gap="4">
       {part && <WorkAt make={make} part={part.id} done={done} />}
@@ -60,16 +61,12 @@ function Compare({ make, step, unit, onClose, onCount }: Props) {
       {sides && (
         <Text fontSize="lg" textAlign="center">
           {sides.last
-            ? `The last came from the ${sides.last}; the ${sides.next} is next${name === 'half knot' ? `. The last bump lies on the ${sides.last === 'left' ? 'right' : 'left'}` : ''}.`
+            ? `The last came from the ${sides.last}; the ${sides.next} is next${step.bumps ? `. The last bump lies on the ${otherSide(sides.last)}` : ''}.`
             : `None yet: the ${sides.next} is first.`}
         </Text>
       )}
-      {step.unitText && shown > 0 && (
-        <Text textAlign="center">Last: {step.unitText(shown - 1)}</Text>
-      )}
-      {step.unitText && shown < step.units && (
-        <Text textAlign="center">Next: {step.unitText(shown).replace(/^Next: /, '')}</Text>
-      )}
+      {last !== null && <Text textAlign="center">Last: {units.say(last)}</Text>}
+      {next !== null && <Text textAlign="center">Next: {units.say(next)}</Text>}
       {part && part.layout.units > 1 && (
         <Flex gap="4" align="flex-end" flexWrap="wrap">
           <Box flex="1" minW="200px">

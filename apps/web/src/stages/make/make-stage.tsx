@@ -1,9 +1,11 @@
-import { useStage } from '../../piece/piece-route';
+import { useStage } from '../../piece/stage-context';
+import { Loading } from '../../shell/states';
 import { BeginMake } from './begin-make';
 import { Making } from './making';
 
 /** One action at a time, for full hands. */
 export function MakeStage() {
-  const { make } = useStage();
+  const { make, makeComes } = useStage();
+  if (makeComes) return <Loading what="Fetching the plan of the make" />;
   return make ? <Making make={make} key={make.view.id} /> : <BeginMake />;
 }

@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
 import { fireEvent, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { useDevice } from '../../settings/device-store';
+import { useDevice } from '../../device/device-store';
 import { renderIn } from '../../testing';
 import { MakeTools } from './make-tools';
 import { isBare, useLongPress } from './use-long-press';

@@ -1,7 +1,7 @@
 import { Box, Flex, Menu, Portal, Text } from '@chakra-ui/react';
 import { Footprints, Ruler, Settings2, Signpost, Vibrate, Volume2, VolumeX } from 'lucide-react';
 import { useEffect, useState } from 'react';
-import { useDevice } from '../../settings/device-store';
+import { useDevice } from '../../device/device-store';
 import { Button } from '../../shell/button';
 import { Modal } from '../../shell/modal';
 import { keyName } from '../../shell/use-hotkeys';

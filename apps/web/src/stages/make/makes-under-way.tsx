@@ -2,16 +2,14 @@ import { Flex, Text } from '@chakra-ui/react';
 import { Plus } from 'lucide-react';
 import { useSearchParams } from 'react-router';
 import { useBeginMake, useMakes } from '../../api/queries';
-import { MAKE_PARAM, type Make } from '../../piece/use-make';
-import { useStage } from '../../piece/piece-route';
+import { MAKE_PARAM, type Make } from '../../make/use-make';
+import { useStage } from '../../piece/stage-context';
 import { Button } from '../../shell/button';
-import { useProgress } from './progress-store';
 
 /** Makes of one piece side by side: which of them is on the table, and one more. */
 export function MakesUnderWay({ make }: { readonly make: Make }) {
   const { view } = useStage();
   const { data: makes = [] } = useMakes(view.id);
-  const local = useProgress((state) => state.local);
   const [, setSearch] = useSearchParams();
   const begin = useBeginMake(view.id);
   const follow = (id: string): void =>
@@ -27,7 +25,8 @@ export function MakesUnderWay({ make }: { readonly make: Make }) {
         <Flex role="group" aria-label="Makes under way" gap="2" flexWrap="wrap">
           {open.map((one) => {
             const here = one.id === make.view.id;
-            const share = Math.round(((local[one.id]?.done ?? one.done) / one.total) * 100);
+            const done = here ? make.done : one.reached.done;
+            const share = Math.round((done / one.reached.total) * 100);
             return (
               <Button
                 key={one.id}

@@ -1,11 +1,12 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 
+import { sideAt } from '@coiled-strand/core';
 import { useLayoutEffect, useRef, useState, type MouseEvent } from 'react';
 import { Link } from 'react-router';
 import { sameDocument } from '../../piece/differences';
-import { useStage } from '../../piece/piece-route';
-import type { Make } from '../../piece/use-make';
-import { useDevice } from '../../settings/device-store';
+import { useStage } from '../../piece/stage-context';
+import { placeAt, type Make } from '../../make/use-make';
+import { useDevice } from '../../device/device-store';
 import { Button } from '../../shell/button';
 import { useHotkeys } from '../../shell/use-hotkeys';
 import { CountDialog } from './count-dialog';
@@ -15,12 +16,12 @@ import { MakeTools } from './make-tools';
 import { MakesUnderWay } from './makes-under-way';
 import { MeasureDialog } from './measure-dialog';
 import { PlanChanged } from './plan-changed';
-import { useProgress } from './progress-store';
+import { useProgress } from '../../make/progress-store';
 import { StepBack } from './step-back';
 import { StepView } from './step-view';
 import { isBare, useLongPress } from './use-long-press';
 import { useWakeLock } from './use-wake-lock';
-import { beginWait, Waits } from './waits';
+import { beginWait, Waits } from '../../make/waits';
 
 type Dialog = 'count' | 'lost' | 'measure';
 
@@ -43,7 +44,7 @@ export function Making({ make }: { readonly make: Make }) {
     if (to < 0 || to > finishFrom) return;
     at.current = to;
     setSlow(0);
-    set(make.view.id, to, step?.stage ?? 'tie');
+    set(make.view.id, placeAt(make, to), step?.stage ?? 'tie');
   };
   const forward = (): void => {
     if (at.current >= finishFrom) return;
@@ -184,7 +185,7 @@ function cueAfter({ steps, ...make }: Make, done: number): void {
     if (done <= before + step.units) {
       const unit = done - before;
       const stepDone = unit === step.units;
-      giveCue({ side: step.sideOf && !stepDone ? step.sideOf(unit) : null, stepDone });
+      giveCue({ side: stepDone ? null : sideAt(step, unit), stepDone });
       if (stepDone) beginWait({ ...make, steps, done }, step);
       return;
     }

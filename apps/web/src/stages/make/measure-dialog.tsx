@@ -1,14 +1,14 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
-import { doneByPart, KNOT_SPREAD, pluralOf, speak, type Forecast } from '@coiled-strand/core';
+import { doneByPart, KNOT_SPREAD, pluralOf, type Forecast } from '@coiled-strand/core';
 import { useState } from 'react';
 import { LengthField } from '../../fields/length-field';
 import { StrandBadge } from '../../piece/strand-badge';
-import type { Make } from '../../piece/use-make';
+import type { Make } from '../../make/use-make';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { Modal } from '../../shell/modal';
-import { useMeasures } from './measure-store';
-import { useForecast, type Seen } from './use-forecast';
+import { useMeasures } from '../../make/measure-store';
+import { useForecast, type Seen } from '../../make/use-forecast';
 
 interface Props {
   readonly make: Make;
@@ -120,10 +120,16 @@ const lastsWords = (p: number, subject: string): string =>
 /** A take-up this many prior spreads off is a slip of the rule before it is a hand. Assumed. */
 const UNLIKELY = 2.5;
 
-const percent = (factor: number): string => {
-  const off = Math.abs(factor - 1) * 100;
-  return off < 0.5 ? 'as planned' : `${off.toFixed(0)} % ${factor > 1 ? 'more' : 'less'}`;
-};
+/** What a unit of this make is like, beside the plan's. */
+function unitWords({ pitchFactor, takeUpFactor }: Forecast): string {
+  const off = (factor: number, more: string, less: string): string | null => {
+    const percent = Math.round(Math.abs(factor - 1) * 100);
+    return percent === 0 ? null : `${percent} % ${factor > 1 ? more : less}`;
+  };
+  const length = off(pitchFactor.factor, 'longer', 'shorter') ?? 'as long as planned';
+  const cord = off(takeUpFactor.factor, 'more cord', 'less cord') ?? 'as much cord as planned';
+  return `A unit of yours is ${length} and takes ${cord}.`;
+}
 
 function Told({ make, seen }: { readonly make: Make; readonly seen: Seen }) {
   const units = useUnits();
@@ -136,7 +142,7 @@ function Told({ make, seen }: { readonly make: Make; readonly seen: Seen }) {
       <Text fontSize="xl" fontWeight="600" color={sure ? 'ink' : 'warn'} aria-live="polite">
         {told.lasts < 0.005 ? 'A cord will run out' : lastsWords(told.lasts, 'Every cord')}.
       </Text>
-      {Math.abs(Math.log(told.takeUp.factor)) > UNLIKELY * KNOT_SPREAD && (
+      {Math.abs(Math.log(told.takeUpFactor.factor)) > UNLIKELY * KNOT_SPREAD && (
         <Text color="warn">
           That is far from what hands take. Were all ends of the cord measured, from the last knot
           on, and in the unit you meant?
@@ -144,11 +150,7 @@ function Told({ make, seen }: { readonly make: Make; readonly seen: Seen }) {
       )}
       <LengthBand told={told} target={target} />
       <Box as="ul" listStyleType="disc" m="0" pl="5">
-        <li>
-          A unit of yours is{' '}
-          {percent(told.pitch.factor).replace('more', 'longer').replace('less', 'shorter')}
-          {told.pitch.factor === 1 ? '' : ' '}and takes {percent(told.takeUp.factor)} cord.
-        </li>
+        <li>{unitWords(told)}</li>
         {told.fill && (
           <li>
             {told.fill.toLength === told.fill.planned
@@ -176,11 +178,7 @@ function Told({ make, seen }: { readonly make: Make; readonly seen: Seen }) {
             {remedies.map((remedy) => (
               <Box key={remedy.code} bg="warnFaint" borderRadius="soft" px="4" py="3">
                 <Text fontWeight="600">{remedy.title}</Text>
-                <Text>
-                  {remedy.code === 'join-cord'
-                    ? speak(remedy.text, units.cordUnit)
-                    : units.say(remedy.text)}
-                </Text>
+                <Text>{units.say(remedy.text)}</Text>
               </Box>
             ))}
           </Flex>

@@ -1,7 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { useAbandonMake, useResumeMake } from '../../api/queries';
-import { useStage } from '../../piece/piece-route';
-import type { Make } from '../../piece/use-make';
+import { useStage } from '../../piece/stage-context';
+import type { Make } from '../../make/use-make';
 import { Button } from '../../shell/button';
 import { toaster } from '../../shell/toaster';
 

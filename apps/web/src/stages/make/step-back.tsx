@@ -1,7 +1,8 @@
 import { Box, Text } from '@chakra-ui/react';
-import type { Step } from '@coiled-strand/core';
+import { callAt, type Step } from '@coiled-strand/core';
 import { Undo2 } from 'lucide-react';
 import { useState } from 'react';
+import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { Modal } from '../../shell/modal';
 
@@ -19,7 +20,8 @@ const SHOWN = 24;
 /** Something was tied wrongly: the last units in words, to go back to the first that is wrong. */
 export function StepBack({ step, unit, onBackTo }: Props) {
   const [open, setOpen] = useState(false);
-  if (!step.unitText || unit === 0) return null;
+  const { say } = useUnits();
+  if (!step.calls || unit === 0) return null;
   const from = Math.max(0, unit - SHOWN);
   const units = Array.from({ length: unit - from }, (_, i) => unit - 1 - i);
   const name = step.unitName ?? 'time';
@@ -54,7 +56,7 @@ export function StepBack({ step, unit, onBackTo }: Props) {
                 <Text as="span" color="muted" minW="3.2em">
                   {i + 1}
                 </Text>
-                {step.unitText?.(i)}
+                {say(callAt(step, i) ?? '')}
               </Button>
             </Box>
           ))}

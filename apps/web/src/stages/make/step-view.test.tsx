@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { screen } from '@testing-library/react';
 import { renderIn } from '../../testing';
 import { makeAt, pieceOf } from '../../testing-make';
-import type { Make } from '../../piece/use-make';
+import type { Make } from '../../make/use-make';
 import { StepView } from './step-view';
 
 const show = (make: Make, slow = 0): void => {

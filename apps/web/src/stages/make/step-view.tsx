@@ -1,19 +1,23 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import {
+  callAt,
   callNext,
   doneByPart,
   partKind,
   pluralOf,
+  sideAt,
   tyingSeconds,
   type Side,
   type Step,
 } from '@coiled-strand/core';
 import { useEffect, type ReactNode } from 'react';
+import { Mistakes } from '../../make/mistakes';
 import { Cautions } from '../../piece/cautions';
-import type { Make } from '../../piece/use-make';
-import { sayDuration } from './duration';
-import { EndsNamed } from './ends-named';
-import { StepPicture } from './step-picture';
+import type { Make } from '../../make/use-make';
+import { sayDuration } from '../../make/duration';
+import { EndsNamed } from '../../make/ends-named';
+import { useUnits } from '../../settings/use-units';
+import { StepPicture } from '../../make/step-picture';
 
 interface Props {
   readonly make: Make;
@@ -29,13 +33,19 @@ const SENTENCE = 40;
 /** The step at hand: its picture, what to do in large type, how many are done, what comes after. */
 export function StepView({ make, step, slow, onSlow, children }: Props) {
   const { unit } = make.place;
-  const side = step.sideOf?.(unit) ?? null;
+  const { say } = useUnits();
+  const side = sideAt(step, unit);
   const counts = step.units > 1 || (step.from ?? 0) > 0;
   const part = make.plan.parts.find((p) => p.id === step.part);
   const crosses = part !== undefined && partKind(part.kind).picture !== undefined;
-  const title = counts
-    ? (step.unitText?.(unit) ?? (side ? sideTitle(side, crosses) : step.title))
-    : step.title;
+  const call = callAt(step, unit);
+  const title = !counts
+    ? say(step.title)
+    : call !== null
+      ? say(call)
+      : side
+        ? sideTitle(side, crosses)
+        : say(step.title);
   const sentence = title.length > SENTENCE;
   const left = tyingSeconds(
     make.view.piece,
@@ -45,11 +55,11 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
   );
   // The side is spoken as well as shown, for hands that cannot look up.
   useEffect(() => {
-    document.title = side ? `${side}, ${unit + 1} of ${step.units}` : step.title;
+    document.title = side ? `${side}, ${unit + 1} of ${step.units}` : say(step.title);
     return () => {
       document.title = 'Coiled Strand';
     };
-  }, [side, unit, step]);
+  }, [side, unit, step, say]);
   return (
     <Grid
       // A tablet held upright has the picture above, large enough for arm's length.
@@ -63,11 +73,7 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
         unit={unit}
         slow={slow}
         onSlow={onSlow}
-        label={
-          side && crosses
-            ? `Next: the ${side} cord goes over the core`
-            : `Next: ${title.replace(/^Next: /, '')}`
-        }
+        label={side && crosses ? `Next: the ${side} cord goes over the core` : `Next: ${title}`}
       />
       <Box minW="0">
         <Text color="muted" mb="1" fontSize={{ base: 'sm', md: 'md' }}>
@@ -90,7 +96,7 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
           fontSize={counts ? 'md' : { base: 'lg', md: 'xl' }}
           lineHeight="1.4"
         >
-          {step.text}
+          {say(step.text)}
         </Text>
         {step.ends && <EndsNamed ends={step.ends} />}
         <Mistakes mistakes={step.mistakes} />
@@ -136,8 +142,10 @@ function Counter({ make, step, unit }: CounterProps) {
 
 /** What comes after what is at hand, greyed. */
 function NextCall({ make }: { readonly make: Make }) {
-  const next = callNext(make.steps, make.place);
-  if (next === null) return null;
+  const { say } = useUnits();
+  const call = callNext(make.steps, make.place);
+  if (call === null) return null;
+  const next = say(call);
   return (
     <Text
       mt="3"
@@ -148,21 +156,6 @@ function NextCall({ make }: { readonly make: Make }) {
     >
       Then {next}
     </Text>
-  );
-}
-
-/** What people get wrong here. */
-export function Mistakes({ mistakes }: { readonly mistakes: readonly string[] | undefined }) {
-  if (!mistakes || mistakes.length === 0) return null;
-  return (
-    <Box mt="4" maxW="640px">
-      <Text fontWeight="600">What goes wrong here</Text>
-      <Box as="ul" listStyleType="disc" m="0" mt="1" pl="5">
-        {mistakes.map((mistake) => (
-          <li key={mistake}>{mistake}</li>
-        ))}
-      </Box>
-    </Box>
   );
 }
 

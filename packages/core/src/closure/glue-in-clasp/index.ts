@@ -1,9 +1,17 @@
-import { plainClosure, type ClosureBase, type ClosureKind } from '../../kind/closure-kind.js';
+import {
+  plainClosure,
+  type ClosureBase,
+  type ClosureKind,
+  type NoMeasures,
+} from '../../kind/closure-kind.js';
 import { CAUTIONS } from '../../kind/cautions.js';
-import { plateOf, roundedBox } from '../../knot/plate.js';
+import { COLOUR_FIELD, nameField, sizeField } from '../../kind/field.js';
+import { needOf } from '../../kind/reason.js';
 import { GLUE_CURES } from '../../kind/waits.js';
-import { once } from '../steps.js';
-import { mm, useEach } from '../tails.js';
+import { plateOf, roundedBox } from '../../knot/plate.js';
+import { say, size } from '../../measure/saying.js';
+import { foldAdvice, socketUses } from '../sockets.js';
+import { check, once, tryOn } from '../uses.js';
 
 /** A clasp with a recess for each end of a thick cord. */
 export interface GlueInClasp extends ClosureBase {
@@ -18,7 +26,7 @@ export interface GlueInClasp extends ClosureBase {
   readonly colour: string;
 }
 
-export const glueInClasp: ClosureKind<GlueInClasp> = {
+export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
   entry: {
     type: 'glue-in-clasp',
     label: 'Glue-in clasp',
@@ -26,12 +34,12 @@ export const glueInClasp: ClosureKind<GlueInClasp> = {
     opens: true,
   },
   fields: [
-    { type: 'text', key: 'name', label: 'Name' },
-    { type: 'length', key: 'length', label: 'Overall length', min: 6, max: 120, small: true },
-    { type: 'length', key: 'recess', label: 'Depth of each recess', min: 1, max: 50, small: true },
-    { type: 'length', key: 'bore', label: 'Recess, across', min: 0.5, max: 40, small: true },
-    { type: 'length', key: 'thickness', label: 'Thickness', min: 1, max: 40, small: true },
-    { type: 'colour', key: 'colour', label: 'Colour' },
+    nameField(),
+    sizeField('length', 'Overall length', 6, 120),
+    sizeField('recess', 'Depth of each recess', 1, 50),
+    sizeField('bore', 'Recess, across', 0.5, 40),
+    sizeField('thickness', 'Thickness', 1, 40),
+    COLOUR_FIELD,
   ],
   make: (cord) => ({
     type: 'glue-in-clasp',
@@ -45,80 +53,63 @@ export const glueInClasp: ClosureKind<GlueInClasp> = {
   // Such clasps are bent to the round: they take of the cord what they are long.
   aim: (clasp, site) => [{ kind: 'flexible', length: clasp.length, height: site.thickness / 2 }],
   layOut: (clasp, site) =>
-    plainClosure({
-      states: [{ id: 'closed', label: 'Closed', extra: glueInClasp.aim(clasp, site) }],
-      reach: { start: clasp.length / 2, end: clasp.length / 2 },
-      uses: ['start', 'end'].flatMap(() =>
-        useEach(
-          site.runs,
-          {
-            code: 'closure.recess',
-            label: 'Inside the clasp',
-            detail: `${mm(clasp.recess)} in each of the two recesses`,
-          },
-          clasp.recess,
-        ),
-      ),
-      passages: [{ what: clasp.name, hole: clasp.bore, runs: site.runs }],
-      needs: [{ label: clasp.name, count: 1 }],
-      advice: [
-        ...(2 * clasp.recess >= clasp.length
-          ? [
-              {
-                code: 'clasp.recess',
-                severity: 'error' as const,
-                message: `Two recesses of ${mm(clasp.recess)} do not fit into a clasp of ${mm(clasp.length)}.`,
-                remedy: 'Measure the depth of one recess with a thin stick.',
-                path: 'recess',
-              },
-            ]
-          : []),
-        ...(site.runs.some((run) => run.folded)
-          ? [
-              {
-                code: 'clasp.fold',
-                severity: 'error' as const,
-                message: 'A glue-in clasp takes cut ends; here a strand is folded at the start.',
-                remedy: 'Use the strands single.',
-                path: 'type',
-              },
-            ]
-          : []),
-      ],
-      measures: { along: clasp.length },
-    }),
+    plainClosure(
+      {},
+      {
+        states: [{ id: 'closed', label: 'Closed', extra: glueInClasp.aim(clasp, site) }],
+        reach: { start: clasp.length / 2, end: clasp.length / 2 },
+        uses: socketUses(site, clasp.recess, {
+          code: 'closure.recess',
+          label: 'Inside the clasp',
+          where: ' recesses',
+        }),
+        passages: [{ what: clasp.name, hole: clasp.bore, runs: site.runs }],
+        needs: [needOf(clasp.name)],
+        advice: [
+          ...(2 * clasp.recess >= clasp.length
+            ? [
+                {
+                  code: 'clasp.recess',
+                  severity: 'error' as const,
+                  message: say`Two recesses of ${size(clasp.recess)} do not fit into a clasp of ${size(clasp.length)}.`,
+                  remedy: 'Measure the depth of one recess with a thin stick.',
+                  path: 'recess',
+                },
+              ]
+            : []),
+          ...foldAdvice(site, 'clasp.fold', 'A glue-in clasp takes'),
+        ],
+      },
+    ),
   draw(clasp, _site, _layout, { length }) {
     const half = clasp.length / 2;
     const w = clasp.thickness;
+    const end = length - clasp.recess;
+    const body = (key: string, x: number) =>
+      plateOf('closure', key, clasp.colour, [roundedBox(x, -w / 2, half, w, w * 0.25)]);
+    const band = (key: string, x: number) =>
+      plateOf('closure', key, clasp.colour, [roundedBox(x, -w / 2, 1.6, w, 0.4)], 'finding-recess');
     return [
-      plateOf('closure', 'left', clasp.colour, [
-        roundedBox(-half + clasp.recess, -w / 2, half, w, w * 0.25),
-      ]),
-      plateOf(
-        'closure',
-        'left-band',
-        clasp.colour,
-        [roundedBox(clasp.recess - 1.6, -w / 2, 1.6, w, 0.4)],
-        'finding-recess',
-      ),
-      plateOf('closure', 'right', clasp.colour, [
-        roundedBox(length - clasp.recess, -w / 2, half, w, w * 0.25),
-      ]),
-      plateOf(
-        'closure',
-        'right-band',
-        clasp.colour,
-        [roundedBox(length - clasp.recess, -w / 2, 1.6, w, 0.4)],
-        'finding-recess',
-      ),
+      body('left', -half + clasp.recess),
+      band('left-band', clasp.recess - 1.6),
+      body('right', end),
+      band('right-band', end),
     ];
+  },
+  drawEdge(clasp) {
+    const w = clasp.thickness;
+    return [-0.5, 0].map((at, i) =>
+      plateOf('closure', `closed-half-${i}`, clasp.colour, [
+        roundedBox(at * clasp.length, -w, clasp.length / 2, w, w * 0.3),
+      ]),
+    );
   },
   steps: (clasp, site) => ({
     start: [],
     end: [
-      once(
+      tryOn(
         'Try it on before anything is glued',
-        `Push both ends dry into the recesses, ${mm(clasp.recess)} deep, and close the clasp on the wearer. All sliders and rings must be on the cord by now.`,
+        say`Push both ends dry into the recesses, ${size(clasp.recess)} deep, and close the clasp on the wearer. All sliders and rings must be on the cord by now.`,
       ),
       {
         ...once(
@@ -138,13 +129,13 @@ export const glueInClasp: ClosureKind<GlueInClasp> = {
     stays: ['the cord inside the recesses'],
     goes: ['nothing outside: the ends are covered'],
     checks: [
-      'Pull at both halves: no cord moves in its recess.',
-      'The clasp snaps shut with its whole strength; nothing keeps the halves apart.',
+      check('Pull at both halves', ': no cord moves in its recess.'),
+      check('The clasp snaps shut with its whole strength', '; nothing keeps the halves apart.'),
     ],
   },
   mistakes: [
     'The clasp is glued before trying on.',
-    'Sliders and stopper rings are forgotten: they do not go on any more.',
+    'Sliders and O-rings are forgotten: they do not go on any more.',
     'The recess is filled with glue, and the cord does not go in to the bottom.',
   ],
 };

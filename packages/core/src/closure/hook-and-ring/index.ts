@@ -1,34 +1,17 @@
-import type { ClosureBase, ClosureKind } from '../../kind/closure-kind.js';
-import type { Point } from '../../kind/primitive.js';
+import { sizeField } from '../../kind/field.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
-import { claspStates, drawRing, tiedClasp, tieSteps } from '../clasps.js';
+import { hookOutline, tiedClasp, type TiedClasp } from '../clasps.js';
+import { check } from '../uses.js';
 
 /** A hook tied to one end and a ring to the other. */
-export interface HookAndRing extends ClosureBase {
+export interface HookAndRing extends TiedClasp {
   readonly type: 'hook-and-ring';
-  readonly name: string;
   /** Length in mm when hooked together. */
   readonly length: number;
   readonly thickness: number;
-  readonly colour: string;
 }
 
-/** A hook as an outline from x along s. */
-export const hookOutline = (x: number, length: number, width: number): Point[] => [
-  [x, -width * 0.18],
-  [x + length * 0.55, -width * 0.18],
-  [x + length * 0.9, -width * 0.5],
-  [x + length, 0],
-  [x + length * 0.86, width * 0.5],
-  [x + length * 0.5, width * 0.5],
-  [x + length * 0.5, width * 0.24],
-  [x + length * 0.8, width * 0.22],
-  [x + length * 0.86, -width * 0.05],
-  [x + length * 0.6, width * 0.1],
-  [x, width * 0.18],
-];
-
-export const hookAndRing: ClosureKind<HookAndRing> = {
+export const hookAndRing = tiedClasp<HookAndRing>({
   entry: {
     type: 'hook-and-ring',
     label: 'Hook and ring',
@@ -36,10 +19,8 @@ export const hookAndRing: ClosureKind<HookAndRing> = {
     opens: true,
   },
   fields: [
-    { type: 'text', key: 'name', label: 'Name' },
-    { type: 'length', key: 'length', label: 'Length when hooked', min: 4, max: 80, small: true },
-    { type: 'length', key: 'thickness', label: 'Thickness', min: 1, max: 20, small: true },
-    { type: 'colour', key: 'colour', label: 'Colour' },
+    sizeField('length', 'Length when hooked', 4, 80),
+    sizeField('thickness', 'Thickness', 1, 20),
   ],
   make: () => ({
     type: 'hook-and-ring',
@@ -48,37 +29,25 @@ export const hookAndRing: ClosureKind<HookAndRing> = {
     thickness: 3,
     colour: '#a9adb0',
   }),
-  aim: (clasp) => claspStates({ ...clasp, extender: 0 })[0]!.extra,
-  layOut: (clasp, site) =>
-    tiedClasp(site, {
-      ...clasp,
-      extender: 0,
-      onLoop: false,
-      needs: [{ label: clasp.name, count: 1 }],
-      advice: [],
-    }),
-  draw(clasp, site, _layout, { length, done }) {
-    const state = done ? 'laid' : 'planned';
-    return [
-      ...drawRing(site, 'start', 0, clasp.colour, state),
-      ...drawRing(site, 'end', length, clasp.colour, state),
-      plateOf('closure', 'hook', clasp.colour, [
-        hookOutline(length + 6, clasp.length * 0.7, clasp.length * 0.36),
-      ]),
-      plateOf('closure', 'eye', clasp.colour, [
-        ellipse(-8 - clasp.length * 0.1, 0, clasp.length * 0.16),
-        ellipse(-8 - clasp.length * 0.1, 0, clasp.length * 0.1),
-      ]),
-    ];
-  },
-  steps: (clasp, site) => tieSteps(site, clasp.name, false),
+  size: (clasp) => clasp,
+  draw: ({ colour, length: long }, length) => [
+    plateOf('closure', 'hook', colour, [hookOutline(length + 6, long * 0.7, long * 0.36)]),
+    plateOf('closure', 'eye', colour, [
+      ellipse(-8 - long * 0.1, 0, long * 0.16),
+      ellipse(-8 - long * 0.1, 0, long * 0.1),
+    ]),
+  ],
+  extends: 'a larger ring or a link more makes up for it',
   finish: {
-    stays: ['the cord inside the ends of hook and ring'],
-    goes: ['nothing outside: the ends are covered'],
+    stays: ['the cords between work, hook and ring'],
+    goes: ['the ends beyond the knots at hook and ring'],
     checks: [
-      'The hook catches with the wearer’s own movement and does not come loose when shaken.',
-      'Pull at both ends: no cord moves in its socket.',
+      check(
+        'The hook catches with the wearer’s own movement',
+        ' and does not come off when shaken.',
+      ),
+      check('Pull at both ends', ': no knot creeps.'),
     ],
   },
-  mistakes: ['Worn loose, a hook unhooks by itself: it needs a snug fit.'],
-};
+  mistakes: ['Worn too loose, a hook unhooks by itself: it needs a snug fit.'],
+});

@@ -3,13 +3,15 @@ import {
   type ClosureBase,
   type ClosureKind,
   type ClosureSite,
+  type NoMeasures,
 } from '../../kind/closure-kind.js';
-import type { Reason } from '../../kind/reason.js';
+import { choiceField, sizeField } from '../../kind/field.js';
+import { KNOT_SPREAD, needOf, type Reason } from '../../kind/reason.js';
 import { stopper } from '../../knot/stopper.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
 import { bundleOfRuns } from '../../part/pick.js';
-import { once } from '../steps.js';
-import { endTails, runsFreeAtStart, mm, useEach } from '../tails.js';
+import { check, endTails, once, runsFreeAtStart, tryOn, useEach } from '../uses.js';
+import { say, size } from '../../measure/saying.js';
 
 /** Worn open: one or more long cords round the neck, hanging down at the front. */
 export interface Lariat extends ClosureBase {
@@ -22,19 +24,26 @@ export interface Lariat extends ClosureBase {
   readonly colour: string;
 }
 
-const WAYS: Readonly<Record<Lariat['way'], { label: string; blurb: string }>> = {
-  'own-loop': { label: 'Its own loop', blurb: 'worn doubled, ends through the bend' },
-  ring: { label: 'A ring', blurb: 'ends through a ring at the start' },
-  toggle: { label: 'A toggle', blurb: 'the start closes into the cord' },
-  lobster: { label: 'A lobster', blurb: 'clips on anywhere' },
-  tied: { label: 'Tied', blurb: 'one knot at the front' },
+interface Way {
+  readonly label: string;
+  readonly blurb: string;
+  /** The thing that the start is tied to; null where there is none. */
+  readonly thing: string | null;
+}
+
+const WAYS: Readonly<Record<Lariat['way'], Way>> = {
+  'own-loop': { label: 'Its own loop', blurb: 'worn doubled, ends through the bend', thing: null },
+  ring: { label: 'A ring', blurb: 'ends through a ring at the start', thing: 'Ring' },
+  toggle: { label: 'A toggle', blurb: 'the start closes into the cord', thing: 'Toggle' },
+  lobster: { label: 'A lobster', blurb: 'clips on anywhere', thing: 'Lobster clasp' },
+  tied: { label: 'Tied', blurb: 'one knot at the front', thing: null },
 };
 
 /** The knot of a tied lariat takes cord of both sides: once round the other, loosely. Assumed. */
 const tiedKnot = (site: ClosureSite): number =>
   1.5 * stopper('overhand', bundleOfRuns(site.runs)).inKnot;
 
-export const lariat: ClosureKind<Lariat> = {
+export const lariat: ClosureKind<Lariat, NoMeasures> = {
   entry: {
     type: 'lariat',
     label: 'Lariat, worn open',
@@ -43,105 +52,100 @@ export const lariat: ClosureKind<Lariat> = {
   },
   fields: [
     {
-      type: 'choice',
-      key: 'way',
-      label: 'Worn through',
-      choices: Object.entries(WAYS).map(([id, way]) => ({ id, ...way })),
+      ...choiceField('way', 'Worn through', {}),
+      choices: Object.entries(WAYS).map(([id, { label, blurb }]) => ({ id, label, blurb })),
     },
     { type: 'length', key: 'drop', label: 'Drop at the front', min: 20, max: 800 },
-    {
-      type: 'length',
-      key: 'ring',
-      label: 'Ring, inside',
-      min: 2,
-      max: 80,
-      small: true,
-      when: (values) => values.way === 'ring',
-    },
+    sizeField('ring', 'Ring, inside', 2, 80, (values) => values.way === 'ring'),
     {
       type: 'colour',
       key: 'colour',
       label: 'Colour of the metal',
-      when: (values) => values.way !== 'own-loop' && values.way !== 'tied',
+      when: (values) => WAYS[values.way as Lariat['way']].thing !== null,
     },
   ],
   make: () => ({ type: 'lariat', way: 'own-loop', drop: 200, ring: 14, colour: '#b9a26b' }),
   aim: () => [],
-  openLength(closure, site): readonly Reason[] {
-    const doubled = closure.way === 'own-loop' ? 2 : 1;
-    const hanging = closure.way === 'tied' ? 2 : doubled;
-    return [
+  open(closure, site) {
+    const rounds = closure.way === 'own-loop' ? 2 : 1;
+    const hanging = closure.way === 'tied' ? 2 : rounds;
+    const length: Reason[] = [
       {
+        area: 'fit',
         code: 'fit.neck',
-        label: doubled === 2 ? 'Round the neck, doubled' : 'Round the neck',
+        label: rounds === 2 ? 'Round the neck, doubled' : 'Round the neck',
         detail: 'the girth and its room',
-        mm: doubled * site.target,
+        mm: rounds * site.target,
       },
       {
+        area: 'fit',
         code: 'fit.drop',
         label: hanging === 2 ? 'Drop at the front, both ends' : 'Drop at the front',
         detail: 'how far it hangs down',
         mm: hanging * closure.drop,
       },
-      ...(closure.way === 'tied'
-        ? [
-            {
-              code: 'fit.knot',
-              label: 'The knot it is worn with',
-              detail: 'one loose overhand knot in both sides',
-              mm: tiedKnot(site),
-              assumed: true,
-            },
-          ]
-        : []),
     ];
+    if (closure.way === 'tied') {
+      length.push({
+        area: 'fit',
+        code: 'fit.knot',
+        label: 'The knot it is worn with',
+        detail: 'one loose overhand knot in both sides',
+        mm: tiedKnot(site),
+        assumed: true,
+      });
+    }
+    return { length, rounds, hangs: WAYS[closure.way].thing === null ? 'both' : 'end' };
   },
   layOut(closure, site) {
     const ring = closure.way === 'ring';
-    const passes = !ring || closure.ring >= site.endSize;
-    return plainClosure({
-      reach: { start: ring ? closure.ring + 4 : 4, end: 4 },
-      uses: [
-        ...(ring || closure.way === 'toggle' || closure.way === 'lobster'
-          ? useEach(
-              runsFreeAtStart(site),
-              {
-                code: 'knot.tie',
-                label: 'Knot on the ring',
-                detail: 'through the ring, and an overhand knot in all cords together',
-                assumed: true,
-                spread: 0.11,
-              },
-              stopper('overhand', bundleOfRuns(site.runs)).inKnot,
-            )
-          : []),
-        ...endTails([...runsFreeAtStart(site), ...site.runs], site),
-      ],
-      needs: ring
-        ? [{ label: `Ring, ${mm(closure.ring)} inside`, count: 1 }]
-        : closure.way === 'toggle' || closure.way === 'lobster'
-          ? [{ label: WAYS[closure.way].label.replace('A ', ''), count: 1 }]
-          : [],
-      advice: passes
-        ? []
-        : [
-            {
-              code: 'lariat.ring',
-              severity: 'error',
-              message: `The largest bead at the ends is ${mm(site.endSize)} across; it does not pass a ring of ${mm(closure.ring)}.`,
-              remedy: `Take a ring of ${mm(Math.ceil(site.endSize + 1))} inside, or smaller beads. They pass one by one.`,
-              path: 'ring',
-              fix: {
-                label: `Ring of ${mm(Math.ceil(site.endSize + 1))}`,
-                path: 'ring',
-                value: Math.ceil(site.endSize + 1),
-              },
-            },
-          ],
-    });
+    const { thing } = WAYS[closure.way];
+    const start = runsFreeAtStart(site);
+    const across = Math.ceil(site.endSize + 1);
+    return plainClosure(
+      {},
+      {
+        reach: { start: ring ? closure.ring + 4 : 4, end: 4 },
+        uses: [
+          ...(thing === null
+            ? []
+            : useEach(
+                start,
+                {
+                  area: 'knot',
+                  code: 'knot.tie',
+                  label: 'Knot on the ring',
+                  detail: 'through the ring, and an overhand knot in all cords together',
+                  assumed: true,
+                  spread: KNOT_SPREAD,
+                },
+                stopper('overhand', bundleOfRuns(site.runs)).inKnot,
+              )),
+          ...endTails([...start, ...site.runs], site),
+        ],
+        needs: ring
+          ? [{ id: 'ring', label: say`Ring, ${size(closure.ring)} inside`, count: 1 }]
+          : thing === null
+            ? []
+            : [needOf(thing)],
+        advice:
+          !ring || closure.ring >= site.endSize
+            ? []
+            : [
+                {
+                  code: 'lariat.ring',
+                  severity: 'error',
+                  message: say`The largest bead at the ends is ${size(site.endSize)} across; it does not pass a ring of ${size(closure.ring)}.`,
+                  remedy: say`Take a ring of ${size(across)} inside, or smaller beads. They pass one by one.`,
+                  path: 'ring',
+                  fix: { label: say`Ring of ${size(across)}`, path: 'ring', value: across },
+                },
+              ],
+      },
+    );
   },
   draw(closure) {
-    if (closure.way === 'own-loop' || closure.way === 'tied') return [];
+    if (WAYS[closure.way].thing === null) return [];
     const r = closure.way === 'ring' ? closure.ring / 2 : 4;
     return [
       plateOf('closure', 'ring', closure.colour, [
@@ -152,7 +156,7 @@ export const lariat: ClosureKind<Lariat> = {
   },
   steps: (closure) => ({
     start:
-      closure.way === 'own-loop' || closure.way === 'tied'
+      WAYS[closure.way].thing === null
         ? []
         : [
             once(
@@ -161,7 +165,7 @@ export const lariat: ClosureKind<Lariat> = {
             ),
           ],
     end: [
-      once(
+      tryOn(
         'Try it on',
         `${WAYS[closure.way].label}: ${WAYS[closure.way].blurb}. Look where the ends hang before the last knots are pulled tight.`,
       ),
@@ -171,8 +175,8 @@ export const lariat: ClosureKind<Lariat> = {
     stays: ['both ends with their beads and knots'],
     goes: ['the stubs beyond the end knots'],
     checks: [
-      'Each end passes its ring or loop by itself, one after the other.',
-      'Worn, it holds by its own weight and opens without force.',
+      check('Each end passes its ring or loop by itself', ', one after the other.'),
+      check('Worn, it holds by its own weight', ' and opens without force.'),
     ],
   },
   mistakes: [

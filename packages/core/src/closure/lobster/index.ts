@@ -1,21 +1,14 @@
-import type { ClosureBase, ClosureKind } from '../../kind/closure-kind.js';
+import { choiceField, sizeField } from '../../kind/field.js';
 import type { Point } from '../../kind/primitive.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
-import {
-  claspStates,
-  drawChain,
-  drawRing,
-  startsWithLoop,
-  tiedClasp,
-  tieSteps,
-} from '../clasps.js';
-import type { Advice } from '../../measure/advice.js';
-import { mm } from '../tails.js';
+import { say, size } from '../../measure/saying.js';
+import { MM_PER_UNIT } from '../../measure/units.js';
+import { drawChain, RING, ringNeed, tiedClasp, type TiedClasp } from '../clasps.js';
+import { check } from '../uses.js';
 
 /** A sprung hook tied to one end, closing on a ring or on a loop of cord. */
-export interface Lobster extends ClosureBase {
+export interface Lobster extends TiedClasp {
   readonly type: 'lobster';
-  readonly name: string;
   /** Length in mm with its own eye. */
   readonly length: number;
   readonly thickness: number;
@@ -23,14 +16,9 @@ export interface Lobster extends ClosureBase {
   readonly to: 'ring' | 'loop';
   /** Chain in mm for a second, longer size; 0 for none. */
   readonly extender: number;
-  readonly colour: string;
 }
 
-/** Ring in mm that the hook closes on and hangs from. Assumed: 5 mm rings. */
-const RING = 5;
-const alongOf = (clasp: Lobster): number => clasp.length + (clasp.to === 'ring' ? RING : 0);
-
-export const lobster: ClosureKind<Lobster> = {
+export const lobster = tiedClasp<Lobster>({
   entry: {
     type: 'lobster',
     label: 'Lobster clasp',
@@ -38,20 +26,13 @@ export const lobster: ClosureKind<Lobster> = {
     opens: true,
   },
   fields: [
-    { type: 'text', key: 'name', label: 'Name' },
-    { type: 'length', key: 'length', label: 'Length with its eye', min: 4, max: 60, small: true },
-    { type: 'length', key: 'thickness', label: 'Thickness', min: 1, max: 20, small: true },
-    {
-      type: 'choice',
-      key: 'to',
-      label: 'Closes on',
-      choices: [
-        { id: 'ring', label: 'A ring', blurb: 'tied to the start' },
-        { id: 'loop', label: 'A loop of cord', blurb: 'the first part' },
-      ],
-    },
+    sizeField('length', 'Length with its eye', 4, 60),
+    sizeField('thickness', 'Thickness', 1, 20),
+    choiceField('to', 'Closes on', {
+      ring: ['A ring', 'tied to the start'],
+      loop: ['A loop of cord', 'the first part'],
+    }),
     { type: 'length', key: 'extender', label: 'Extender chain (0 for none)', min: 0, max: 120 },
-    { type: 'colour', key: 'colour', label: 'Colour' },
   ],
   make: () => ({
     type: 'lobster',
@@ -62,37 +43,27 @@ export const lobster: ClosureKind<Lobster> = {
     extender: 0,
     colour: '#a9adb0',
   }),
-  aim: (clasp) => claspStates({ ...clasp, length: alongOf(clasp), extender: 0 })[0]!.extra,
-  layOut(clasp, site) {
-    const missing: Advice[] =
-      clasp.to === 'loop' && !startsWithLoop(site)
-        ? [
-            {
-              code: 'lobster.loop',
-              severity: 'error',
-              message: 'The clasp closes on a loop of cord, and the first part is none.',
-              remedy: 'Add a loop as the first part, or let it close on a ring.',
-              path: 'to',
-            },
-          ]
-        : [];
-    return tiedClasp(site, {
-      length: alongOf(clasp),
-      thickness: clasp.thickness,
-      extender: clasp.extender,
-      onLoop: clasp.to === 'loop',
-      needs: [
-        { label: clasp.name, count: 1 },
-        { label: 'Ring, 5 mm', count: clasp.to === 'ring' ? 1 : 0 },
-        ...(clasp.extender > 0
-          ? [{ label: `Extender chain, ${mm(clasp.extender)}`, count: 1 }]
-          : []),
-      ].filter((need) => need.count > 0),
-      advice: missing,
-    });
-  },
-  draw(clasp, site, _layout, { length, done }) {
-    const state = done ? 'laid' : 'planned';
+  size: (clasp) => ({ ...clasp, length: clasp.length + (clasp.to === 'ring' ? RING : 0) }),
+  onLoop: ({ to }) => to === 'loop',
+  needs: ({ to, extender }) => [
+    ...(to === 'ring' ? [ringNeed(1)] : []),
+    ...(extender > 0
+      ? [{ id: 'extender', label: say`Extender chain, ${size(extender)}`, count: 1 }]
+      : []),
+  ],
+  advice: ({ to }, { first }) =>
+    to === 'loop' && !first?.forClosure
+      ? [
+          {
+            code: 'lobster.loop',
+            severity: 'error',
+            message: 'The clasp closes on a loop of cord, but the first part is not a loop.',
+            remedy: 'Add a loop as the first part, or let it close on a ring.',
+            path: 'to',
+          },
+        ]
+      : [],
+  draw(clasp, length) {
     const w = clasp.length * 0.42;
     const x = length + 5;
     const hook: Point[] = [
@@ -105,8 +76,6 @@ export const lobster: ClosureKind<Lobster> = {
       [x, w * 0.25],
     ];
     return [
-      ...(clasp.to === 'ring' ? drawRing(site, 'start', 0, clasp.colour, state) : []),
-      ...drawRing(site, 'end', length, clasp.colour, state),
       plateOf('closure', 'hook', clasp.colour, [
         hook,
         ellipse(x + clasp.length * 0.66, 0, clasp.length * 0.2, w * 0.24),
@@ -116,17 +85,27 @@ export const lobster: ClosureKind<Lobster> = {
         : []),
     ];
   },
-  steps: (clasp, site) => tieSteps(site, clasp.name, clasp.to === 'loop'),
+  extends: 'a longer extender chain makes up for it',
+  // Hemp bracelets: core and working cord both folded. Common practice, no source.
+  ruleOfThumb(_clasp, { startsWithLoop, overCore, wrist }) {
+    if (!startsWithLoop || !overCore) return null;
+    const core = 2 * (wrist + 4 * MM_PER_UNIT.in);
+    return {
+      label: 'Core twice wrist and 4 in, working cord three times that',
+      low: 4 * core,
+      high: 4 * core,
+    };
+  },
   finish: {
     stays: ['the cords between work and rings'],
     goes: ['the ends beyond the knots at the rings'],
     checks: [
-      'The clasp opens and shuts by itself; no thin cord finds the gap of a ring.',
-      'Pull at the closed clasp three times: no knot creeps.',
+      check('The clasp opens and shuts by itself', '; no thin cord finds the gap of a ring.'),
+      check('Pull at the closed clasp three times', ': no knot creeps.'),
     ],
   },
   mistakes: [
     'The end is tied before trying on: there is no second chance without cutting.',
     'The ring is not quite shut, and thin cord slips out of it.',
   ],
-};
+});

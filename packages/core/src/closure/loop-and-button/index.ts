@@ -4,16 +4,17 @@ import {
   type ClosureKind,
   type ClosureSite,
 } from '../../kind/closure-kind.js';
-import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
+import { choiceField, COLOUR_FIELD, countField, nameField, sizeField } from '../../kind/field.js';
+import { KNOT_SPREAD, needOf, type Use } from '../../kind/reason.js';
 import { loopFor } from '../../knot/loop.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
 import { stopper } from '../../knot/stopper.js';
 import { straightRuns } from '../../knot/stroke.js';
 import type { Primitive } from '../../kind/primitive.js';
 import { bundleOfRuns } from '../../part/pick.js';
-import { drawLoops, loopEnd, loopReach, loopStates } from '../loops.js';
-import { once } from '../steps.js';
-import { endTails, mm, useEach } from '../tails.js';
+import { drawLoops, loopEnd, loopReach, loopStates, type LoopMeasures } from '../loops.js';
+import { check, endTails, once, useEach } from '../uses.js';
+import { laid, say } from '../../measure/saying.js';
 
 /** A button at one end, one or two loops at the other. */
 export interface LoopAndButton extends ClosureBase {
@@ -45,6 +46,7 @@ function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
     return useEach(
       site.runs,
       {
+        area: 'closure',
         code: 'closure.button',
         label: 'Through the button',
         detail: 'half of the way through and back',
@@ -56,12 +58,18 @@ function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
   return [
     ...useEach(
       site.runs,
-      { code: 'closure.button', label: 'Through the button', detail: 'from back to front' },
+      {
+        area: 'closure',
+        code: 'closure.button',
+        label: 'Through the button',
+        detail: 'from back to front',
+      },
       through,
     ),
     ...useEach(
       site.runs,
       {
+        area: 'knot',
         code: 'knot.button',
         label: 'Knot that holds the button',
         detail: 'an overhand knot in all cords together',
@@ -74,7 +82,7 @@ function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
   ];
 }
 
-export const loopAndButton: ClosureKind<LoopAndButton> = {
+export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
   entry: {
     type: 'loop-and-button',
     label: 'Loop and button',
@@ -82,38 +90,14 @@ export const loopAndButton: ClosureKind<LoopAndButton> = {
     opens: true,
   },
   fields: [
-    { type: 'text', key: 'name', label: 'Button' },
-    {
-      type: 'choice',
-      key: 'shape',
-      label: 'Shape',
-      choices: [
-        { id: 'disc', label: 'Disc' },
-        { id: 'ball', label: 'Ball' },
-      ],
-    },
-    { type: 'length', key: 'diameter', label: 'Diameter', min: 3, max: 60, small: true },
-    {
-      type: 'length',
-      key: 'thickness',
-      label: 'Thickness',
-      min: 0.5,
-      max: 40,
-      small: true,
-      when: (values) => values.shape === 'disc',
-    },
-    { type: 'length', key: 'hole', label: 'Hole or shank', min: 0.3, max: 20, small: true },
-    { type: 'colour', key: 'colour', label: 'Colour' },
-    {
-      type: 'choice',
-      key: 'buttonAt',
-      label: 'The button is at',
-      choices: [
-        { id: 'start', label: 'The start' },
-        { id: 'end', label: 'The end' },
-      ],
-    },
-    { type: 'count', key: 'loops', label: 'Loops', min: 1, max: 2 },
+    nameField('Button'),
+    choiceField('shape', 'Shape', { disc: 'Disc', ball: 'Ball' }),
+    sizeField('diameter', 'Diameter', 3, 60),
+    sizeField('thickness', 'Thickness', 0.5, 40, (values) => values.shape === 'disc'),
+    sizeField('hole', 'Hole or shank', 0.3, 20),
+    COLOUR_FIELD,
+    choiceField('buttonAt', 'The button is at', { start: 'The start', end: 'The end' }),
+    countField('loops', 'Loops', 1, 2),
   ],
   make: (cord) => ({
     type: 'loop-and-button',
@@ -138,31 +122,32 @@ export const loopAndButton: ClosureKind<LoopAndButton> = {
     const loop = loopEnd(site, loopFor(closure), side, closure.loops);
     const reach = loopReach(loop, closure.loops);
     const button = closure.diameter + 4;
-    const fold = onFold(closure, site);
-    return plainClosure({
-      states: loopStates(site, loop, closure.loops, shank(closure)),
-      reach: side === 'start' ? { start: reach, end: button } : { start: button, end: reach },
-      uses: [...loop.uses, ...buttonUses(closure, site)],
-      passages: [
-        {
-          what: closure.name,
-          hole: closure.hole,
-          // On a fold each strand goes through and comes back: its two halves are both runs here.
-          runs: site.runs,
-        },
-      ],
-      needs: [{ label: closure.name, count: 1 }],
-      advice: [
-        {
-          code: 'loop.tight',
-          severity: 'note',
-          message: `The loop is tied ${mm(loop.perimeter)} round inside: the button just passes, since a loop loosens.`,
-          remedy: 'Try the button before the knot is pulled tight; it should need a push.',
-          path: 'diameter',
-        },
-      ],
-      measures: { perimeter: loop.perimeter, knot: loop.knot, fold: fold ? 1 : 0 },
-    });
+    return plainClosure(
+      { perimeter: loop.perimeter },
+      {
+        states: loopStates(site, loop, closure.loops, shank(closure)),
+        reach: side === 'start' ? { start: reach, end: button } : { start: button, end: reach },
+        uses: [...loop.uses, ...buttonUses(closure, site)],
+        passages: [
+          {
+            what: closure.name,
+            hole: closure.hole,
+            // On a fold each strand goes through and comes back: its two halves are both runs here.
+            runs: site.runs,
+          },
+        ],
+        needs: [needOf(closure.name)],
+        advice: [
+          {
+            code: 'loop.tight',
+            severity: 'note',
+            message: say`The loop is tied ${laid(loop.perimeter)} round inside: the button just passes, since a loop loosens.`,
+            remedy: 'Try the button before the knot is pulled tight; it should need a push.',
+            path: 'diameter',
+          },
+        ],
+      },
+    );
   },
   draw(closure, site, _layout, { length, done }) {
     const side = other(closure.buttonAt);
@@ -194,15 +179,19 @@ export const loopAndButton: ClosureKind<LoopAndButton> = {
     ];
     return [...drawLoops(site, loop, closure.loops, side, length, state), ...shapes];
   },
-  steps(closure, site, layout) {
-    const p = mm(layout.measures.perimeter!);
-    const loopText =
+  steps(closure, site, { measures }) {
+    const p = laid(measures.perimeter);
+    const push = 'Push the button through before the knot is tight: it should just pass.';
+    const how =
       closure.buttonAt === 'start'
-        ? `Tie the loop${closure.loops === 2 ? 's, one behind the other' : ''} ${p} round inside, with a knot in all cords. Push the button through before the knot is tight: it should just pass.`
+        ? say`Tie the loop${closure.loops === 2 ? 's, one behind the other' : ''} ${p} round inside, with a knot in all cords.`
         : site.runs.every((run) => run.folded)
-          ? `Lay all folds together and tie one knot across all cords, so that the loop is ${p} round inside. Push the button through before the knot is tight: it should just pass.`
-          : `Turn the end back and tie one knot in both together, so that the loop is ${p} round inside. Push the button through before the knot is tight: it should just pass.`;
-    const loop = once(closure.loops === 2 ? 'Make the loops' : 'Make the loop', loopText);
+          ? say`Lay all folds together and tie one knot across all cords, so that the loop is ${p} round inside.`
+          : say`Turn the end back and tie one knot in both together, so that the loop is ${p} round inside.`;
+    const loop = once(
+      closure.loops === 2 ? 'Make the loops' : 'Make the loop',
+      say`${how} ${push}`,
+    );
     const button = onFold(closure, site)
       ? once(
           `Thread ${closure.name} to the fold`,
@@ -216,16 +205,17 @@ export const loopAndButton: ClosureKind<LoopAndButton> = {
       ? { start: [button], end: [loop] }
       : { start: [loop], end: [button] };
   },
+  extends: 'a longer loop, or a second one, makes up for it',
   finish: {
     stays: ['the loop', 'the cords that hold the button'],
     goes: ['the ends beyond the last knot at the button'],
     checks: [
-      'The button goes through the loop with a push and does not fall out when shaken.',
-      'Pull at the button: its knot does not creep.',
+      check('The button goes through the loop with a push', ' and does not fall out when shaken.'),
+      check('Pull at the button', ': its knot does not creep.'),
     ],
   },
   mistakes: [
-    'The loop is tied easy: after a week the button falls out. It should need a push.',
+    'The loop is tied too loose: after a week the button falls out. It should need a push.',
     'The button is tied before the piece was tried on; its place sets the size.',
   ],
 };

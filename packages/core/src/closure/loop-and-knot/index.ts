@@ -4,6 +4,7 @@ import {
   type ClosureKind,
   type ClosureSite,
 } from '../../kind/closure-kind.js';
+import { formField } from '../../kind/field.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { loopFor } from '../../knot/loop.js';
 import { stopper, STOPPERS, STOPPER_FORMS, type StopperForm } from '../../knot/stopper.js';
@@ -11,9 +12,9 @@ import { moved, straightRuns } from '../../knot/stroke.js';
 import { bundleOfRuns } from '../../part/pick.js';
 import { knotStrokes } from '../../part/stopper-knot/drawing.js';
 import { PRACTICE_FACTOR } from '../../material/practice.js';
-import { drawLoops, loopEnd, loopReach, loopStates } from '../loops.js';
-import { once } from '../steps.js';
-import { endTails, mm, useEach } from '../tails.js';
+import { drawLoops, loopEnd, loopReach, loopStates, type LoopMeasures } from '../loops.js';
+import { check, endTails, once, useEach } from '../uses.js';
+import { laid, say } from '../../measure/saying.js';
 
 /** A loop at the start, a stopper knot in all cords at the end. */
 export interface LoopAndKnot extends ClosureBase {
@@ -33,21 +34,14 @@ const loopOf = (closure: LoopAndKnot, site: ClosureSite) => {
   return loopEnd(site, loopFor({ shape: 'ball', diameter: width, thickness: width }), 'start', 1);
 };
 
-export const loopAndKnot: ClosureKind<LoopAndKnot> = {
+export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
   entry: {
     type: 'loop-and-knot',
     label: 'Loop and stopper knot',
     blurb: 'Cord alone: a knot at one end passes a loop at the other.',
     opens: true,
   },
-  fields: [
-    {
-      type: 'choice',
-      key: 'form',
-      label: 'Knot',
-      choices: STOPPER_FORMS.map((id) => ({ id, label: STOPPERS[id].label })),
-    },
-  ],
+  fields: [formField('form', 'Knot', STOPPER_FORMS, STOPPERS)],
   make: () => ({ type: 'loop-and-knot', form: 'double-barrel' }),
   aim: (closure, site) =>
     loopStates(site, loopOf(closure, site), 1, knotOf(closure, site).length / 2)[0]!.extra,
@@ -55,35 +49,39 @@ export const loopAndKnot: ClosureKind<LoopAndKnot> = {
     const knot = knotOf(closure, site);
     const loop = loopOf(closure, site);
     const allowance = ALLOWANCE * PRACTICE_FACTOR[site.practice];
-    return plainClosure({
-      states: loopStates(site, loop, 1, knot.length / 2),
-      reach: { start: loopReach(loop, 1), end: knot.length + 6 },
-      uses: [
-        ...loop.uses,
-        ...useEach(
-          site.runs,
-          {
-            code: 'knot.end',
-            label: STOPPERS[closure.form].label,
-            detail: 'in all cords together',
-            spread: KNOT_SPREAD,
-            assumed: site.runs.length > 1,
-          },
-          knot.inKnot,
-        ),
-        ...useEach(
-          site.runs,
-          {
-            code: 'end.allowance',
-            label: 'To work the knot with',
-            detail: 'a thick knot is tied loose and drawn up; trimmed afterwards',
-          },
-          allowance,
-        ),
-        ...endTails(site.runs, site),
-      ],
-      measures: { perimeter: loop.perimeter },
-    });
+    return plainClosure(
+      { perimeter: loop.perimeter },
+      {
+        states: loopStates(site, loop, 1, knot.length / 2),
+        reach: { start: loopReach(loop, 1), end: knot.length + 6 },
+        uses: [
+          ...loop.uses,
+          ...useEach(
+            site.runs,
+            {
+              area: 'knot',
+              code: 'knot.end',
+              label: STOPPERS[closure.form].label,
+              detail: 'in all cords together',
+              spread: KNOT_SPREAD,
+              assumed: site.runs.length > 1,
+            },
+            knot.inKnot,
+          ),
+          ...useEach(
+            site.runs,
+            {
+              area: 'end',
+              code: 'end.allowance',
+              label: 'To work the knot with',
+              detail: 'a thick knot is tied loose and drawn up; trimmed afterwards',
+            },
+            allowance,
+          ),
+          ...endTails(site.runs, site),
+        ],
+      },
+    );
   },
   draw(closure, site, _layout, { length, done }) {
     const state = done ? 'laid' : 'planned';
@@ -105,7 +103,7 @@ export const loopAndKnot: ClosureKind<LoopAndKnot> = {
     start: [
       once(
         'Make the loop',
-        `Tie the loop ${mm(layout.measures.perimeter!)} round inside. It will just let the knot pass.`,
+        say`Tie the loop ${laid(layout.measures.perimeter)} round inside. It will just let the knot pass.`,
       ),
     ],
     end: [
@@ -115,13 +113,16 @@ export const loopAndKnot: ClosureKind<LoopAndKnot> = {
       ),
     ],
   }),
+  extends: 'a longer loop makes up for it',
   finish: {
     stays: ['the loop', 'the knot that closes it'],
     goes: ['the ends beyond the knot, but for what you want as a tassel'],
-    checks: ['The knot goes through the loop with a push and does not fall out when shaken.'],
+    checks: [
+      check('The knot goes through the loop with a push', ' and does not fall out when shaken.'),
+    ],
   },
   mistakes: [
     'The knot is drawn up before it was tried: its place sets the size.',
-    'The loop is too easy; with wear the knot slips out.',
+    'The loop is too loose; with wear the knot slips out.',
   ],
 };

@@ -1,12 +1,21 @@
-import { plainClosure, type ClosureKind } from '../../kind/closure-kind.js';
+import {
+  plainClosure,
+  type ClosureKind,
+  type NoMeasures,
+  type RuleOfThumb,
+} from '../../kind/closure-kind.js';
+import { COLOUR_FIELD, nameField, sizeField } from '../../kind/field.js';
 import { CAUTIONS } from '../../kind/cautions.js';
-import type { Use } from '../../kind/reason.js';
+import { needOf, type Use } from '../../kind/reason.js';
 import { CORD_KIND_FACTS, effectiveDiameter } from '../../material/cord.js';
 import type { Advice } from '../../measure/advice.js';
 import { checkPlausible, type PlausibleLimits } from '../../measure/girth.js';
-import { mm, useEach } from '../tails.js';
+import { check, once, useEach } from '../uses.js';
+import { edgeOfRigid } from '../clasps.js';
 import { bucklePlates, drawTurns } from './drawing.js';
 import { buckleWidth, halfLengths, larksHeadCord, turnCord, type BuckleClosure } from './model.js';
+import { MM_PER_UNIT } from '../../measure/units.js';
+import { laid, say, size } from '../../measure/saying.js';
 
 export type { BuckleClosure } from './model.js';
 
@@ -25,7 +34,7 @@ const NAMES = {
 } as const;
 
 /** Length in mm of core end turned back and hidden beside the core. Common practice, about an inch. */
-export const BURIED_CORE_END = 30;
+const BURIED_CORE_END = 30;
 /** Cord lost in mm on each side of a fused or sewn joint. Common practice, no source. */
 const JOINT = 10;
 /** End in mm to pull a core straight by. Common practice, no source. */
@@ -45,6 +54,7 @@ function uses(buckle: BuckleClosure, site: Site): Use[] {
     ...useEach(
       cores,
       {
+        area: 'start',
         code: 'start.hitch',
         label: 'Starting hitch',
         detail:
@@ -56,6 +66,7 @@ function uses(buckle: BuckleClosure, site: Site): Use[] {
     ...useEach(
       cores,
       {
+        area: 'closure',
         code: 'closure.turn',
         label: 'Turn through the second half',
         detail: 'half a turn round its bar',
@@ -65,6 +76,7 @@ function uses(buckle: BuckleClosure, site: Site): Use[] {
     ...useEach(
       joined,
       {
+        area: 'start',
         code: 'start.joint',
         label: 'Joint',
         detail: 'lost where the two cords are fused or sewn end to end',
@@ -75,6 +87,7 @@ function uses(buckle: BuckleClosure, site: Site): Use[] {
     ...useEach(
       own,
       {
+        area: 'closure',
         code: 'closure.buried',
         label: 'Turned-back ends',
         detail: 'laid back along the core and hidden under the first half knots',
@@ -84,6 +97,7 @@ function uses(buckle: BuckleClosure, site: Site): Use[] {
     ...useEach(
       own,
       {
+        area: 'end',
         code: 'end.grip',
         label: 'Ends to hold',
         detail: 'to pull the core straight by; trimmed afterwards',
@@ -93,14 +107,14 @@ function uses(buckle: BuckleClosure, site: Site): Use[] {
   ];
 }
 
-function advice(buckle: BuckleClosure, site: Site): Advice[] {
+function adviceOf(buckle: BuckleClosure, site: Site): Advice[] {
   const cores = coresOf(site);
   const legs = cores.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0);
-  const out: (Advice | null)[] = (Object.keys(LIMITS) as (keyof typeof LIMITS)[]).map((key) =>
-    checkPlausible(buckle[key], LIMITS[key], NAMES[key], key),
+  const advice: (Advice | null)[] = (Object.keys(LIMITS) as (keyof typeof LIMITS)[]).map((key) =>
+    checkPlausible(buckle[key], LIMITS[key], NAMES[key], key, size),
   );
   if (cores.length < 2) {
-    out.push({
+    advice.push({
       code: 'buckle.cores',
       severity: 'error',
       message: 'A buckle is hitched on a fold: two core runs must reach it.',
@@ -109,19 +123,19 @@ function advice(buckle: BuckleClosure, site: Site): Advice[] {
     });
   }
   if (legs > buckle.slot) {
-    out.push({
+    advice.push({
       code: 'buckle.slot',
       severity: 'error',
-      message: `Cords side by side take ${mm(legs)}; the buckle’s slot is ${mm(buckle.slot)} wide.`,
-      remedy: `Take a buckle with a slot of ${mm(Math.ceil(legs))} or more, or thinner cord.`,
+      message: say`Cords side by side take ${size(legs)}; the buckle’s slot is ${size(buckle.slot)} wide.`,
+      remedy: say`Take a buckle with a slot of ${size(Math.ceil(legs))} or more, or thinner cord.`,
       path: 'slot',
     });
   }
   if (site.width > buckleWidth(buckle) * 1.6) {
-    out.push({
+    advice.push({
       code: 'buckle.narrow',
       severity: 'note',
-      message: `The band is ${mm(site.width)} wide and stands out beside a buckle of ${mm(buckleWidth(buckle))}.`,
+      message: say`The band is ${size(site.width)} wide and stands out beside a buckle of ${size(buckleWidth(buckle))}.`,
       remedy: 'A buckle of the next size sits flush.',
       path: 'slot',
     });
@@ -131,16 +145,16 @@ function advice(buckle: BuckleClosure, site: Site): Advice[] {
   );
   const [a, b] = joined;
   if (a !== undefined && b !== undefined && Math.abs(a - b) > 0.15 * a) {
-    out.push({
+    advice.push({
       code: 'cords.unequal',
       severity: 'warning',
-      message: `The joined cords are ${mm(a)} and ${mm(b)} thick; the knots will lean to one side.`,
+      message: say`The joined cords are ${size(a)} and ${size(b)} thick; the knots will lean to one side.`,
       remedy: 'Take two cords of the same diameter, or give the core a cord of its own.',
       path: 'type',
     });
   }
   if (site.child) {
-    out.push({
+    advice.push({
       code: 'closure.firm',
       severity: 'note',
       message: 'For a child: a firm buckle does not open under a pull.',
@@ -148,10 +162,26 @@ function advice(buckle: BuckleClosure, site: Site): Advice[] {
       path: 'type',
     });
   }
-  return out.filter((item) => item !== null);
+  return advice.filter((item) => item !== null);
 }
 
-export const sideReleaseBuckle: ClosureKind<BuckleClosure> = {
+/**
+ * The trade's rule for a cobra bracelet: a foot of cord per inch of knotted length, and a foot to a
+ * foot and a half on top. Common practice, no source; shown only for comparison.
+ *
+ * @param knotted knotted length in mm
+ * @example cobraRule(203.2).low // 2743.2
+ */
+export function cobraRule(knotted: number): RuleOfThumb {
+  const length = knotted / MM_PER_UNIT.in;
+  return {
+    label: 'A foot per inch, and 1 to 1½ ft more',
+    low: (length + 1) * MM_PER_UNIT.ft,
+    high: (length + 1.5) * MM_PER_UNIT.ft,
+  };
+}
+
+export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
   entry: {
     type: 'side-release-buckle',
     label: 'Side-release buckle',
@@ -159,12 +189,12 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure> = {
     opens: true,
   },
   fields: [
-    { type: 'text', key: 'name', label: 'Name' },
-    { type: 'length', key: 'barToBar', label: 'Bar to bar, closed', min: 1, max: 300, small: true },
-    { type: 'length', key: 'slot', label: 'Slot width', min: 1, max: 200, small: true },
-    { type: 'length', key: 'thickness', label: 'Thickness', min: 0.5, max: 100, small: true },
-    { type: 'length', key: 'bar', label: 'Bar, across', min: 0.3, max: 30, small: true },
-    { type: 'colour', key: 'colour', label: 'Colour' },
+    nameField(),
+    sizeField('barToBar', 'Bar to bar, closed', 1, 300),
+    sizeField('slot', 'Slot width', 1, 200),
+    sizeField('thickness', 'Thickness', 0.5, 100),
+    sizeField('bar', 'Bar, across', 0.3, 30),
+    COLOUR_FIELD,
   ],
   make: () => ({
     type: 'side-release-buckle',
@@ -178,14 +208,16 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure> = {
   aim: (buckle) => [{ kind: 'rigid', length: buckle.barToBar, height: buckle.thickness / 2 }],
   layOut(buckle, site) {
     const { socket, prongs } = halfLengths(buckle);
-    return plainClosure({
-      states: [{ id: 'closed', label: 'Closed', extra: sideReleaseBuckle.aim(buckle, site) }],
-      reach: { start: socket, end: prongs },
-      uses: uses(buckle, site),
-      needs: [{ label: buckle.name, count: 1 }],
-      advice: advice(buckle, site),
-      measures: { thickness: buckle.thickness, along: buckle.barToBar },
-    });
+    return plainClosure(
+      {},
+      {
+        states: [{ id: 'closed', label: 'Closed', extra: sideReleaseBuckle.aim(buckle, site) }],
+        reach: { start: socket, end: prongs },
+        uses: uses(buckle, site),
+        needs: [needOf(buckle.name)],
+        advice: adviceOf(buckle, site),
+      },
+    );
   },
   draw: (buckle, site, _layout, options) => drawTurns(buckle, site, options),
   drawBelow: (buckle, { length }) => bucklePlates(buckle, length),
@@ -195,45 +227,35 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure> = {
     const joined = cores.some((run) => !run.folded);
     const ownCore = cores.some((run) => !turned.has(run.strand));
     const melts = cores.every((run) => CORD_KIND_FACTS[run.cord.kind].ends === 'melts');
-    const step = (
-      title: string,
-      text: string,
-      cautions = [] as (typeof CAUTIONS.flame)[] | [],
-    ) => ({
-      title,
-      text,
-      units: 1,
-      cautions: [...cautions],
-    });
+    const join = melts
+      ? once(
+          'Join the two cords end to end',
+          'Warm both ends, press them together and roll them on a metal plate while soft. Let the joint cool before pulling. It will lie hidden in the hitch, where it carries little.',
+          CAUTIONS.flame,
+        )
+      : once(
+          'Join the two cords end to end',
+          'Sew or glue both ends together on a short overlap and let the joint cure. It will lie hidden in the hitch, where it carries little.',
+          CAUTIONS.glue,
+        );
     return {
       start: [
-        ...(joined
-          ? [
-              {
-                title: 'Join the two cords end to end',
-                text: melts
-                  ? 'Warm both ends, press them together and roll them on a metal plate while soft. Let the joint cool before pulling. It will lie hidden in the hitch, where it carries little.'
-                  : 'Sew or glue both ends together on a short overlap and let the joint cure. It will lie hidden in the hitch, where it carries little.',
-                units: 1,
-                cautions: [melts ? CAUTIONS.flame : CAUTIONS.glue],
-              },
-            ]
-          : []),
-        step(
+        ...(joined ? [join] : []),
+        once(
           'Hitch the fold to the first half',
           `Push the fold${ownCore ? ' of the core cord' : ''} through the slot of one buckle half from behind, pass both ends through the loop and pull it snug on the bar. Check that the two halves of the buckle face the same way.`,
         ),
-        step(
+        once(
           'Run both ends through the other half',
           'Pass both ends over the bar of the other half from the front, side by side, and bring them back.',
         ),
-        step(
-          `Set the core to ${mm(length)}`,
-          `Lay the band along the rule: from bar to bar ${mm(length)}. Both core runs straight and equally tight; this length is the fit.`,
+        once(
+          say`Set the core to ${laid(length)}`,
+          say`Lay the band along the rule: from bar to bar ${laid(length)}. Both core runs straight and equally tight; this length is the fit.`,
         ),
         ...(ownCore
           ? [
-              step(
+              once(
                 'Lay the core ends back along the core',
                 'Turn both core ends back towards the first half, flat beside the core; the first half knots cover them.',
               ),
@@ -243,12 +265,17 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure> = {
       end: [],
     };
   },
+  drawEdge: (buckle, site) => edgeOfRigid(sideReleaseBuckle.aim(buckle, site), buckle.colour),
+  buries: (_buckle, legs) =>
+    legs.some(([first, second]) => first === 'core' && second !== undefined) ? BURIED_CORE_END : 0,
+  // A foot of cord per inch of knotted length, and 1 to 1.5 ft more. Common practice, no source.
+  ruleOfThumb: (_buckle, { overCore, length }) => (overCore ? cobraRule(length) : null),
   finish: {
     stays: ['the core, and the hitch at the first half', 'the bars of cord round the second half'],
-    goes: ['the two working ends beside the last half knot'],
+    goes: [],
     checks: [
-      'Both halves face the same way and click shut.',
-      'Pull hard at the closed buckle three times: neither half creeps out of its cord.',
+      check('Both halves face the same way and click shut'),
+      check('Pull hard at the closed buckle three times', ': neither half creeps out of its cord.'),
     ],
   },
   mistakes: [

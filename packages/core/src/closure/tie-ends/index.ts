@@ -1,27 +1,19 @@
-import {
-  plainClosure,
-  type ClosureBase,
-  type ClosureKind,
-  type ClosureSite,
-} from '../../kind/closure-kind.js';
-import { PLAIT_SPREAD, type Use } from '../../kind/reason.js';
-import type { Run } from '../../kind/run.js';
-import { plaitRatio } from '../../knot/plait.js';
+import { plainClosure, type ClosureBase, type ClosureKind } from '../../kind/closure-kind.js';
 import { stopper } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
+import type { Advice } from '../../measure/advice.js';
+import { laid, say } from '../../measure/saying.js';
 import { bundleOfRuns } from '../../part/pick.js';
-import { tooFew } from '../../part/plait/model.js';
-import { once } from '../steps.js';
 import { drawTails } from '../tail-drawing.js';
 import {
-  runsFreeAtStart,
-  mm,
+  plaitAdvice,
   plaitOfTails,
   plaitSteps,
   TAIL_FORM_FIELD,
-  useEach,
+  tailUses,
   type TailForm,
 } from '../tails.js';
+import { check, once, runsFreeAtStart } from '../uses.js';
 
 /** Ends that are tied to each other on the wearer. */
 export interface TieEnds extends ClosureBase {
@@ -31,26 +23,42 @@ export interface TieEnds extends ClosureBase {
   readonly tailForm?: TailForm;
 }
 
-/** Every end as long as it is, or as long as its plait takes; the knot at its end is part of it. */
-function tieUses(closure: TieEnds, site: ClosureSite, runs: readonly Run[]): Use[] {
-  const plaiting = plaitOfTails(site, closure.tailForm);
-  const more = plaiting ? plaitRatio(plaiting.form, plaiting.q) : 1;
-  return useEach(
-    runs,
-    plaiting
-      ? {
-          code: 'closure.ties',
-          label: 'Plaited ends to tie',
-          detail: `${more.toFixed(2)} times their length, as the strands go from side to side`,
-          spread: PLAIT_SPREAD,
-        }
-      : { code: 'closure.ties', label: 'Ends to tie', detail: 'they stay' },
-    more * closure.length,
-  );
-}
-
 /** What of an end in mm its knot and the fingers take. Common practice, no source. */
 const TIED = 60;
+/** Ends shorter than this in mm are hard to tie with one hand. Common practice, no source. */
+const SHORT = 70;
+
+// The knot at the end of every tie is part of its length.
+const TIES = {
+  code: 'closure.ties',
+  straight: 'Ends to tie',
+  plaited: 'Plaited ends to tie',
+  why: 'they stay',
+};
+
+function adviceOf(closure: TieEnds, sides: number): Advice[] {
+  if (sides === 1) {
+    return [
+      {
+        code: 'ties.fold',
+        severity: 'note',
+        message: 'The folds at the start make a loop that the ends are tied through.',
+        remedy: 'For ends on both sides use the strands single.',
+        path: 'type',
+      },
+    ];
+  }
+  if (closure.length >= SHORT) return [];
+  return [
+    {
+      code: 'ties.short',
+      severity: 'warning',
+      message: say`Ends of ${laid(closure.length)} are hard to tie with one hand.`,
+      remedy: say`Give them ${laid(75)} to ${laid(100)} each.`,
+      path: 'length',
+    },
+  ];
+}
 
 export const tieEnds: ClosureKind<TieEnds> = {
   entry: {
@@ -70,50 +78,29 @@ export const tieEnds: ClosureKind<TieEnds> = {
   ],
   layOut(closure, site) {
     const start = runsFreeAtStart(site);
-    const all = [...start, ...site.runs];
     const height = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord))) / 2;
     // Ends that are tied through the loop of a fold come from one side alone.
     const sides = start.length > 0 ? 2 : 1;
-    return plainClosure({
-      states: [
-        { id: 'tied', label: 'Tied close', extra: tieEnds.aim(closure, site) },
-        {
-          id: 'loose',
-          label: 'Tied long',
-          // A knot, and enough of every end to tie it with again, stay over.
-          extra: [
-            { kind: 'flexible', length: Math.max(1, sides * (closure.length - TIED)), height },
-          ],
-        },
-      ],
-      reach: { start: sides === 2 ? closure.length + 6 : 2, end: closure.length + 6 },
-      uses: tieUses(closure, site, all),
-      advice:
-        closure.tailForm === 'plaited' && !plaitOfTails(site, closure.tailForm)
-          ? [{ ...tooFew('three'), path: 'tailForm' }]
-          : start.length === 0
-            ? [
-                {
-                  code: 'ties.fold',
-                  severity: 'note',
-                  message: 'The folds at the start make a loop that the ends are tied through.',
-                  remedy: 'For ends on both sides use the strands single.',
-                  path: 'type',
-                },
-              ]
-            : closure.length < 70
-              ? [
-                  {
-                    code: 'ties.short',
-                    severity: 'warning',
-                    message: `Ends of ${mm(closure.length)} are hard to tie with one hand.`,
-                    remedy: 'Give them 75 mm to 100 mm each.',
-                    path: 'length',
-                  },
-                ]
-              : [],
-      measures: { tail: closure.length },
-    });
+    const faults = plaitAdvice(site, closure.tailForm);
+    // A knot, and enough of every end to tie it with again, stay over.
+    const long = Math.max(1, sides * (closure.length - TIED));
+    return plainClosure(
+      {},
+      {
+        states: [
+          { id: 'tied', label: 'Tied close', extra: tieEnds.aim(closure, site) },
+          { id: 'loose', label: 'Tied long', extra: [{ kind: 'flexible', length: long, height }] },
+        ],
+        reach: { start: sides === 2 ? closure.length + 6 : 2, end: closure.length + 6 },
+        uses: tailUses(
+          [...start, ...site.runs],
+          closure.length,
+          plaitOfTails(site, closure.tailForm),
+          TIES,
+        ),
+        advice: faults.length > 0 ? faults : adviceOf(closure, sides),
+      },
+    );
   },
   draw: (closure, site, _layout, { length, done }) =>
     drawTails(site, closure.length, length, 'overhand', done ? 'laid' : 'planned', {
@@ -125,14 +112,15 @@ export const tieEnds: ClosureKind<TieEnds> = {
       ...plaitSteps(site, closure.tailForm, closure.length),
       once(
         'A knot at the end of every tie',
-        `Each end ${mm(closure.length)} long; a small overhand knot keeps it from fraying.`,
+        say`Each end ${laid(closure.length)} long; a small overhand knot keeps it from fraying.`,
       ),
     ],
   }),
+  extends: 'the ties make up for it',
   finish: {
     stays: ['both ties, out to the knots at their ends'],
     goes: ['the stubs beyond those knots'],
-    checks: ['Tied and pulled, the ties hold, and the knots at their ends do not slip.'],
+    checks: [check('Tied and pulled, the ties hold', ', and the knots at their ends do not slip.')],
   },
   mistakes: ['Ends cut to length before the knots at their ends are tied.'],
 };

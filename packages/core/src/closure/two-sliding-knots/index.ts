@@ -4,24 +4,25 @@ import {
   type ClosureKind,
   type ClosureSite,
 } from '../../kind/closure-kind.js';
+import { formField } from '../../kind/field.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
+import { inSentence, laid, say } from '../../measure/saying.js';
+import { MM_PER_UNIT } from '../../measure/units.js';
 import { bundleOfRuns } from '../../part/pick.js';
-import { moving, once } from '../steps.js';
-import { drawTails } from '../tail-drawing.js';
 import {
-  endTails,
-  runsFreeAtStart,
-  mm,
+  edgeOfSlider,
   PASS_MARGIN,
   slide,
   slideAdvice,
   slideStates,
-  tailUses,
-  TAILS_FIELD,
+  slidingTails,
   TIGHTER,
-  useEach,
-} from '../tails.js';
+  type SlideMeasures,
+} from '../slide.js';
+import { drawTails } from '../tail-drawing.js';
+import { TAILS_FIELD } from '../tails.js';
+import { check, once, runsFreeAtStart, useEach } from '../uses.js';
 
 /** Each tail tied round the other cord; the two knots slide apart to draw in. */
 export interface TwoSlidingKnots extends ClosureBase {
@@ -36,7 +37,7 @@ const FORMS = ['overhand', 'double-barrel', 'triple-barrel'] as const;
 const knotOf = (closure: TwoSlidingKnots, site: ClosureSite) =>
   stopper(closure.form, bundleOfRuns([...site.runs, ...site.runs]) * 0.75);
 
-export const twoSlidingKnots: ClosureKind<TwoSlidingKnots> = {
+export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
   entry: {
     type: 'two-sliding-knots',
     label: 'Two sliding knots',
@@ -44,12 +45,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots> = {
     opens: false,
   },
   fields: [
-    {
-      type: 'choice',
-      key: 'form',
-      label: 'Knot',
-      choices: FORMS.map((id) => ({ id, label: STOPPERS[id].label })),
-    },
+    formField('form', 'Knot', FORMS, STOPPERS),
     { ...TAILS_FIELD, label: 'Each tail, to its knot' },
   ],
   make: () => ({ type: 'two-sliding-knots', form: 'double-barrel', tails: null }),
@@ -66,70 +62,81 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots> = {
   layOut(closure, site, body) {
     const knot = knotOf(closure, site);
     const at = slide(site, body, knot.length, closure, true);
-    const start = runsFreeAtStart(site);
-    const all = [...start, ...site.runs];
-    return plainClosure({
-      states: slideStates(site, at),
-      reach: { start: at.tail + knot.length + 8, end: at.tail + knot.length + 8 },
-      uses: [
-        ...tailUses(start, at.tail),
-        ...tailUses(site.runs, at.tail),
-        ...useEach(
-          all,
-          {
-            code: 'knot.sliding',
-            label: 'Sliding knot',
-            detail: `${STOPPERS[closure.form].label.toLowerCase()} round the other cord`,
-            assumed: true,
-            spread: KNOT_SPREAD,
-          },
-          knot.inKnot,
-        ),
-        ...endTails(all, site),
-      ],
-      advice: slideAdvice(site, at, knot.length),
-      measures: { tail: at.tail, grip: knot.length },
-    });
+    const reach = at.tail + knot.length + 8;
+    return plainClosure(
+      { tail: at.tail, grip: knot.length },
+      {
+        states: slideStates(site, at),
+        reach: { start: reach, end: reach },
+        uses: [
+          ...slidingTails(site, at.tail),
+          ...useEach(
+            [...runsFreeAtStart(site), ...site.runs],
+            {
+              area: 'knot',
+              code: 'knot.sliding',
+              label: 'Sliding knot',
+              detail: say`${inSentence(STOPPERS[closure.form].label)} round the other cord`,
+              assumed: true,
+              spread: KNOT_SPREAD,
+            },
+            knot.inKnot,
+          ),
+        ],
+        advice: slideAdvice(site, at, knot.length),
+      },
+    );
   },
-  draw: (closure, site, layout, { length, done }) =>
-    drawTails(site, layout.measures.tail!, length, closure.form, done ? 'laid' : 'planned'),
-  steps: (closure, _site, layout) => ({
+  draw: (closure, site, { measures }, { length, done }) =>
+    drawTails(site, measures.tail, length, closure.form, done ? 'laid' : 'planned'),
+  drawEdge: (_closure, site, { measures }) => edgeOfSlider(site, measures.grip, site.runs[0]!),
+  steps: (closure, _site, { measures }) => ({
     start: [],
     end: [
-      moving(
-        once(
+      {
+        ...once(
           'Lay both tails over each other',
           'Cross the tails so that each points past the other, the piece closed to a ring.',
         ),
-        'closure-run',
-        'closure-tail',
-      ),
+        moves: ['run', 'tail'],
+      },
       {
-        moves: ['closure-stop'],
-        title: `${STOPPERS[closure.form].label} with each tail`,
-        text: `Tie each tail round the other cord, ${mm(layout.measures.tail!)} from the body on both sides. The knot must grip the other cord and still slide. Make both gaps equal, or the ring closes crooked.`,
+        ...once(
+          `${STOPPERS[closure.form].label} with each tail`,
+          say`Tie each tail round the other cord, ${laid(measures.tail)} from the body on both sides. The knot must grip the other cord and still slide. Make both gaps equal, or the ring closes crooked.`,
+        ),
+        moves: ['stopper'],
         units: 2,
         unitName: 'knot',
-        cautions: [],
       },
-      moving(
-        once(
+      {
+        ...once(
           'Draw it in and out',
-          'Try the largest size over what it must pass and the smallest as it will be worn, before the ends are trimmed.',
+          'Try the widest size over what it must pass and the tightest as it will be worn, before the ends are trimmed.',
         ),
-      ),
+        moves: [],
+      },
     ],
   }),
+  // Necklaces and anklets on one cord. Common practice, no source.
+  ruleOfThumb: (_closure, { site, strands, target }) =>
+    site === 'wrist'
+      ? null
+      : {
+          label: 'Twice the wearing length',
+          low: strands * 2 * target,
+          high: strands * 2 * (target + 2 * MM_PER_UNIT.in),
+        },
   finish: {
     stays: ['the cord that each knot slides on, all of it'],
     goes: ['the short end beyond each sliding knot'],
     checks: [
-      'Both knots move, and stay where they are put when you let go.',
-      'Drawn in, both sides meet the body at the same distance.',
+      check('Both knots move', ', and stay where they are put when you let go.'),
+      check('Drawn in, both knots meet the body at the same distance'),
     ],
   },
   mistakes: [
-    'The two knots sit at unlike distances: drawn in, a gap stays on one side.',
+    'The two knots are tied at unequal distances: drawn in, a gap stays on one side.',
     'The tail is tied round itself instead of the other cord.',
     'Glue gets inside a knot; it no longer slides.',
   ],

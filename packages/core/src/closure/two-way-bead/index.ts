@@ -1,18 +1,16 @@
 import { plainClosure, type ClosureBase, type ClosureKind } from '../../kind/closure-kind.js';
-import { BEAD_SHAPES, type Bead, type BeadShape } from '../../material/bead.js';
+import { COLOUR_FIELD, choiceField, nameField, sizeField } from '../../kind/field.js';
+import { needOf } from '../../kind/reason.js';
+import { asThing } from '../../knot/stroke.js';
+import { BEAD_SHAPE_LABELS, type Bead, type BeadShape } from '../../material/bead.js';
 import { passage } from '../../material/passage.js';
 import type { Advice } from '../../measure/advice.js';
-import { beadSolid } from '../../part/beads/drawing.js';
-import { moving, once } from '../steps.js';
+import { say, size } from '../../measure/saying.js';
+import { beadSolid } from '../../knot/bead-solid.js';
+import { slideAim, slidingLayout, type SlideMeasures } from '../slide.js';
 import { drawTails } from '../tail-drawing.js';
-import {
-  runsFreeAtStart,
-  mm,
-  slideAim,
-  slidingLayout,
-  stopperUses,
-  TAILS_FIELD,
-} from '../tails.js';
+import { TAILS_FIELD } from '../tails.js';
+import { check, once, runsFreeAtStart, stopperUses } from '../uses.js';
 
 /** Both tails through one tight bead in opposite directions, with a small bead knotted at each end. */
 export interface TwoWayBead extends ClosureBase {
@@ -44,7 +42,7 @@ const endBead = (closure: TwoWayBead): Bead => ({
   height: closure.endBead,
 });
 
-export const twoWayBead: ClosureKind<TwoWayBead> = {
+export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
   entry: {
     type: 'two-way-bead',
     label: 'Tight two-way bead',
@@ -52,26 +50,14 @@ export const twoWayBead: ClosureKind<TwoWayBead> = {
     opens: false,
   },
   fields: [
-    { type: 'text', key: 'name', label: 'Name' },
-    {
-      type: 'choice',
-      key: 'shape',
-      label: 'Shape',
-      choices: BEAD_SHAPES.map((id) => ({ id, label: id[0]!.toUpperCase() + id.slice(1) })),
-    },
-    { type: 'length', key: 'length', label: 'Along the cord', min: 1, max: 60, small: true },
-    { type: 'length', key: 'height', label: 'Across', min: 1, max: 60, small: true },
-    { type: 'length', key: 'hole', label: 'Hole', min: 0.3, max: 30, small: true },
-    { type: 'colour', key: 'colour', label: 'Colour' },
+    nameField(),
+    choiceField('shape', 'Shape', BEAD_SHAPE_LABELS),
+    sizeField('length', 'Along the cord', 1, 60),
+    sizeField('height', 'Across', 1, 60),
+    sizeField('hole', 'Hole', 0.3, 30),
+    COLOUR_FIELD,
     TAILS_FIELD,
-    {
-      type: 'length',
-      key: 'endBead',
-      label: 'End beads (0 for none)',
-      min: 0,
-      max: 30,
-      small: true,
-    },
+    sizeField('endBead', 'End beads (0 for none)', 0, 30),
   ],
   make: (cord) => ({
     type: 'two-way-bead',
@@ -86,44 +72,39 @@ export const twoWayBead: ClosureKind<TwoWayBead> = {
   }),
   aim: (closure, site) => slideAim(site, closure.length),
   layOut(closure, site, body) {
-    const { layout } = slidingLayout(site, body, closure.length, closure);
+    const { measures, ...layout } = slidingLayout(site, body, closure.length, closure);
     const through = [...site.runs, ...site.runs];
     const { answer, loose } = passage(
       closure.hole,
       through.map((run) => run.cord),
     );
-    const advice: Advice[] =
+    const slips: Advice[] =
       answer === 'goes' && closure.hole > loose * 1.08
         ? [
             {
               code: 'two-way.loose',
               severity: 'warning',
-              message: `The hole of ${mm(closure.hole)} is wide for cords that take ${mm(loose)}; the bead will slip.`,
+              message: say`The hole of ${size(closure.hole)} is too wide for cords that take ${size(loose)}; the bead will slip.`,
               remedy:
                 'Take a bead with a hole just smaller than the cords together, or a thicker cord.',
               path: 'hole',
             },
           ]
         : [];
-    const free = runsFreeAtStart(site);
-    return plainClosure({
+    return plainClosure(measures, {
       ...layout,
       uses: [
         ...layout.uses,
-        ...stopperUses(free, 'overhand'),
+        ...stopperUses(runsFreeAtStart(site), 'overhand'),
         ...stopperUses(site.runs, 'overhand'),
       ],
       passages: [{ what: closure.name, hole: closure.hole, runs: through }],
-      needs: [
-        { label: closure.name, count: 1 },
-        ...(closure.endBead > 0 ? [{ label: 'End bead', count: 2 }] : []),
-      ],
-      advice: [...layout.advice, ...advice],
+      needs: [needOf(closure.name), ...(closure.endBead > 0 ? [needOf('End bead', 2)] : [])],
+      advice: [...layout.advice, ...slips],
     });
   },
-  draw(closure, site, layout, { length, done }) {
+  draw(closure, site, { measures: { tail } }, { length, done }) {
     const state = done ? 'laid' : 'planned';
-    const tail = layout.measures.tail!;
     const at = length + Math.max(4 + closure.length / 2, tail * 0.4);
     const ends =
       closure.endBead > 0
@@ -133,43 +114,48 @@ export const twoWayBead: ClosureKind<TwoWayBead> = {
         : [];
     return [
       ...drawTails(site, tail, length, 'overhand', state),
-      ...ends,
-      beadSolid(asBead(closure), 'closure-bead', 'closure', [at, 0], state),
+      ...asThing(ends, 'stopper'),
+      ...asThing([beadSolid(asBead(closure), 'closure-bead', 'closure', [at, 0], state)], 'bead'),
     ];
   },
+  drawEdge: (closure) => [
+    beadSolid(asBead(closure), 'closed-bead', 'closure', [0, -closure.height / 2], 'laid'),
+  ],
   steps: (closure) => ({
     start: [],
     end: [
-      moving(
-        once(
+      {
+        ...once(
           `Pass both tails through ${closure.name}`,
           'One tail from each side, in opposite directions. Cut each tip to a point, or stiffen it with a drop of glue and let it dry, to get the second one through.',
         ),
-        'closure-run',
-        'closure-tail',
-        'closure-bead',
-      ),
+        moves: ['run', 'tail', 'bead'],
+      },
       once(
         closure.endBead > 0
           ? 'A bead and a knot at the end of each tail'
           : 'A knot at the end of each tail',
         'Draw the ring out as far as it must open before the knots are tied.',
       ),
-      moving(
-        once('Draw it in and out', 'The bead must hold by itself and still give to a firm pull.'),
-      ),
+      {
+        ...once(
+          'Draw it in and out',
+          'The bead must hold by itself and still give to a firm pull.',
+        ),
+        moves: [],
+      },
     ],
   }),
   finish: {
     stays: ['both tails beyond the bead, out to their ends'],
     goes: ['the stubs beyond the end knots or end beads'],
     checks: [
-      'The bead gives to a firm pull and holds by itself.',
-      'Drawn right out it passes the hand, and the ends do not slip through the bead.',
+      check('The bead gives to a firm pull and holds by itself'),
+      check('Drawn right out it passes the hand', ', and the ends do not slip through the bead.'),
     ],
   },
   mistakes: [
     'Both tails go through the same way: then it does not draw in.',
-    'The bead grips only new cord: leather wears smooth, so choose it tight.',
+    'The bead grips only new cord: leather wears smooth, so choose a tight one.',
   ],
 };

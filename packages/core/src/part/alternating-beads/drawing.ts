@@ -4,7 +4,7 @@ import { lanesOf } from '../../knot/lanes.js';
 import { smoothLine } from '../../knot/spline.js';
 import { strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { beadSolid } from '../beads/drawing.js';
+import { beadSolid } from '../../knot/bead-solid.js';
 import { offsetOf, type AlternatingPart } from './model.js';
 
 /** Both cords wave from bead to bead; the rings lie over them where they cross the middle. */

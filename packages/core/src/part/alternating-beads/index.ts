@@ -1,12 +1,12 @@
+import { countField } from '../../kind/field.js';
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { mm } from '../pick.js';
+import { otherSide } from '../../measure/side.js';
 import { drawAlternating } from './drawing.js';
 import { type AlternatingPart, periodOf, offsetOf } from './model.js';
-
-export type { AlternatingPart } from './model.js';
+import { say, size } from '../../measure/saying.js';
 
 export const alternatingBeads: PartKind<AlternatingPart> = {
   entry: {
@@ -21,7 +21,7 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
   fields: [
     { type: 'bead', key: 'bead', label: 'Bead' },
     { type: 'bead', key: 'ring', label: 'Ring' },
-    { type: 'count', key: 'count', label: 'Beads', min: 1, max: 300 },
+    countField('count', 'Beads', 1, 300),
   ],
   make: ({ id, bead }) => ({ id, kind: 'alternating-beads', bead, ring: bead, count: 6 }),
   fills: () => false,
@@ -50,8 +50,13 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
       round: [{ kind: 'beads', length, height: bead.height / 2, count: part.count }],
       uses: straightUse(site.runs, length),
       beads: Array.from({ length: part.count }, (_, i) => [
-        { id: part.bead, at: first + i * period.mm, run: i % 2 },
-        { id: part.ring, at: first + i * period.mm + (bead.length + ring.length) / 2 },
+        { id: part.bead, at: first + i * period.mm, run: i % 2, inRow: true as const },
+        {
+          id: part.ring,
+          at: first + i * period.mm + (bead.length + ring.length) / 2,
+          spacer: true as const,
+          inRow: true as const,
+        },
       ]).flat(),
       passages: [
         { what: bead.name, hole: bead.hole, runs: one ? [one] : [] },
@@ -72,7 +77,7 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
         {
           code: 'alternating.period',
           severity: 'note',
-          message: `Each bead takes ${mm(period.mm)}: ${period.limit === 'along one cord' ? 'the beads nest, and bead and rings along one cord set it' : 'the beads of the two cords touch'}.`,
+          message: say`Each bead takes ${size(period.mm)}: ${period.limit === 'along one cord' ? 'the beads nest, and bead and rings along one cord set it' : 'the beads of the two cords touch'}.`,
           remedy:
             'Measure five beads of your own and enter the bead’s length from it to correct this.',
           path: 'bead',
@@ -81,6 +86,7 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
     });
   },
   draw: drawAlternating,
+  withUnits: (part, count) => ({ ...part, count }),
   steps(part, site) {
     const bead = site.bead(part.bead);
     const ring = site.bead(part.ring);
@@ -90,7 +96,7 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
         text: `String ${bead.name} on one cord, then ${ring.name} over both cords and push it up; the next bead goes on the other cord.`,
         units: part.count,
         unitName: 'bead',
-        sideOf: (unit, first) => (unit % 2 === 0 ? first : first === 'left' ? 'right' : 'left'),
+        sideOf: (unit, first) => (unit % 2 === 0 ? first : otherSide(first)),
         cautions: [],
       },
     ];

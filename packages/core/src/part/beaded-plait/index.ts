@@ -1,13 +1,22 @@
 import { PLAIT_TENSION } from '../tension-field.js';
-import { plainLayout, type PartBase, type PartKind, type PartSite } from '../../kind/part-kind.js';
+import { countField } from '../../kind/field.js';
+import {
+  plainLayout,
+  type PartBase,
+  type PartKind,
+  type PartSite,
+  type Tension,
+} from '../../kind/part-kind.js';
 import type { Bead } from '../../material/bead.js';
-import type { Tension } from '../../kind/part-kind.js';
-import { otherSide } from '../../kind/side.js';
-import { PLAIT_SPREAD } from '../../kind/reason.js';
+import { beadNamed, say } from '../../measure/saying.js';
+import { otherSide } from '../../measure/side.js';
+import { PLAIT_SPREAD, useOf } from '../../kind/reason.js';
+import { beadSolid } from '../../knot/bead-solid.js';
+import { edgeBeads, plainEdge } from '../../knot/edge.js';
 import { PLAITS } from '../../knot/plait.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightRuns } from '../../knot/stroke.js';
-import { plaitStrokes } from '../plait/drawing.js';
+import { edgeOfPlait, plaitStrokes } from '../plait/drawing.js';
 import { plaitingOf, tellBundles, tooFew, type Plaiting } from '../plait/model.js';
 
 /** A plait of three bundles with a bead dropped on to the middle one before it is crossed. */
@@ -62,8 +71,8 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
   },
   fields: [
     { type: 'bead', key: 'bead', label: 'Bead' },
-    { type: 'count', key: 'count', label: 'Beads', min: 1, max: 300 },
-    { type: 'count', key: 'every', label: 'Crossings from bead to bead', min: 1, max: 12 },
+    countField('count', 'Beads', 1, 300),
+    countField('every', 'Crossings from bead to bead', 1, 12),
     PLAIT_TENSION,
   ],
   make: ({ id, bead }) => ({
@@ -92,19 +101,21 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
     return plainLayout(part.count * period, section, {
       units: part.count * part.every,
       unitName: 'crossing',
-      uses: plaiting.bundles.flat().map((run) => ({
-        strand: run.strand,
-        half: run.half,
-        reason: {
-          code: 'run.plait',
-          label: 'Plaited round beads',
-          detail: 'from side to side, and out round every bead',
-          mm: part.count * cord,
-          times: { count: part.count, each: cord },
-          spread: PLAIT_SPREAD,
-          assumed: true,
-        },
-      })),
+      uses: plaiting.bundles.flat().map((run) =>
+        useOf(
+          run,
+          {
+            area: 'run',
+            code: 'run.plait',
+            label: 'Plaited round beads',
+            detail: 'from side to side, and out round every bead',
+            spread: PLAIT_SPREAD,
+            assumed: true,
+          },
+          cord,
+          part.count,
+        ),
+      ),
       passages: plaiting.bundles
         .filter((bundle, i) => i === 0 || bundle.length > plaiting.bundles[0]!.length)
         .map((runs) => ({ what: bead.name, hole: bead.hole, runs })),
@@ -124,23 +135,20 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
     return [
       ...plaitStrokes(plaiting, part.id, till, layout.length, 'planned'),
       ...plaitStrokes(plaiting, part.id, 0, till, 'laid'),
-      ...layout.beads.map(({ at: x }, i) => ({
-        kind: 'bead' as const,
-        key: `${part.id}-bead-${i}`,
-        part: part.id,
-        shape: bead.shape,
-        colour: bead.colour.hex,
-        at: [x, 0] as const,
-        length: bead.length,
-        height: bead.height,
-        turn: 0,
-        state: x < till ? ('laid' as const) : ('planned' as const),
-      })),
+      ...layout.beads.map(({ at: x }, i) =>
+        beadSolid(bead, `${part.id}-bead-${i}`, part.id, [x, 0], x < till ? 'laid' : 'planned'),
+      ),
     ];
+  },
+  drawEdge(part, site, layout) {
+    const at = spacing(part, site);
+    if (!at) return plainEdge(part.id, site, layout);
+    const plaiting = { ...at.plaiting, pitch: layout.pitch };
+    return [...edgeOfPlait(plaiting, part.id, layout), ...edgeBeads(part.id, site, layout)];
   },
   steps(part, site, layout) {
     const at = spacing(part, site);
-    const name = at?.bead.name ?? 'bead';
+    const name = beadNamed(part.bead, site.bead(part.bead));
     return [
       {
         title: `Plait, with ${part.count} beads`,
@@ -150,7 +158,7 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
         sideOf: (unit, first) => (unit % 2 === 0 ? first : otherSide(first)),
         unitText: (unit) =>
           unit % part.every === 0
-            ? `Drop bead ${unit / part.every + 1} on to the middle bundle (${name}), then cross below it.`
+            ? say`Drop bead ${unit / part.every + 1} on to the middle bundle (${name}), then cross below it.`
             : 'Cross without a bead.',
         cautions: [],
       },

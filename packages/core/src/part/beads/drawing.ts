@@ -1,33 +1,12 @@
-import type { BeadSolid, Point, Primitive } from '../../kind/primitive.js';
+import type { Point, Primitive } from '../../kind/primitive.js';
 import type { DrawOptions, PartLayout, PartSite } from '../../kind/part-kind.js';
 import { lanesOf } from '../../knot/lanes.js';
 import { smoothLine } from '../../knot/spline.js';
 import { straightRuns, strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { knotStrokes } from '../stopper-knot/drawing.js';
-import type { Bead } from '../../material/bead.js';
+import { beadSolid } from '../../knot/bead-solid.js';
 import { threading, type BeadsPart } from './model.js';
-
-/** A bead seen from the side, its hole along the piece. */
-export const beadSolid = (
-  bead: Bead,
-  key: string,
-  part: string,
-  at: Point,
-  state: 'laid' | 'planned',
-  turn = 0,
-): BeadSolid => ({
-  kind: 'bead',
-  key,
-  part,
-  shape: bead.shape,
-  colour: bead.colour.hex,
-  at,
-  length: bead.length,
-  height: bead.height,
-  turn,
-  state,
-});
 
 export function drawBeads(
   part: BeadsPart,
@@ -36,7 +15,7 @@ export function drawBeads(
   { done }: DrawOptions,
 ): readonly Primitive[] {
   const lanes = lanesOf(site.runs);
-  const { through, around, beside } = threading(part, site);
+  const { through, around } = threading(part, site);
   const state = (i: number): 'laid' | 'planned' => (i < done ? 'laid' : 'planned');
   // Strung on some of the cords, a bead sits in their lanes, and the others pass under its edge.
   const middle =
@@ -83,11 +62,9 @@ export function drawBeads(
       done > 0 ? 'laid' : 'planned',
     );
   });
-  const inside = straightRuns(site.runs, part.id, 0, layout.length, done > 0 ? 'laid' : 'planned');
-  const indexOf = (shape: { key: string }, runs: typeof through): boolean =>
-    runs.some((run) => shape.key.startsWith(`${part.id}-run-${run.index}-`));
+  const inside = site.runs.filter((run) => !around.includes(run));
   return [
-    ...inside.filter((shape) => indexOf(shape, [...through, ...beside])),
+    ...straightRuns(inside, part.id, 0, layout.length, done > 0 ? 'laid' : 'planned', lanes),
     ...ties.flatMap((knot) => knot.below),
     ...solids,
     ...ties.flatMap((knot) => knot.above),

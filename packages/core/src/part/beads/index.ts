@@ -1,14 +1,14 @@
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
+import { choiceField, sizeField } from '../../kind/field.js';
+import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import type { RoundPart } from '../../measure/fit.js';
-import { mm, nameRuns } from '../pick.js';
+import { nameRuns } from '../pick.js';
 import { drawBeads } from './drawing.js';
 import { type BeadsPart, threading, aroundBead, between, blocks } from './model.js';
-
-export type { BeadsPart } from './model.js';
+import { beadNamed, laid, say, type Segment } from '../../measure/saying.js';
 
 export const beads: PartKind<BeadsPart> = {
   entry: {
@@ -22,37 +22,19 @@ export const beads: PartKind<BeadsPart> = {
   },
   fields: [
     { type: 'beads', key: 'beads', label: 'Beads, in order' },
-    {
-      type: 'choice',
-      key: 'through',
-      label: 'Strung on',
-      choices: [
-        { id: 'core', label: 'The core', blurb: 'working cords go round the bead' },
-        { id: 'all', label: 'All cords', blurb: 'together through the hole' },
-        { id: 'some', label: 'Chosen cords', blurb: 'the others pass beside' },
-      ],
-    },
+    choiceField<BeadsPart['through']>('through', 'Strung on', {
+      core: ['The core', 'working cords go round the bead'],
+      all: ['All cords', 'together through the hole'],
+      some: ['Chosen cords', 'the others pass beside'],
+    }),
     { type: 'runs', key: 'runs', label: 'Cords', when: (values) => values.through === 'some' },
-    {
-      type: 'choice',
-      key: 'between',
-      label: 'Between the beads',
-      choices: [
-        { id: 'touching', label: 'Nothing' },
-        { id: 'overhand', label: 'Overhand knot' },
-        { id: 'double-barrel', label: 'Double barrel knot' },
-        { id: 'space', label: 'Bare cord' },
-      ],
-    },
-    {
-      type: 'length',
-      key: 'gap',
-      label: 'Bare cord between',
-      min: 0,
-      max: 300,
-      small: true,
-      when: (values) => values.between === 'space',
-    },
+    choiceField<BeadsPart['between']>('between', 'Between the beads', {
+      touching: 'Nothing',
+      overhand: 'Overhand knot',
+      'double-barrel': 'Double barrel knot',
+      space: 'Bare cord',
+    }),
+    sizeField('gap', 'Bare cord between', 0, 300, (values) => values.between === 'space'),
   ],
   make: ({ id, bead }) => ({
     id,
@@ -90,40 +72,42 @@ export const beads: PartKind<BeadsPart> = {
       at += bead.length + gap.length;
       return { id: part.beads[i]!, at: middle };
     });
-    const uses: Use[] = [...straightUse([...through, ...beside], length)];
-    if (gap.uses > 0 && gaps > 0) {
-      const each = gap.uses;
-      uses.push(
-        ...through.map((run) => ({
+    const uses: Use[] = [
+      ...straightUse([...through, ...beside], length),
+      ...(gap.uses > 0 && gaps > 0
+        ? through.map((run) =>
+            useOf(
+              run,
+              {
+                area: 'knot',
+                code: 'knot.between',
+                label: 'Knots between beads',
+                detail: 'pulled tight against the bead',
+                assumed: through.length > 1,
+                spread: KNOT_SPREAD,
+              },
+              gap.uses,
+              gaps,
+            ),
+          )
+        : []),
+      ...around.map((run): Use => {
+        const d = effectiveDiameter(run.cord);
+        return {
           strand: run.strand,
           half: run.half,
           reason: {
-            code: 'knot.between',
-            label: 'Knots between beads',
-            detail: 'pulled tight against the bead',
-            mm: gaps * each,
-            times: { count: gaps, each },
-            assumed: through.length > 1,
-            spread: KNOT_SPREAD,
+            area: 'run',
+            code: 'run.around',
+            label: 'Round the beads',
+            detail: 'along the side of each bead from hole to hole',
+            mm:
+              all.reduce((sum, bead) => sum + aroundBead(bead.length, bead.height, d), 0) +
+              gaps * gap.length,
           },
-        })),
-      );
-    }
-    for (const run of around) {
-      const d = effectiveDiameter(run.cord);
-      uses.push({
-        strand: run.strand,
-        half: run.half,
-        reason: {
-          code: 'run.around',
-          label: 'Round the beads',
-          detail: 'along the side of each bead from hole to hole',
-          mm:
-            all.reduce((sum, bead) => sum + aroundBead(bead.length, bead.height, d), 0) +
-            gaps * gap.length,
-        },
-      });
-    }
+        };
+      }),
+    ];
     const round: RoundPart[] = blocks(all).map(({ bead, count }) => ({
       kind: 'beads',
       length: count * bead.length,
@@ -155,30 +139,28 @@ export const beads: PartKind<BeadsPart> = {
   draw: drawBeads,
   steps(part, site, layout) {
     const { through, around } = threading(part, site);
-    const name = (unit: number): string => {
-      const bead = site.bead(part.beads[unit]!);
-      const size = mm(bead.length);
-      // Many are called by their size already.
-      return bead.name.includes(size) ? bead.name : `${bead.name}, ${size}`;
+    const name = (unit: number): Segment => {
+      const id = part.beads[unit]!;
+      return beadNamed(id, site.bead(id));
     };
     const knot =
       part.between === 'overhand' || part.between === 'double-barrel'
         ? ' Tie the knot close against each bead before the next.'
         : part.between === 'space'
-          ? ` Leave ${mm(part.gap)} bare between neighbours.`
+          ? say` Leave ${laid(part.gap)} bare between neighbours.`
           : '';
     return [
       {
         title:
           layout.units === 1
-            ? `String ${name(0)}`
+            ? say`String ${name(0)}`
             : `String ${layout.units} beads on ${nameRuns(through, site)}`,
-        text: `${through.length > 1 ? 'Bring the cords together and pass them' : 'Pass the cord'} through the hole.${knot}${
+        text: say`${through.length > 1 ? 'Bring the cords together and pass them' : 'Pass the cord'} through the hole.${knot}${
           around.length > 0 ? ' Lead the working cords round its sides, equally tight.' : ''
         }`,
         units: layout.units,
         unitName: 'bead',
-        ...(layout.units > 1 ? { unitText: (unit: number) => `Next: ${name(unit)}` } : {}),
+        ...(layout.units > 1 ? { unitText: (unit: number) => [name(unit)] } : {}),
         cautions: [],
       },
     ];

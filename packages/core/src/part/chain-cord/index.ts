@@ -1,13 +1,14 @@
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import type { Point, Primitive } from '../../kind/primitive.js';
-import { GIVEN, KNOT_SPREAD } from '../../kind/reason.js';
+import { countField, sizeField } from '../../kind/field.js';
+import { KNOT_SPREAD, useOf, type Reason } from '../../kind/reason.js';
+import { beadSolid } from '../../knot/bead-solid.js';
+import { roundFromEdge } from '../../knot/edge.js';
 import type { Advice } from '../../measure/advice.js';
 import { strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { mm } from '../pick.js';
 import { END_STITCHES, layChain, type ChainLayout, type ChainPart } from './model.js';
-
-export type { ChainPart } from './model.js';
+import { laid, say, size } from '../../measure/saying.js';
 
 function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
   const advice: Advice[] = [];
@@ -24,7 +25,7 @@ function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
     advice.push({
       code: 'chain.stitch',
       severity: 'error',
-      message: `A stitch ${mm(at.stitch)} long cannot be made of ${mm(part.perStitch)} of cord.`,
+      message: say`A stitch ${size(at.stitch)} long cannot be made of ${size(part.perStitch)} of cord.`,
       remedy: 'Unravel ten stitches, measure the cord, and divide by ten.',
       path: 'perStitch',
     });
@@ -33,7 +34,7 @@ function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
     advice.push({
       code: 'chain.loop',
       severity: 'error',
-      message: `A loop of ${mm(part.loop!)} is ${mm(-at.takenOut)} too short.`,
+      message: say`A loop of ${laid(part.loop!)} is ${laid(-at.takenOut)} too short.`,
       remedy: 'Choose a shorter length, or work it new.',
       path: 'loop',
     });
@@ -41,7 +42,7 @@ function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
     advice.push({
       code: 'chain.taken-out',
       severity: 'note',
-      message: `Cut the loop opposite its middle and take out ${mm(at.takenOut / 2)} on either side: ${at.beads} beads stay, and both ends have ${mm(at.end)} of chain.`,
+      message: say`Cut the loop opposite its middle and take out ${laid(at.takenOut / 2)} on either side: ${at.beads} beads stay, and both ends have ${laid(at.end)} of chain.`,
       remedy: 'Its cord comes with the loop; nothing is cut for it.',
       path: 'loop',
     });
@@ -58,6 +59,24 @@ function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
   return advice;
 }
 
+/** What its stitches take: tied by the hand, or there already in an endless loop. */
+const stitchReason = ({ gauge }: ChainPart, worked: boolean): Omit<Reason, 'mm' | 'times'> =>
+  worked
+    ? {
+        area: 'knot',
+        code: 'knot.chain',
+        label: 'Chain stitches',
+        detail: say`as your swatch has it, ${gauge} in ${laid(100)}`,
+        spread: KNOT_SPREAD,
+      }
+    : {
+        area: 'run',
+        code: 'run.given',
+        given: true,
+        label: 'Comes with the loop',
+        detail: 'its stitches are there already',
+      };
+
 export const chainCord: PartKind<ChainPart> = {
   entry: {
     id: 'chain-cord',
@@ -67,19 +86,13 @@ export const chainCord: PartKind<ChainPart> = {
     unitName: 'stitch',
     needsBead: true,
     seconds: 4,
+    solid: true,
   },
   fields: [
     { type: 'bead', key: 'bead', label: 'Bead' },
-    { type: 'count', key: 'between', label: 'Stitches from bead to bead', min: 1, max: 60 },
-    { type: 'count', key: 'gauge', label: 'Your stitches in 10 cm', min: 5, max: 200 },
-    {
-      type: 'length',
-      key: 'perStitch',
-      label: 'Cord in one stitch',
-      min: 0.5,
-      max: 80,
-      small: true,
-    },
+    countField('between', 'Stitches from bead to bead', 1, 60),
+    countField('gauge', 'Your stitches in 10 cm', 5, 200),
+    sizeField('perStitch', 'Cord in one stitch', 0.5, 80),
     { type: 'length', key: 'length', label: 'Length', min: 20, max: 3000, open: 'set by the fit' },
     {
       type: 'length',
@@ -110,31 +123,12 @@ export const chainCord: PartKind<ChainPart> = {
     const length = part.length ?? share;
     const at = layChain(part, site, length);
     const section = chainCord.section(part, site);
-    const each = part.perStitch;
     return plainLayout(length, section, {
       units: at.takenOut === null ? Math.max(1, at.stitches) : 1,
       unitName: at.takenOut === null ? 'stitch' : 'loop',
-      uses: site.runs.map((run) => ({
-        strand: run.strand,
-        half: run.half,
-        reason:
-          at.takenOut === null
-            ? {
-                code: 'knot.chain',
-                label: 'Chain stitches',
-                detail: `as your swatch has it, ${part.gauge} in 100 mm`,
-                mm: at.stitches * each,
-                times: { count: at.stitches, each },
-                spread: KNOT_SPREAD,
-              }
-            : {
-                code: GIVEN,
-                label: 'Comes with the loop',
-                detail: 'its stitches are there already',
-                mm: at.stitches * each,
-                times: { count: at.stitches, each },
-              },
-      })),
+      uses: site.runs.map((run) =>
+        useOf(run, stitchReason(part, at.takenOut === null), part.perStitch, at.stitches),
+      ),
       passages: at.beads > 0 ? [{ what: at.bead.name, hole: at.bead.hole, runs: site.runs }] : [],
       beads: Array.from({ length: at.beads }, (_, i) => ({
         id: part.bead,
@@ -177,20 +171,20 @@ export const chainCord: PartKind<ChainPart> = {
     return [
       ...lay('planned'),
       ...lay('laid'),
-      ...layout.beads.map(({ at: x }, i) => ({
-        kind: 'bead' as const,
-        key: `${part.id}-bead-${i}`,
-        part: part.id,
-        shape: at.bead.shape,
-        colour: at.bead.colour.hex,
-        at: [x, 0] as const,
-        length: at.bead.length,
-        height: at.bead.height,
-        turn: 0,
-        state: x < till ? ('laid' as const) : ('planned' as const),
-      })),
+      ...layout.beads.map(({ at: x }, i) =>
+        beadSolid(at.bead, `${part.id}-bead-${i}`, part.id, [x, 0], x < till ? 'laid' : 'planned'),
+      ),
     ];
   },
+  drawEdge: (part, site, layout) =>
+    roundFromEdge(
+      chainCord.draw(part, site, layout, {
+        part: part.id,
+        done: layout.units,
+        firstSide: 'left',
+      }),
+      layout,
+    ),
   steps(part, site, layout) {
     const at = layChain(part, site, layout.length);
     const first = Math.round(at.end / at.stitch);
@@ -198,7 +192,7 @@ export const chainCord: PartKind<ChainPart> = {
       return [
         {
           title: 'Open the loop and shorten it on both sides',
-          text: `Mark the middle of the loop. Opposite it, count so that ${mm(at.end)} of chain stays beyond the last bead at each side, and cut there: ${mm(at.takenOut / 2)} come out on either side. Draw the cut end through the last stitch so that nothing ravels; it must end on chain, not on a bead.`,
+          text: say`Mark the middle of the loop. Opposite it, count so that ${laid(at.end)} of chain stays beyond the last bead at each side, and cut there: ${laid(at.takenOut / 2)} come out on either side. Draw the cut end through the last stitch so that nothing ravels; it must end on chain, not on a bead.`,
           units: 1,
           cautions: [],
         },

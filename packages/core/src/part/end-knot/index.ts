@@ -1,12 +1,15 @@
 import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
+import { formField } from '../../kind/field.js';
+import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { END_KNOT_FORMS, END_KNOTS, endKnotCord, type EndKnotForm } from '../../knot/end-knots.js';
+import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { turksHeadStrokes } from '../../knot/round-drawing.js';
 import { straightUse } from '../../knot/straight.js';
 import { moved, straightRuns } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { PRACTICE_FACTOR } from '../../material/practice.js';
+import { inSentence, say } from '../../measure/saying.js';
 import type { Run } from '../../kind/run.js';
 
 /** A bulky knot of all ends together: a button to close with, or a fine end. */
@@ -35,14 +38,7 @@ export const endKnot: PartKind<EndKnotPart> = {
     needsBead: false,
     seconds: 240,
   },
-  fields: [
-    {
-      type: 'choice',
-      key: 'form',
-      label: 'Knot',
-      choices: END_KNOT_FORMS.map((id) => ({ id, label: END_KNOTS[id].label })),
-    },
-  ],
+  fields: [formField('form', 'Knot', END_KNOT_FORMS, END_KNOTS)],
   make: ({ id }) => ({ id, kind: 'end-knot', form: 'diamond' }),
   fills: () => false,
   section(part, site) {
@@ -62,30 +58,29 @@ export const endKnot: PartKind<EndKnotPart> = {
       const d = effectiveDiameter(run.cord);
       const inside = Math.max(0, endKnotCord(part.form, Math.max(2, n)) * d - section.pitch);
       const spare = allowance * d * PRACTICE_FACTOR[site.practice];
-      const of = { strand: run.strand, half: run.half };
       return [
-        {
-          ...of,
-          reason: {
+        useOf(
+          run,
+          {
+            area: 'knot',
             code: 'knot.bulky',
             label,
             detail: 'over and above its length',
-            mm: inside,
-            times: { count: 1, each: inside },
             spread: KNOT_SPREAD,
             assumed: true,
           },
-        },
-        {
-          ...of,
-          reason: {
+          inside,
+        ),
+        useOf(
+          run,
+          {
+            area: 'end',
             code: 'end.allowance',
-            label: `Working length for the ${label.toLowerCase()}`,
+            label: say`Working length for the ${inSentence(label)}`,
             detail: 'the hands need it while they tie; trimmed away afterwards',
-            mm: spare,
-            times: { count: 1, each: spare },
           },
-        },
+          spare,
+        ),
       ];
     });
     return plainLayout(section.pitch, section, {
@@ -98,7 +93,7 @@ export const endKnot: PartKind<EndKnotPart> = {
               {
                 code: 'end-knot.cords',
                 severity: 'error',
-                message: `A ${label.toLowerCase()} is tied with ${cords[0]} to ${cords[1]} ends; here are ${n}.`,
+                message: say`A ${inSentence(label)} is tied with ${cords[0]} to ${cords[1]} ends; here are ${n}.`,
                 remedy: n < cords[0] ? 'Add a strand, or fold one.' : 'Choose a stopper knot.',
                 path: 'form',
               },
@@ -122,6 +117,10 @@ export const endKnot: PartKind<EndKnotPart> = {
       ...moved(head, layout.length / 2),
     ];
   },
+  drawEdge: (part, site, layout) => [
+    ...edgeCore(part.id, site, layout),
+    ...edgeKnots(site.runs[0], part.id, layout),
+  ],
   steps: (part) => [
     {
       title: END_KNOTS[part.form].label,

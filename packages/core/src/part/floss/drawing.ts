@@ -3,6 +3,7 @@ import type { Bounds, CordStroke, Point, Primitive } from '../../kind/primitive.
 import type { Run } from '../../kind/run.js';
 import { endsRight, leftWorks, swaps, type Crossing } from '../../floss/crossing.js';
 import { orderAfter, type Simulation } from '../../floss/simulate.js';
+import { edgeBumps } from '../../knot/edge.js';
 import { smoothLine } from '../../knot/spline.js';
 import { strokeOf } from '../../knot/stroke.js';
 import { latticeOf, tiedInOrder, type FlossPart, type Lattice } from './model.js';
@@ -159,6 +160,36 @@ export function drawFloss(
     ...draw(Math.max(0, done), sim.count, 'planned'),
     ...draw(0, Math.min(done, sim.count), 'laid'),
   ];
+}
+
+/** The band from its edge: the knots at that edge, in the colours of those that tie them, on both faces. */
+export function edgeOfFloss(
+  part: FlossPart,
+  runs: readonly Run[],
+  sim: Simulation,
+  layout: PartLayout,
+): readonly Primitive[] {
+  const { d } = latticeOf(part, runs);
+  const along = layout.pitch;
+  const first = new Map<number, number>();
+  for (let k = 0; k < sim.count; k++) {
+    const seen = first.get(sim.row[k]!);
+    if (seen === undefined || sim.place[k]! < sim.place[seen]!) first.set(sim.row[k]!, k);
+  }
+  const bySide = [d / 2, layout.thickness - d / 2];
+  return bySide.flatMap((height, side) =>
+    runs.flatMap((run, strand) => {
+      const knots = [...first.values()].filter((k) => sim.worker[k] === strand);
+      if (knots.length === 0) return [];
+      const reach = part.lay === 'leader' ? 0.3 * along : 0.7 * along;
+      const places = knots.map((k) => ({
+        at: flossKnotAt(sim, k, { d, along, across: 0 }, part.lay)[0],
+        reach,
+      }));
+      const stroke = edgeBumps(run, part.id, `edge-${side}-${strand}`, places, height);
+      return [{ ...stroke, diameter: Math.max(stroke.diameter, layout.thickness / 2) }];
+    }),
+  );
 }
 
 /** Rows and places about the next knot that its close-up shows. */

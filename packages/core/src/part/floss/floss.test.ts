@@ -2,9 +2,10 @@ import { describe, expect, it } from '@jest/globals';
 import { sumOf } from '../../kind/reason.js';
 import { readyPattern } from '../../floss/ready.js';
 import { doubleHitch, hitchHeight, singleHitch } from '../../knot/hitch.js';
-import { planned, pointsOf, testCord, testRuns, testSite } from '../../testing.js';
+import { inMm, planned, pointsOf, testCord, testRuns, testSite } from '../../testing.js';
 import { templateById } from '../../template/templates.js';
-import { floss, type FlossPart } from './index.js';
+import { floss } from './index.js';
+import type { FlossPart } from './model.js';
 
 const part = (strands: number, more: Partial<FlossPart> = {}): FlossPart => ({
   ...floss.make({ id: 'band', bead: '', cord: testCord(1), runs: strands }),
@@ -109,7 +110,7 @@ describe('a knotted band', () => {
     const band = part(4, { repeats: 2 });
     const laid = floss.layOut(band, site(4), 0);
     const [step] = floss.steps(band, site(4), laid);
-    const words = Array.from({ length: laid.units }, (_, i) => step!.unitText!(i));
+    const words = Array.from({ length: laid.units }, (_, i) => inMm(step!.unitText!(i)));
     expect(words[0]).toMatch(/^Row 1: strand 3 .* at place 3 over strand 4 .* ends at place 4/);
     expect(words.some((text) => text.includes('goes on over 2 more and ends at place 4'))).toBe(
       true,

@@ -1,3 +1,4 @@
+import { choiceField, countField } from '../../kind/field.js';
 import { tensionField } from '../tension-field.js';
 import {
   plainLayout,
@@ -8,15 +9,15 @@ import {
 import type { Run } from '../../kind/run.js';
 import type { Advice } from '../../measure/advice.js';
 import { CROSSING_FACTS, endsRight, leftWorks } from '../../floss/crossing.js';
-import { patternFaults } from '../../floss/pattern.js';
+import { patternFaults, type Lay } from '../../floss/pattern.js';
 import { readyPattern } from '../../floss/ready.js';
 import type { Simulation } from '../../floss/simulate.js';
+import { plainEdge } from '../../knot/edge.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { doubleHitch, hitchHeight } from '../../knot/hitch.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { mm } from '../pick.js';
-import { drawFloss, frameOfKnot, pictureOfKnot } from './drawing.js';
+import { drawFloss, edgeOfFloss, frameOfKnot, pictureOfKnot } from './drawing.js';
 import {
   atPlaces,
   type ENDINGS,
@@ -30,8 +31,7 @@ import {
   workedOut,
   type FlossPart,
 } from './model.js';
-
-export type { FlossPart } from './model.js';
+import { cordLength, cordNamed, say, type Saying, type Segment } from '../../measure/saying.js';
 
 /** What a new band begins with. */
 const STRIPE = readyPattern('stripe');
@@ -74,7 +74,7 @@ function notesOf(part: FlossPart, runs: readonly Run[], lengths: readonly number
     notes.push({
       code: 'floss.hungry',
       severity: 'note',
-      message: `Strand ${run.strand} (${run.cord.colour.name}) works harder than the others: it takes ${mm(most)} in the band, they ${mm(mean)} on average.`,
+      message: say`One strand works harder than the others, ${cordNamed(run, 'strand')}: it takes ${cordLength(most)} in the band, they ${cordLength(mean)} on average.`,
       remedy: 'Cut each strand to its own length, and wind this one on a card while you tie.',
       path: 'rows',
     });
@@ -83,24 +83,21 @@ function notesOf(part: FlossPart, runs: readonly Run[], lengths: readonly number
 }
 
 /** What the hands do with one knot, and how far this strand goes on. */
-function tell(runs: readonly Run[], sim: Simulation, unit: number): string {
+function tell(runs: readonly Run[], sim: Simulation, unit: number): Saying {
   const order = tiedInOrder(sim);
   const k = order[unit];
   if (k === undefined) return '';
   const [worker, carried] = [sim.worker[k]!, sim.carried[k]!];
   const crossing = sim.crossing[k]!;
-  const left = leftWorks(crossing);
   const at = sim.place[k]! + 1;
+  const [from, over] = leftWorks(crossing) ? [at, at + 1] : [at + 1, at];
   let last = unit;
   while (last + 1 < sim.count && sim.worker[order[last + 1]!] === worker) last++;
   const end = order[last]!;
   const ends = sim.place[end]! + (endsRight(sim.crossing[end]!) ? 2 : 1);
-  const name = (s: number): string => `strand ${runs[s]!.strand} (${runs[s]!.cord.colour.name})`;
-  return `Row ${sim.row[k]! + 1}: ${name(worker)} at place ${left ? at : at + 1} over ${name(carried)} at place ${left ? at + 1 : at}; ${CROSSING_FACTS[crossing].hands}. ${
-    last > unit
-      ? `It goes on over ${last - unit} more and ends at place ${ends}.`
-      : `It ends at place ${ends}.`
-  }`;
+  const name = (s: number): Segment => cordNamed(runs[s]!, 'strand');
+  const goesOn = last > unit ? `goes on over ${last - unit} more and ` : '';
+  return say`Row ${sim.row[k]! + 1}: ${name(worker)} at place ${from} over ${name(carried)} at place ${over}; ${CROSSING_FACTS[crossing].hands}. It ${goesOn}ends at place ${ends}.`;
 }
 
 /** The band as it was laid out; null when it cannot be tied. */
@@ -121,38 +118,30 @@ export const floss: PartKind<FlossPart> = {
     needsBead: false,
     seconds: 9,
     pitched: true,
+    ties: 'over-each-other',
   },
   fields: [
     { type: 'weave', key: 'rows', label: 'Pattern' },
-    {
-      type: 'choice',
-      key: 'lay',
-      label: 'How the rows lie',
-      drawn: true,
-      choices: [
-        { id: 'crossing', label: 'Slanting', blurb: 'neighbours meet by turns' },
-        { id: 'leader', label: 'Straight', blurb: 'one strand leads to and fro' },
-      ],
-    },
+    choiceField<Lay>(
+      'lay',
+      'How the rows lie',
+      {
+        crossing: ['Slanting', 'neighbours meet by turns'],
+        leader: ['Straight', 'one strand leads to and fro'],
+      },
+      { drawn: true },
+    ),
     { type: 'places', key: 'order', label: 'Strands from the left' },
-    {
-      type: 'count',
-      key: 'repeats',
-      label: 'Repeats',
-      min: 1,
-      max: 500,
-      open: 'as many as the length takes',
-    },
-    {
-      type: 'choice',
-      key: 'ending',
-      label: 'It may end',
-      when: (values) => values.repeats === null,
-      choices: [
-        { id: 'anywhere', label: 'After any row', blurb: 'nearest to the length' },
-        { id: 'whole', label: 'After a whole repeat', blurb: 'the pattern stays whole' },
-      ] satisfies readonly { id: (typeof ENDINGS)[number]; label: string; blurb: string }[],
-    },
+    countField('repeats', 'Repeats', 1, 500, 'as many as the length takes'),
+    choiceField<(typeof ENDINGS)[number]>(
+      'ending',
+      'It may end',
+      {
+        anywhere: ['After any row', 'nearest to the length'],
+        whole: ['After a whole repeat', 'the pattern stays whole'],
+      },
+      { when: (values) => values.repeats === null },
+    ),
     tensionField({
       even: 'Each row against the last.',
       hard: 'Rows pushed up; dense and stiff.',
@@ -178,7 +167,7 @@ export const floss: PartKind<FlossPart> = {
     }
     const rows = rowsFor(part, section.pitch, share);
     const sim = workedOut(part.rows, part.lay, runs.length, rows);
-    const uses = flossUses(part, runs, sim, site.pitch);
+    const uses = flossUses(part, runs, sim, site.pitchFactor);
     const lengths = runs.map((run) =>
       uses
         .filter((use) => use.strand === run.strand && use.half === run.half)
@@ -196,6 +185,11 @@ export const floss: PartKind<FlossPart> = {
     const sim = simOf(part, site, layout);
     if (!sim) return straightRuns(site.runs, part.id, 0, layout.length);
     return drawFloss(part, runs, sim, layout, options);
+  },
+  drawEdge(part, site, layout) {
+    const sim = simOf(part, site, layout);
+    if (!sim) return plainEdge(part.id, site, layout);
+    return edgeOfFloss(part, atPlaces(part, site), sim, layout);
   },
   swatch(part, cord) {
     const d = effectiveDiameter(cord);
@@ -222,6 +216,7 @@ export const floss: PartKind<FlossPart> = {
       },
     ];
   },
+  order: (part, site) => atPlaces(part, site),
   pictureFrame: (part, site) => frameOfKnot(part, site.runs),
   picture(part, site, layout, unit) {
     const runs = atPlaces(part, site);

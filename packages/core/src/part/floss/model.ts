@@ -1,5 +1,5 @@
 import type { PartBase, PartSite, Section, Tension } from '../../kind/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
+import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { remember } from '../../kind/remember.js';
 import type { Run } from '../../kind/run.js';
 import { rowsTogether, type FlossPattern, type Lay } from '../../floss/pattern.js';
@@ -71,10 +71,10 @@ export function latticeFor(part: Pick<FlossPart, 'lay' | 'tension'>, d: number):
       };
 }
 
-export function flossSection(part: FlossPart, { runs, pitch }: PartSite): Section {
+export function flossSection(part: FlossPart, { runs, pitchFactor }: PartSite): Section {
   const { d, along, across } = latticeOf(part, runs);
   const places = part.lay === 'leader' ? runs.length - 1 : runs.length;
-  return { width: places * across, thickness: HITCH_THICKNESS * d, pitch: along * pitch };
+  return { width: places * across, thickness: HITCH_THICKNESS * d, pitch: along * pitchFactor };
 }
 
 /** How many rows are tied: whole repeats as set, or what comes nearest to a length. */
@@ -106,53 +106,47 @@ export function flossUses(
   part: FlossPart,
   runs: readonly Run[],
   sim: Simulation,
-  pitch: number,
+  pitchFactor: number,
 ): Use[] {
   const { d, along: model } = latticeOf(part, runs);
-  const along = model * pitch;
-  const height = hitchHeight(part.tension) * d * pitch;
+  const along = model * pitchFactor;
+  const height = hitchHeight(part.tension) * d * pitchFactor;
   return runs.flatMap((run, strand): Use[] => {
     const own = effectiveDiameter(run.cord);
-    const works = doubleHitch(d / own, part.tension) * own;
-    const use = (reason: Omit<Use['reason'], 'mm'>, count: number, each: number): Use[] =>
-      count === 0
-        ? []
-        : [
-            {
-              strand: run.strand,
-              half: run.half,
-              reason: { ...reason, mm: count * each, times: { count, each } },
-            },
-          ];
-    return [
-      ...use(
-        {
-          code: 'knot.hitch',
-          label: 'Knots it ties',
-          detail: 'two hitches each, and the way to the next',
-          spread: KNOT_SPREAD,
-        },
-        sim.worksIn[strand]!,
-        works,
-      ),
-      ...use(
-        {
-          code: 'run.carried',
-          label: 'Knots it is carried through',
-          detail: 'the height of a row each',
-        },
-        sim.carriedIn[strand]!,
-        height,
-      ),
-      ...use(
-        {
-          code: 'run.bare',
-          label: 'Turns at the edge and bare places',
-          detail: 'a row each',
-        },
-        sim.bareIn[strand]!,
-        along,
-      ),
-    ];
+    const ties = useOf(
+      run,
+      {
+        area: 'knot',
+        code: 'knot.hitch',
+        label: 'Knots it ties',
+        detail: 'two hitches each, and the way to the next',
+        spread: KNOT_SPREAD,
+      },
+      doubleHitch(d / own, part.tension) * own,
+      sim.worksIn[strand]!,
+    );
+    const carried = useOf(
+      run,
+      {
+        area: 'run',
+        code: 'run.carried',
+        label: 'Knots it is carried through',
+        detail: 'the height of a row each',
+      },
+      height,
+      sim.carriedIn[strand]!,
+    );
+    const bare = useOf(
+      run,
+      {
+        area: 'run',
+        code: 'run.bare',
+        label: 'Turns at the edge and bare places',
+        detail: 'a row each',
+      },
+      along,
+      sim.bareIn[strand]!,
+    );
+    return [ties, carried, bare].filter((use) => use.reason.mm > 0);
   });
 }

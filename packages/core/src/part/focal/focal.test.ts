@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { testCord, testRuns, testSite } from '../../testing.js';
-import { focal, type FocalPart } from './index.js';
+import { focal } from './index.js';
+import type { FocalPart } from './model.js';
 
 const bar: FocalPart = focal.make({ id: 'f', bead: '', cord: testCord(3), runs: 2 });
 const site = testSite(testRuns(['core'], testCord(3)));
@@ -15,7 +16,7 @@ describe('bar or pendant', () => {
   it('asks whether the cords go through, and is on the list of what to have ready', () => {
     const layout = focal.layOut(bar, site, 0);
     expect(layout.passages[0]?.hole).toBe(4);
-    expect(layout.needs).toEqual([{ label: 'Focal bar', count: 1 }]);
+    expect(layout.needs).toEqual([{ id: 'Focal bar', label: 'Focal bar', count: 1 }]);
   });
   it('is drawn as long as it is', () => {
     const shapes = focal.draw(bar, site, focal.layOut(bar, site, 0), {

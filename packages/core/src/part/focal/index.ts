@@ -1,11 +1,13 @@
+import { choiceField, COLOUR_FIELD, nameField, sizeField } from '../../kind/field.js';
+import { needOf } from '../../kind/reason.js';
+import { edgeCore, hangingFromEdge } from '../../knot/edge.js';
+import { plateOf, roundedBox } from '../../knot/plate.js';
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import { straightUse } from '../../knot/straight.js';
 import { sideBySide } from '../../knot/lanes.js';
-import { mm } from '../pick.js';
 import { drawFocal } from './drawing.js';
 import { type FocalPart } from './model.js';
-
-export type { FocalPart } from './model.js';
+import { say, size } from '../../measure/saying.js';
 
 export const focal: PartKind<FocalPart> = {
   entry: {
@@ -18,30 +20,17 @@ export const focal: PartKind<FocalPart> = {
     seconds: 30,
   },
   fields: [
-    { type: 'text', key: 'name', label: 'Name' },
-    {
-      type: 'choice',
-      key: 'form',
-      label: 'Form',
-      choices: [
-        { id: 'bar', label: 'Bar', blurb: 'lies in the line of the work' },
-        { id: 'pendant', label: 'Pendant', blurb: 'hangs from it' },
-      ],
-    },
-    { type: 'length', key: 'length', label: 'Along the cord', min: 1, max: 150, small: true },
-    { type: 'length', key: 'width', label: 'Across', min: 1, max: 120, small: true },
-    { type: 'length', key: 'thickness', label: 'Thickness', min: 0.5, max: 60, small: true },
-    {
-      type: 'length',
-      key: 'drop',
-      label: 'Hangs down',
-      min: 1,
-      max: 200,
-      small: true,
-      when: (values) => values.form === 'pendant',
-    },
-    { type: 'length', key: 'hole', label: 'Hole', min: 0.3, max: 40, small: true },
-    { type: 'colour', key: 'colour', label: 'Colour' },
+    nameField(),
+    choiceField<FocalPart['form']>('form', 'Form', {
+      bar: ['Bar', 'lies in the line of the work'],
+      pendant: ['Pendant', 'hangs from it'],
+    }),
+    sizeField('length', 'Along the cord', 1, 150),
+    sizeField('width', 'Across', 1, 120),
+    sizeField('thickness', 'Thickness', 0.5, 60),
+    sizeField('drop', 'Hangs down', 1, 200, (values) => values.form === 'pendant'),
+    sizeField('hole', 'Hole', 0.3, 40),
+    COLOUR_FIELD,
   ],
   make: ({ id }) => ({
     id,
@@ -76,16 +65,24 @@ export const focal: PartKind<FocalPart> = {
             ],
       uses: straightUse(site.runs, part.length),
       passages: [{ what: part.name, hole: part.hole, runs: [...site.runs] }],
-      needs: [{ label: part.name, count: 1 }],
+      needs: [needOf(part.name)],
     });
   },
   draw: drawFocal,
+  drawEdge: (part, site, layout) => [
+    ...edgeCore(part.id, site, layout),
+    part.form === 'bar'
+      ? plateOf(part.id, 'closed-bar', part.colour, [
+          roundedBox(0, -part.thickness, part.length, part.thickness, part.thickness / 2),
+        ])
+      : hangingFromEdge(part, layout, part.thickness, part.drop),
+  ],
   steps: (part, site) => [
     {
       title: `Thread ${part.name}`,
       text:
         part.form === 'bar'
-          ? `Pass ${site.runs.length > 1 ? 'all cords' : 'the cord'} through the bar (${mm(part.length)} long) and bring it to its place; check that its outside faces out.`
+          ? say`Pass ${site.runs.length > 1 ? 'all cords' : 'the cord'} through the bar (${size(part.length)} long) and bring it to its place; check that its outside faces out.`
           : `Pass ${site.runs.length > 1 ? 'all cords' : 'the cord'} through its eye, so that its face looks forward.`,
       units: 1,
       cautions: [],

@@ -7,8 +7,11 @@ import {
   type Tension,
 } from '../../kind/part-kind.js';
 import type { Point, Primitive } from '../../kind/primitive.js';
-import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
+import { countField } from '../../kind/field.js';
+import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import type { Run } from '../../kind/run.js';
+import { cordNamed, say, type Segment } from '../../measure/saying.js';
+import { roundFromEdge } from '../../knot/edge.js';
 import { hitchHeight, singleHitch } from '../../knot/hitch.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
@@ -46,7 +49,7 @@ function hitching(part: HitchSpiralPart, site: PartSite): Hitching | null {
   const d = workers.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0) / workers.length;
   // A bundle is pressed together by its hitches, so that it is as thick as its packed strands.
   const bundle = bundleOfRuns(site.runs.slice(1));
-  return { workers, d, bundle, height: (hitchHeight(part.tension) / 2) * d * site.pitch };
+  return { workers, d, bundle, height: (hitchHeight(part.tension) / 2) * d * site.pitchFactor };
 }
 
 /** Hitches that each worker ties, of so many in all. */
@@ -68,17 +71,11 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     needsBead: false,
     seconds: 5,
     pitched: true,
+    ties: 'over-each-other',
   },
   fields: [
-    { type: 'count', key: 'block', label: 'Hitches of one colour', min: 1, max: 500 },
-    {
-      type: 'count',
-      key: 'blocks',
-      label: 'Blocks of colour',
-      min: 1,
-      max: 500,
-      open: 'as many as the length takes',
-    },
+    countField('block', 'Hitches of one colour', 1, 500),
+    countField('blocks', 'Blocks of colour', 1, 500, 'as many as the length takes'),
     tensionField({ even: 'Each against the last.', hard: 'Pushed up after every few.' }),
   ],
   // About 20 hitches for a block of colour. Common practice, no source.
@@ -117,19 +114,19 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
       const straight = length - ties[i]! * at.height;
       return [
         ...straightUse([run], straight),
-        {
-          strand: run.strand,
-          half: run.half,
-          reason: {
+        useOf(
+          run,
+          {
+            area: 'knot',
             code: 'knot.single-hitch',
             label: 'Hitches round the others',
             detail: 'each once round the bundle and out through itself',
-            mm: ties[i]! * each,
-            times: { count: ties[i]!, each },
             spread: KNOT_SPREAD,
             assumed: true,
           },
-        },
+          each,
+          ties[i]!,
+        ),
       ];
     });
     return plainLayout(length, section, {
@@ -201,6 +198,15 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
       });
     return [...below, ...lay(done, layout.units, 'planned'), ...lay(0, done, 'laid')];
   },
+  drawEdge: (part, site, layout) =>
+    roundFromEdge(
+      hitchSpiral.draw(part, site, layout, {
+        part: part.id,
+        done: layout.units,
+        firstSide: 'left',
+      }),
+      layout,
+    ),
   swatch(part, cord) {
     const d = effectiveDiameter(cord);
     // Four strands of one thickness, packed: see bundleDiameter.
@@ -215,9 +221,9 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
   },
   steps(part, site, layout) {
     const at = hitching(part, site);
-    const name = (i: number): string => {
+    const name = (i: number): Segment => {
       const run = at?.workers[i];
-      return run ? `strand ${run.strand} (${run.cord.colour.name})` : 'the strand';
+      return run ? cordNamed(run, 'strand') : 'the strand';
     };
     return [
       {
@@ -229,7 +235,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
           const block = Math.floor(unit / part.block);
           const of = Math.min(part.block, layout.units - block * part.block);
           const next = unit % part.block === 0 && block > 0 ? 'Change colour. ' : '';
-          return `${next}Block ${block + 1}, hitch ${(unit % part.block) + 1} of ${of}: ${name(block % Math.max(1, at?.workers.length ?? 1))} round all the others.`;
+          return say`${next}Block ${block + 1}, hitch ${(unit % part.block) + 1} of ${of}: ${name(block % Math.max(1, at?.workers.length ?? 1))} round all the others.`;
         },
         cautions: [],
       },

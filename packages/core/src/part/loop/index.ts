@@ -1,14 +1,14 @@
+import { sizeField } from '../../kind/field.js';
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
+import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { loopCord } from '../../knot/loop.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { stopper } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { bundleOfRuns, mm } from '../pick.js';
+import { bundleOfRuns } from '../pick.js';
 import { drawLoop } from './drawing.js';
 import { type LoopPart, TURNED_BACK } from './model.js';
-
-export type { LoopPart } from './model.js';
+import { laid, say } from '../../measure/saying.js';
 
 export const loop: PartKind<LoopPart> = {
   entry: {
@@ -19,10 +19,9 @@ export const loop: PartKind<LoopPart> = {
     unitName: 'loop',
     needsBead: false,
     seconds: 90,
+    forClosure: true,
   },
-  fields: [
-    { type: 'length', key: 'perimeter', label: 'Way round inside', min: 4, max: 300, small: true },
-  ],
+  fields: [sizeField('perimeter', 'Inside circumference', 4, 300)],
   make: ({ id }) => ({ id, kind: 'loop', perimeter: 24 }),
   fills: () => false,
   section: (_part, site) => ({ ...sideBySide(site.runs), pitch: 1 }),
@@ -42,40 +41,42 @@ export const loop: PartKind<LoopPart> = {
       const d = effectiveDiameter(run.cord);
       const round = loopCord(part.perimeter, d);
       const ends = atFold ? 1 : 2;
-      const at = { strand: run.strand, half: run.half };
       return [
-        {
-          ...at,
-          reason: {
+        useOf(
+          run,
+          {
+            area: 'start',
             code: 'start.loop',
             label: atFold ? 'Half of the loop' : 'Loop',
             detail: 'the way round inside and π × the cord, along its middle',
-            mm: atFold ? round / 2 : round,
           },
-        },
-        {
-          ...at,
-          reason: {
+          atFold ? round / 2 : round,
+        ),
+        useOf(
+          run,
+          {
+            area: 'knot',
             code: 'knot.loop',
             label: 'Knot that shuts the loop',
             detail: 'an overhand knot in all cords together, taken as one thick cord',
-            mm: ends * (knot.uses + knot.length),
             assumed: true,
             spread: KNOT_SPREAD,
           },
-        },
+          ends * (knot.uses + knot.length),
+        ),
         ...(atFold
           ? []
           : [
-              {
-                ...at,
-                reason: {
+              useOf(
+                run,
+                {
+                  area: 'end',
                   code: 'end.turned-back',
                   label: 'End of the loop',
                   detail: 'left below the knot, trimmed afterwards',
-                  mm: TURNED_BACK,
                 },
-              },
+                TURNED_BACK,
+              ),
             ]),
       ];
     });
@@ -103,7 +104,7 @@ export const loop: PartKind<LoopPart> = {
   draw: drawLoop,
   steps: (part, site) => [
     {
-      title: `Make a loop, ${mm(part.perimeter)} round inside`,
+      title: say`Make a loop, ${laid(part.perimeter)} round inside`,
       text:
         site.first && site.runs.every((run) => run.folded)
           ? 'Lay all folds together and tie one overhand knot across all cords, so that the loop is left as long as planned. Try what it is for before you pull the knot tight.'

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { testCord, testRuns, testSite } from '../../testing.js';
-import { loop, type LoopPart } from './index.js';
+import { loop } from './index.js';
+import type { LoopPart } from './model.js';
 
 const part: LoopPart = { id: 'l', kind: 'loop', perimeter: 24 };
 const folded = testSite(testRuns(['core', 'core'], testCord(1), { folded: true }), [], {

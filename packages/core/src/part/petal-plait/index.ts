@@ -7,15 +7,16 @@ import {
   type Tension,
 } from '../../kind/part-kind.js';
 import type { Point, Primitive } from '../../kind/primitive.js';
-import { PLAIT_SPREAD } from '../../kind/reason.js';
-import type { Run } from '../../kind/run.js';
-import { otherSide } from '../../kind/side.js';
+import { countField } from '../../kind/field.js';
+import { PLAIT_SPREAD, useOf } from '../../kind/reason.js';
+import { otherSide } from '../../measure/side.js';
 import { PLAITS } from '../../knot/plait.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightRuns, strokeOf } from '../../knot/stroke.js';
-import { mm } from '../pick.js';
-import { plaitStrokes } from '../plait/drawing.js';
+import { edgeBumps, plainEdge } from '../../knot/edge.js';
+import { edgeOfPlait, plaitStrokes } from '../plait/drawing.js';
 import { plaitingOf, plaitUses, tooFew, type Plaiting } from '../plait/model.js';
+import { laid, say } from '../../measure/saying.js';
 
 /** A round plait of four from which a loop stands out at both sides after every few crossings. */
 export interface PetalPlaitPart extends PartBase {
@@ -77,8 +78,8 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
     seconds: 40,
   },
   fields: [
-    { type: 'count', key: 'repeats', label: 'Repeats', min: 1, max: 120 },
-    { type: 'count', key: 'crossings', label: 'Crossings between petals', min: 2, max: 24 },
+    countField('repeats', 'Repeats', 1, 120),
+    countField('crossings', 'Crossings between petals', 2, 24),
     { type: 'length', key: 'petal', label: 'Cord in a petal', min: 6, max: 120 },
     PLAIT_TENSION,
   ],
@@ -113,18 +114,20 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
       uses: [
         ...plaitUses(plaiting, length),
         ...plaiting.bundles.flatMap((runs, i) =>
-          runs.map((run: Run) => ({
-            strand: run.strand,
-            half: run.half,
-            reason: {
-              code: 'knot.petal',
-              label: 'Petals',
-              detail: 'the loops that stand out at the side',
-              mm: petals[i]! * part.petal,
-              times: { count: petals[i]!, each: part.petal },
-              spread: PLAIT_SPREAD,
-            },
-          })),
+          runs.map((run) =>
+            useOf(
+              run,
+              {
+                area: 'knot',
+                code: 'knot.petal',
+                label: 'Petals',
+                detail: 'the loops that stand out at the side',
+                spread: PLAIT_SPREAD,
+              },
+              part.petal,
+              petals[i]!,
+            ),
+          ),
         ),
       ],
     });
@@ -153,10 +156,26 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
       ...plaitStrokes(plaiting, part.id, 0, till, 'laid'),
     ];
   },
+  drawEdge(part, site, layout) {
+    const plaiting = plaitingFor(part, site);
+    if (!plaiting) return plainEdge(part.id, site, layout);
+    // Petals stand out to the sides: from the edge the nearer one hides the plait behind it.
+    const petals = Array.from({ length: part.repeats }, (_, i) =>
+      edgeBumps(
+        plaiting.bundles[outermost((i + 1) * part.crossings)[0]]![0]!,
+        part.id,
+        `petal-${i}`,
+        [{ at: (i + 1) * layout.pitch - plaiting.d / 2, reach: PETAL.along * part.petal }],
+        layout.thickness / 2,
+      ),
+    );
+    return [...edgeOfPlait(plaiting, part.id, layout), ...petals];
+  },
+  withUnits: (part, repeats) => ({ ...part, repeats }),
   steps: (part) => [
     {
       title: `${part.repeats} repeats with petals`,
-      text: `${part.crossings} crossings of the round plait: the outer strand of one side behind the two next to it and forward over one, then the other side’s. Then bend the outermost strand of each side out to a loop of ${mm(part.petal)} and lay it back beside itself; the next crossing holds it. Measure each loop on the same pin or pencil so that all are alike.`,
+      text: say`${part.crossings} crossings of the round plait: the outer strand of one side behind the two next to it and forward over one, then the other side’s. Then bend the outermost strand of each side out to a loop of ${laid(part.petal)} and lay it back beside itself; the next crossing holds it. Measure each loop on the same pin or pencil so that all are alike.`,
       units: part.repeats,
       unitName: 'repeat',
       sideOf: (unit, first) => ((unit * part.crossings) % 2 === 0 ? first : otherSide(first)),

@@ -2,7 +2,7 @@ import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { straightRuns } from '../../knot/stroke.js';
-import { mm } from '../pick.js';
+import { laid, say } from '../../measure/saying.js';
 
 /** Cord left as it is, all runs side by side. */
 export interface PlainPart extends PartBase {
@@ -39,7 +39,7 @@ export const plain: PartKind<PlainPart> = {
     straightRuns(site.runs, part.id, 0, layout.length, done > 0 ? 'laid' : 'planned'),
   steps: (_part, _site, layout) => [
     {
-      title: `Leave ${mm(layout.length)} plain`,
+      title: say`Leave ${laid(layout.length)} plain`,
       text: 'Lay all cords side by side, equally tight, and mark where the next part begins.',
       units: 1,
       cautions: [],

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { testRuns, testSite } from '../../testing.js';
+import { inMm, testRuns, testSite } from '../../testing.js';
 import { plain, type PlainPart } from './index.js';
 
 const part: PlainPart = { id: 'p', kind: 'plain', length: null };
@@ -26,6 +26,7 @@ describe('plain cord', () => {
     expect(new Set(ys).size).toBe(3);
   });
   it('says how much to leave', () => {
-    expect(plain.steps(part, site, plain.layOut(part, site, 42))[0]?.title).toContain('42 mm');
+    const [step] = plain.steps(part, site, plain.layOut(part, site, 42));
+    expect(inMm(step!.title)).toContain('42 mm');
   });
 });

@@ -1,6 +1,7 @@
+import type { PartLayout } from '../../kind/part-kind.js';
 import type { CordStroke, Point, Primitive } from '../../kind/primitive.js';
 import { crossingsPerTurn, plaitCurve } from '../../knot/plait.js';
-import { strokeOf } from '../../knot/stroke.js';
+import { moved, strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import type { Plaiting } from './model.js';
 
@@ -19,6 +20,7 @@ interface Piece {
  * drawn from the back to the front; a bundle's cords lie side by side in it.
  *
  * @param from in mm from the start of the part; so is `to`
+ * @param view from above, or from its edge: then the front of the plait lies to the side of y < 0
  */
 export function plaitStrokes(
   plaiting: Plaiting,
@@ -27,6 +29,7 @@ export function plaitStrokes(
   to: number,
   state: CordStroke['state'],
   name = 'plait',
+  view: 'above' | 'edge' = 'above',
 ): Primitive[] {
   const { form, bundles, d, pitch, q } = plaiting;
   if (to - from < 1e-6) return [];
@@ -37,9 +40,13 @@ export function plaitStrokes(
   const pieces = bundles.flatMap((_, bundle) => {
     const own: Piece[] = [];
     for (let i = first; i < last; i++) {
-      const at = (x: number): Point => [x, plaitCurve(form, bundle, x / turn, q)[1] * d];
+      const place = (x: number): readonly [across: number, towards: number] => {
+        const [, y, z] = plaitCurve(form, bundle, x / turn, q);
+        return view === 'above' ? [y, z] : [-z, y];
+      };
+      const at = (x: number): Point => [x, place(x)[0] * d];
       const [x0, x1] = [Math.max(from, i * step), Math.min(to, (i + 1) * step)];
-      const z = plaitCurve(form, bundle, (x0 + x1) / 2 / turn, q)[2];
+      const z = place((x0 + x1) / 2)[1];
       const level = Math.min(LEVELS - 1, Math.max(0, Math.floor(((z + 1.6) / 3.2) * LEVELS)));
       // Where it goes up or down a level, both pieces run on a little, so that no gap shows.
       if (own.at(-1)?.level !== level) {
@@ -70,3 +77,11 @@ export function plaitStrokes(
     }),
   );
 }
+
+/** The whole plait seen from its edge, lying on the skin. */
+export const edgeOfPlait = (
+  plaiting: Plaiting,
+  part: string,
+  { length, thickness }: Pick<PartLayout, 'length' | 'thickness'>,
+): Primitive[] =>
+  moved(plaitStrokes(plaiting, part, 0, length, 'laid', 'closed', 'edge'), 0, -thickness / 2);

@@ -1,21 +1,15 @@
 import { PLAIT_TENSION } from '../tension-field.js';
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
-import { otherSide, type Side } from '../../kind/side.js';
+import { otherSide, type Side } from '../../measure/side.js';
+import { choiceField } from '../../kind/field.js';
 import { PLAIT_SPREAD } from '../../kind/reason.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import {
-  PLAIT_FORMS,
-  plaitRatio,
-  PLAITS,
-  ROUND_LOOKS,
-  roundLook,
-  type PlaitForm,
-} from '../../knot/plait.js';
+import { plaitRatio, PLAITS, ROUND_LOOKS, roundLook, type PlaitForm } from '../../knot/plait.js';
+import { plainEdge } from '../../knot/edge.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { sideBySide } from '../../knot/lanes.js';
 import type { Advice } from '../../measure/advice.js';
-import { mm } from '../pick.js';
-import { plaitStrokes } from './drawing.js';
+import { edgeOfPlait, plaitStrokes } from './drawing.js';
 import {
   plaitingOf,
   plaitUses,
@@ -25,13 +19,12 @@ import {
   type PlaitPart,
   type Plaiting,
 } from './model.js';
+import { laid, say } from '../../measure/saying.js';
 
-export type { PlaitPart } from './model.js';
-
-const BLURBS: Readonly<Record<PlaitForm, string>> = {
-  three: 'Each outer bundle over the middle one, by turns.',
-  'four-flat': 'A flat band, one broader than of three.',
-  'four-round': 'A round cord; colours make stripes or a spiral.',
+const FORMS: Readonly<Record<PlaitForm, readonly [label: string, blurb: string]>> = {
+  three: [PLAITS.three.label, 'Each outer bundle over the middle one, by turns.'],
+  'four-flat': [PLAITS['four-flat'].label, 'A flat band, one broader than of three.'],
+  'four-round': [PLAITS['four-round'].label, 'A round cord; colours make stripes or a spiral.'],
 };
 
 const HOW: Readonly<Record<PlaitForm, string>> = {
@@ -78,12 +71,7 @@ export const plait: PartKind<PlaitPart> = {
     seconds: 4,
   },
   fields: [
-    {
-      type: 'choice',
-      key: 'form',
-      label: 'Plait',
-      choices: PLAIT_FORMS.map((id) => ({ id, label: PLAITS[id].label, blurb: BLURBS[id] })),
-    },
+    choiceField('form', 'Plait', FORMS),
     PLAIT_TENSION,
     { type: 'length', key: 'length', label: 'Length', min: 3, max: 5000, open: 'set by the fit' },
   ],
@@ -120,6 +108,10 @@ export const plait: PartKind<PlaitPart> = {
       ...plaitStrokes(plaiting, part.id, 0, till, 'laid'),
     ];
   },
+  drawEdge(part, site, layout) {
+    const plaiting = plaitingOf(part.form, part.tension, site.runs);
+    return plaiting ? edgeOfPlait(plaiting, part.id, layout) : plainEdge(part.id, site, layout);
+  },
   swatch(part, cord) {
     const q = PLAITS[part.form].pitch[part.tension];
     const pitch = q * effectiveDiameter(cord);
@@ -135,7 +127,7 @@ export const plait: PartKind<PlaitPart> = {
     const plaiting = plaitingOf(part.form, part.tension, site.runs);
     return [
       {
-        title: `Plait ${mm(layout.length)}`,
+        title: say`Plait ${laid(layout.length)}`,
         text: `${plaiting ? `Bundles from the left: ${tellBundles(plaiting.bundles)}. ` : ''}${HOW[part.form]}`,
         units: layout.units,
         unitName: 'crossing',

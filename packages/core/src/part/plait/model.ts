@@ -1,6 +1,6 @@
 import type { PartBase, Section, Tension } from '../../kind/part-kind.js';
 import type { Advice } from '../../measure/advice.js';
-import { PLAIT_SPREAD, type Use } from '../../kind/reason.js';
+import { PLAIT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import type { Run } from '../../kind/run.js';
 import { plaitRatio, PLAITS, plaitSection, splitEvenly, type PlaitForm } from '../../knot/plait.js';
 import { bundleOfRuns } from '../pick.js';
@@ -46,21 +46,20 @@ export function sectionOfPlait({ form, d, q, pitch }: Plaiting): Section {
 export function plaitUses(plaiting: Plaiting, length: number): Use[] {
   const { form, q, bundles } = plaiting;
   const ratio = plaitRatio(form, q);
-  return bundles.flat().flatMap((run): Use[] => [
-    {
-      strand: run.strand,
-      half: run.half,
-      reason: {
+  return bundles.flat().map((run) =>
+    useOf(
+      run,
+      {
+        area: 'run',
         code: 'run.plait',
         label: 'Plaited',
         detail: `${ratio.toFixed(2)} times the length of the plait, as it goes from side to side`,
-        mm: length * ratio,
-        times: { count: 1, each: length * ratio },
         spread: PLAIT_SPREAD,
         ...(PLAITS[form].assumed || bundles.some((b) => b.length > 1) ? { assumed: true } : {}),
       },
-    },
-  ]);
+      length * ratio,
+    ),
+  );
 }
 
 export const tooFew = (form: PlaitForm): Advice => ({

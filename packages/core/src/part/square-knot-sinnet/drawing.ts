@@ -1,5 +1,5 @@
 import type { CordStroke, Point, Point3, Primitive } from '../../kind/primitive.js';
-import type { Side } from '../../kind/side.js';
+import type { Side } from '../../measure/side.js';
 import type { DrawOptions, PartLayout } from '../../kind/part-kind.js';
 import type { Run } from '../../kind/run.js';
 import { effectiveDiameter } from '../../material/cord.js';

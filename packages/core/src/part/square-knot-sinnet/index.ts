@@ -1,15 +1,17 @@
 import { tensionField } from '../tension-field.js';
-import { otherSide, type Side } from '../../kind/side.js';
+import { otherSide, type Side } from '../../measure/side.js';
 import {
+  plainLayout,
   type PartBase,
   type PartKind,
-  type PartLayout,
   type PartSite,
   type Section,
   type Tension,
 } from '../../kind/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
+import { choiceField, countField } from '../../kind/field.js';
+import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { bundleOf, type CoreBundle } from '../../knot/hull.js';
+import { edgeBumps, edgeCore, plainEdge } from '../../knot/edge.js';
 import { coresOf, workingOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -17,7 +19,6 @@ import type { Advice } from '../../measure/advice.js';
 import { drawSinnet, pictureOfNext } from './drawing.js';
 import {
   crossSection,
-  type FORMS,
   halfKnotCord,
   naturalPitch,
   ratioOf,
@@ -41,7 +42,7 @@ interface Ready extends SinnetSetting {
   readonly d: number;
   readonly ratio: number;
   /** This hand's length per half knot / the model's. */
-  readonly ease: number;
+  readonly pitchFactor: number;
 }
 
 /** Two working cords over a core, or null where the runs do not give that. */
@@ -61,7 +62,7 @@ export function settingOf(
   };
   return {
     ...setting,
-    ease: site.pitch,
+    pitchFactor: site.pitchFactor,
     bundle: bundleOf(core.length),
     d: effectiveDiameter(a.cord),
     ratio: ratioOf(setting),
@@ -74,7 +75,7 @@ function sectionOf(setting: Ready): Section {
   return {
     width: width * d,
     thickness: thickness * d,
-    pitch: naturalPitch(form, bundle, ratio, setting.tension) * d * setting.ease,
+    pitch: naturalPitch(form, bundle, ratio, setting.tension) * d * setting.pitchFactor,
   };
 }
 
@@ -86,21 +87,7 @@ const NO_CORDS: Advice = {
   path: '',
 };
 
-const empty = (length: number): PartLayout => ({
-  length,
-  width: 0,
-  thickness: 0,
-  pitch: length,
-  units: 1,
-  unitName: 'half knot',
-  round: [{ kind: 'flexible', length, height: 0 }],
-  uses: [],
-  passages: [],
-  beads: [],
-  needs: [],
-  auxiliary: [],
-  advice: [NO_CORDS],
-});
+const UNTIED: Section = { width: 0, thickness: 0, pitch: 1 };
 
 /** Cord of both working cords in stretches of equal half knots, halved between them. */
 function workingUses(setting: Ready, units: number, pitch: number): Use[] {
@@ -108,26 +95,34 @@ function workingUses(setting: Ready, units: number, pitch: number): Use[] {
   const perUnit = (b: CoreBundle): number =>
     halfKnotCord(form, b, ratio, pitch / d, core.length) * d;
   const hidden = Math.min(units, Math.ceil(setting.buried / pitch - 1e-9));
-  const stretch = (count: number, b: CoreBundle, detail: string): Use[] =>
+  const stretch = (count: number, b: CoreBundle, code: string, where: string): Use[] =>
     count === 0
       ? []
-      : setting.working.map((run) => ({
-          strand: run.strand,
-          half: run.half,
-          reason: {
-            code: 'knot.half',
-            label: hidden > 0 ? `Half knots, ${detail}` : 'Half knots',
-            detail: `half of the cord that each takes ${detail}`,
-            mm: (count * perUnit(b)) / 2,
-            times: { count, each: perUnit(b) / 2 },
-            // Spiral on two cores, and tension as a change of its pitch, are estimates.
-            assumed: form === 'spiral' || b === 'round',
-            spread: KNOT_SPREAD,
-          },
-        }));
+      : setting.working.map((run) =>
+          useOf(
+            run,
+            {
+              area: 'knot',
+              code,
+              label: hidden > 0 ? `Half knots, ${where}` : 'Half knots',
+              detail: `half of the cord that each takes ${where}`,
+              bothHalves: `both ends, ${where}`,
+              // Spiral on two cores, and tension as a change of its pitch, are estimates.
+              assumed: form === 'spiral' || b === 'round',
+              spread: KNOT_SPREAD,
+            },
+            perUnit(b) / 2,
+            count,
+          ),
+        );
   return [
-    ...stretch(hidden, 'two-by-two', 'over the core and its turned-back ends'),
-    ...stretch(units - hidden, bundle, 'over the core'),
+    ...stretch(
+      hidden,
+      'two-by-two',
+      'knot.half-over-ends',
+      'over the core and its turned-back ends',
+    ),
+    ...stretch(units - hidden, bundle, 'knot.half', 'over the core'),
   ];
 }
 
@@ -144,34 +139,19 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
     needsBead: false,
     seconds: 7,
     pitched: true,
+    ties: 'over-core',
   },
   fields: [
-    {
-      type: 'choice',
-      key: 'form',
-      label: 'Form',
-      choices: [
-        {
-          id: 'flat',
-          label: 'Flat',
-          blurb: 'Sides alternate: a flat band with a bump at each edge.',
-        },
-        { id: 'spiral', label: 'Spiral', blurb: 'Same side every time: the work winds by itself.' },
-      ] satisfies readonly { id: (typeof FORMS)[number]; label: string; blurb: string }[],
-    },
+    choiceField<SinnetForm>('form', 'Form', {
+      flat: ['Flat', 'Sides alternate: a flat band with a bump at each edge.'],
+      spiral: ['Spiral', 'Same side every time: the work winds by itself.'],
+    }),
     tensionField({
       soft: 'Pulled long, gaps show the core.',
       even: 'Snug, each half knot against the last.',
       hard: 'Pushed up hard after every knot; stiff and dense.',
     }),
-    {
-      type: 'count',
-      key: 'units',
-      label: 'Half knots',
-      min: 1,
-      max: 2000,
-      open: 'as many as the length takes',
-    },
+    countField('units', 'Half knots', 1, 2000, 'as many as the length takes'),
     {
       type: 'length',
       key: 'length',
@@ -193,31 +173,50 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
   fills: (part) => part.units === null && part.length === null,
   section(part, site) {
     const setting = settingOf(part, site);
-    return setting ? sectionOf(setting) : { width: 0, thickness: 0, pitch: 1 };
+    return setting ? sectionOf(setting) : UNTIED;
   },
   layOut(part, site, share) {
     const setting = settingOf(part, site);
     const wanted = part.units === null ? (part.length ?? share) : null;
-    if (!setting) return empty(Math.max(1, wanted ?? 1));
+    if (!setting) {
+      const length = Math.max(1, wanted ?? 1);
+      return plainLayout(length, UNTIED, { unitName: 'half knot', advice: [NO_CORDS] });
+    }
     const section = sectionOf(setting);
     // The core fixes the length; the last knots are pushed or eased until it is full, so the pitch
     // takes up what a whole number of half knots leaves over.
     const length = wanted ?? part.units! * section.pitch;
     const units = part.units ?? Math.max(1, Math.round(length / section.pitch));
     const pitch = length / units;
-    return {
-      ...empty(length),
-      ...section,
-      pitch,
-      units,
-      advice: [],
-      round: [{ kind: 'flexible', length, height: section.thickness / 2 }],
-      uses: [...straightUse(setting.core, length), ...workingUses(setting, units, pitch)],
-    };
+    return plainLayout(
+      length,
+      { ...section, pitch },
+      {
+        units,
+        unitName: 'half knot',
+        uses: [...straightUse(setting.core, length), ...workingUses(setting, units, pitch)],
+      },
+    );
   },
   draw(part, site, layout, options) {
     const setting = settingOf(part, site);
     return setting ? drawSinnet(setting, layout, setting.bundle, options) : [];
+  },
+  drawEdge(part, site, layout) {
+    const setting = settingOf(part, site);
+    if (!setting) return plainEdge(part.id, site, layout);
+    const { units, length, thickness } = layout;
+    const { d } = setting;
+    const pitch = length / units;
+    // Round ends add half a cord on both sides; neighbours just leave a line between them.
+    const reach = Math.max(0.1, (pitch - d) / 2 - 0.2);
+    const places = Array.from({ length: units }, (_, i) => ({ at: (i + 0.5) * pitch, reach }));
+    const [outside, inside] = setting.working;
+    return [
+      ...edgeCore(part.id, site, layout),
+      edgeBumps(inside, part.id, 'inside', places, d / 2),
+      edgeBumps(outside, part.id, 'outside', places, thickness - d / 2),
+    ];
   },
   picture(part, site, layout, unit, firstSide) {
     const setting = settingOf(part, site);
@@ -236,6 +235,11 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
       spread: KNOT_SPREAD,
     };
   },
+  fewer: (part) =>
+    part.units !== null && part.units > 2
+      ? { part: { ...part, units: part.units - 2 }, leftOut: 'one square knot (two half knots)' }
+      : null,
+  withUnits: (part, units) => ({ ...part, units }),
   steps: (part, _site, layout) => [
     {
       title: part.form === 'flat' ? 'Tie square knots, sides in turn' : 'Tie half knots, one side',
@@ -246,6 +250,7 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
       units: layout.units,
       unitName: 'half knot',
       sideOf: (unit, first) => sideOf(part.form, unit, first),
+      bumps: true,
       cautions: [],
     },
   ],

@@ -19,7 +19,7 @@ const site = (more = {}) =>
   testSite(testRuns(['core', 'core', 'working', 'working'], testCord(4)), [], more);
 const layOut = (length: number, more = {}) => squareKnotSinnet.layOut(part(), site(more), length);
 const knots = (layout: ReturnType<typeof layOut>) =>
-  layout.uses.filter((use) => use.reason.code === 'knot.half').map((use) => use.reason);
+  layout.uses.filter((use) => use.reason.area === 'knot').map((use) => use.reason);
 
 describe('model numbers', () => {
   // Our tightened model ropes; the fit is good to half a per cent.
@@ -130,7 +130,7 @@ describe('layout', () => {
     expect(hidden?.detail).toContain('turned-back');
   });
   it('takes fewer half knots of a hand that ties them longer', () => {
-    expect(layOut(200, { pitch: 1.25 }).units).toBe(Math.round(layOut(200).units / 1.25));
+    expect(layOut(200, { pitchFactor: 1.25 }).units).toBe(Math.round(layOut(200).units / 1.25));
   });
   it('wants two working cords and a core', () => {
     const layout = squareKnotSinnet.layOut(part(), testSite(testRuns(['core', 'core'])), 100);

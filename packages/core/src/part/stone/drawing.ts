@@ -3,7 +3,7 @@ import type { DrawOptions, PartLayout, PartSite } from '../../kind/part-kind.js'
 import { plateOf } from '../../knot/plate.js';
 import { smoothLine } from '../../knot/spline.js';
 import { straightRuns, strokeOf } from '../../knot/stroke.js';
-import { beadSolid } from '../beads/drawing.js';
+import { beadSolid } from '../../knot/bead-solid.js';
 import type { StonePart } from './model.js';
 
 /** Outline of a drop that hangs from (0, 0): narrow above, round below. */

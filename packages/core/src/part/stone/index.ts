@@ -1,13 +1,14 @@
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
-import { KNOT_SPREAD } from '../../kind/reason.js';
+import { COLOUR_FIELD, nameField, sizeField } from '../../kind/field.js';
+import { KNOT_SPREAD, needOf, useOf } from '../../kind/reason.js';
+import { edgeCore, hangingFromEdge } from '../../knot/edge.js';
 import { loopCord } from '../../knot/loop.js';
 import { stopper } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { bundleOfRuns, mm } from '../pick.js';
+import { bundleOfRuns } from '../pick.js';
 import { drawStone } from './drawing.js';
 import { type StonePart, slips } from './model.js';
-
-export type { StonePart } from './model.js';
+import { beadNamed, laid, say } from '../../measure/saying.js';
 
 export const stone: PartKind<StonePart> = {
   entry: {
@@ -20,22 +21,15 @@ export const stone: PartKind<StonePart> = {
     seconds: 600,
   },
   fields: [
-    { type: 'text', key: 'name', label: 'Name' },
-    { type: 'length', key: 'girth', label: 'Girth at the loop', min: 8, max: 300, small: true },
-    {
-      type: 'length',
-      key: 'above',
-      label: 'Largest girth above it',
-      min: 1,
-      max: 300,
-      small: true,
-    },
-    { type: 'length', key: 'height', label: 'Height', min: 4, max: 120, small: true },
-    { type: 'length', key: 'width', label: 'Width', min: 3, max: 100, small: true },
-    { type: 'length', key: 'thickness', label: 'Thickness', min: 1, max: 60, small: true },
-    { type: 'length', key: 'rise', label: 'From loop to knot', min: 0, max: 80, small: true },
+    nameField(),
+    sizeField('girth', 'Girth at the loop', 8, 300),
+    sizeField('above', 'Largest girth above it', 1, 300),
+    sizeField('height', 'Height', 4, 120),
+    sizeField('width', 'Width', 3, 100),
+    sizeField('thickness', 'Thickness', 1, 60),
+    sizeField('rise', 'From loop to knot', 0, 80),
     { type: 'bead', key: 'bead', label: 'Bead over the knot' },
-    { type: 'colour', key: 'colour', label: 'Colour' },
+    COLOUR_FIELD,
   ],
   make: ({ id, bead }) => ({
     id,
@@ -66,56 +60,63 @@ export const stone: PartKind<StonePart> = {
         // Both tails of every run rise through the bead.
         { what: bead.name, hole: bead.hole, runs: [...site.runs, ...site.runs] },
       ],
-      needs: [{ label: part.name, count: 1 }],
+      needs: [needOf(part.name)],
       uses: site.runs.flatMap((run) => {
         const d = effectiveDiameter(run.cord);
-        const at = { strand: run.strand, half: run.half };
+        const up = part.rise + bead.length;
         return [
-          {
-            ...at,
-            reason: {
+          useOf(
+            run,
+            {
+              area: 'start',
               code: 'start.stone',
               label: 'Loop round the stone',
-              detail: `its girth of ${mm(part.girth)} and π × the cord, along its middle`,
-              mm: loopCord(part.girth, d),
+              detail: say`its girth of ${laid(part.girth)} and π × the cord, along its middle`,
             },
-          },
-          {
-            ...at,
-            reason: {
+            loopCord(part.girth, d),
+          ),
+          useOf(
+            run,
+            {
+              area: 'start',
               code: 'start.rise',
               label: 'Up to the knot and through the bead',
               detail: 'both tails',
-              mm: 2 * (part.rise + bead.length),
-              times: { count: 2, each: part.rise + bead.length },
             },
-          },
-          {
-            ...at,
-            reason: {
+            up,
+            2,
+          ),
+          useOf(
+            run,
+            {
+              area: 'knot',
               code: 'knot.stone',
               label: 'Knot over the stone',
               detail: 'an overhand knot in both tails together',
-              mm: 2 * stopper('overhand', 2 * d).inKnot,
               assumed: true,
               spread: KNOT_SPREAD,
             },
-          },
+            2 * stopper('overhand', 2 * d).inKnot,
+          ),
         ];
       }),
       advice: slips(part),
     });
   },
   draw: drawStone,
+  drawEdge: (part, site, layout) => [
+    ...edgeCore(part.id, site, layout),
+    hangingFromEdge(part, layout, part.thickness, part.height),
+  ],
   steps: (part, site) => [
     {
       title: `Catch ${part.name} in the middle of the cord`,
-      text: `Lay the middle of the cord round the stone where it is ${mm(part.girth)} round and draw it together ${mm(part.rise)} above. Tie one overhand knot in both tails, close on the stone, and pull at it: it must not turn or slip.`,
+      text: say`Lay the middle of the cord round the stone where it is ${laid(part.girth)} round and draw it together ${laid(part.rise)} above. Tie one overhand knot in both tails, close on the stone, and pull at it: it must not turn or slip.`,
       units: 1,
       cautions: [],
     },
     {
-      title: `String ${site.bead(part.bead).name} over the knot`,
+      title: say`String ${beadNamed(part.bead, site.bead(part.bead))} over the knot`,
       text: 'Pass both tails through the bead and push it down until it hides the knot.',
       units: 1,
       cautions: [],

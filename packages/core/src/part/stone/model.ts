@@ -1,6 +1,6 @@
 import { type PartBase } from '../../kind/part-kind.js';
 import type { Advice } from '../../measure/advice.js';
-import { mm } from '../pick.js';
+import { laid, say } from '../../measure/saying.js';
 
 /** A polished stone caught in a loop of the cord; both tails rise from a knot, which a bead may hide. */
 export interface StonePart extends PartBase {
@@ -30,7 +30,7 @@ export const slips = (part: StonePart): Advice[] =>
         {
           code: 'stone.slips',
           severity: 'warning',
-          message: `The stone can slip out of its loop: above it is ${mm(part.above)} round, the loop ${mm(part.girth)}.`,
+          message: say`The stone can slip out of its loop: above it is ${laid(part.above)} round, the loop ${laid(part.girth)}.`,
           remedy:
             'Catch it lower, at a waist or a notch; cross a second turn under it; or set it with a drop of glue as well.',
           path: 'girth',

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { testBead, testCord, testRuns, testSite } from '../../testing.js';
-import { stone, type StonePart } from './index.js';
+import { inMm, testBead, testCord, testRuns, testSite } from '../../testing.js';
+import { stone } from './index.js';
+import type { StonePart } from './model.js';
 
 const palette = [testBead('cover', 6)];
 const site = testSite(testRuns(['core'], testCord(1)), palette);
@@ -41,7 +42,9 @@ describe('a stone in a loop', () => {
     expect(Math.min(...ys)).toBeGreaterThan(0);
   });
   it('is caught first, and its bead strung after', () => {
-    const titles = stone.steps(part, site, stone.layOut(part, site, 0)).map((step) => step.title);
+    const titles = stone
+      .steps(part, site, stone.layOut(part, site, 0))
+      .map((step) => inMm(step.title));
     expect(titles).toHaveLength(2);
     expect(titles[1]).toContain('cover');
   });

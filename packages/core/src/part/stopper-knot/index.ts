@@ -1,12 +1,12 @@
+import { choiceField, formField } from '../../kind/field.js';
 import { plainLayout, type PartKind, type PartSite } from '../../kind/part-kind.js';
-import { sideBySide } from '../../knot/lanes.js';
+import { edgeCore, edgeKnots } from '../../knot/edge.js';
+import { coresOf, sideBySide } from '../../knot/lanes.js';
 import { STOPPER_FORMS, STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
 import { straightUse } from '../../knot/straight.js';
 import { nameRuns, pickRuns } from '../pick.js';
 import { drawStopper } from './drawing.js';
 import { type StopperPart, knotDiameter, knotUses } from './model.js';
-
-export type { StopperPart } from './model.js';
 
 export const stopperKnot: PartKind<StopperPart> = {
   entry: {
@@ -19,21 +19,11 @@ export const stopperKnot: PartKind<StopperPart> = {
     seconds: 40,
   },
   fields: [
-    {
-      type: 'choice',
-      key: 'form',
-      label: 'Knot',
-      choices: STOPPER_FORMS.map((id) => ({ id, label: STOPPERS[id].label })),
-    },
-    {
-      type: 'choice',
-      key: 'tied',
-      label: 'Tied in',
-      choices: [
-        { id: 'together', label: 'All together', blurb: 'one knot' },
-        { id: 'each', label: 'Each cord', blurb: 'a knot in each' },
-      ],
-    },
+    formField('form', 'Knot', STOPPER_FORMS, STOPPERS),
+    choiceField<StopperPart['tied']>('tied', 'Tied in', {
+      together: ['All together', 'one knot'],
+      each: ['Each cord', 'a knot in each'],
+    }),
     { type: 'runs', key: 'runs', label: 'Cords' },
   ],
   make: ({ id }) => ({ id, kind: 'stopper-knot', form: 'overhand', tied: 'together', runs: null }),
@@ -58,9 +48,11 @@ export const stopperKnot: PartKind<StopperPart> = {
       uses: [...straightUse(site.runs, section.pitch), ...knotUses(part, runs)],
     });
   },
-  draw(part, site, layout, options) {
-    return drawStopper(part, site, layout, options);
-  },
+  draw: drawStopper,
+  drawEdge: (part, site, layout) => [
+    ...edgeCore(part.id, site, layout),
+    ...edgeKnots(coresOf(site.runs)[0] ?? site.runs[0], part.id, layout),
+  ],
   steps: (part, site: PartSite, layout) => {
     const runs = pickRuns(site, part.runs);
     const { label } = STOPPERS[part.form];

@@ -1,5 +1,5 @@
 import { type PartBase } from '../../kind/part-kind.js';
-import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
+import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import type { Run } from '../../kind/run.js';
 import { STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -23,22 +23,20 @@ export function knotUses(part: StopperPart, runs: readonly Run[]): Use[] {
   const { label } = STOPPERS[part.form];
   return runs.map((run) => {
     const d = part.tied === 'together' ? bundleOfRuns(runs) : effectiveDiameter(run.cord);
-    const each = stopper(part.form, d).uses;
-    return {
-      strand: run.strand,
-      half: run.half,
-      reason: {
-        code: 'knot.stopper',
+    const together = part.tied === 'together' && runs.length > 1;
+    return useOf(
+      run,
+      {
+        area: 'knot',
+        code: `knot.stopper-${part.form}`,
         label,
-        detail:
-          part.tied === 'together' && runs.length > 1
-            ? 'tied in all of its cords together, taken as one thick cord'
-            : 'pulled tight',
-        mm: each,
-        times: { count: 1, each },
-        assumed: part.tied === 'together' && runs.length > 1,
+        detail: together
+          ? 'tied in all of its cords together, taken as one thick cord'
+          : 'pulled tight',
+        assumed: together,
         spread: KNOT_SPREAD,
       },
-    };
+      stopper(part.form, d).uses,
+    );
   });
 }

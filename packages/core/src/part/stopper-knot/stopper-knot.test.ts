@@ -2,7 +2,8 @@ import { describe, expect, it } from '@jest/globals';
 import { STOPPER_FORMS, stopperCurve, STOPPERS } from '../../knot/stopper.js';
 import { polylineLength } from '../../knot/spline.js';
 import { testCord, testRuns, testSite } from '../../testing.js';
-import { stopperKnot, type StopperPart } from './index.js';
+import { stopperKnot } from './index.js';
+import type { StopperPart } from './model.js';
 
 const part: StopperPart = {
   id: 'k',
@@ -15,7 +16,7 @@ const one = testSite(testRuns(['core'], testCord(2)));
 const layOut = (more: Partial<StopperPart>, site = one) =>
   stopperKnot.layOut({ ...part, ...more }, site, 0);
 const knots = (layout: ReturnType<typeof layOut>): number[] =>
-  layout.uses.filter((u) => u.reason.code === 'knot.stopper').map((u) => u.reason.mm);
+  layout.uses.filter((u) => u.reason.area === 'knot').map((u) => u.reason.mm);
 
 describe('stopper knots', () => {
   // Ropelength of the tight trefoil 32.74 and figure-eight knot 42.09 in radii (Ashton, Cantarella,

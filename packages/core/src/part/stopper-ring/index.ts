@@ -1,8 +1,12 @@
+import { COLOUR_FIELD, nameField, sizeField } from '../../kind/field.js';
+import { needOf } from '../../kind/reason.js';
+import { edgeCore } from '../../knot/edge.js';
 import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.js';
 import { plateOf, roundedBox } from '../../knot/plate.js';
 import { straightUse } from '../../knot/straight.js';
 import { straightRuns } from '../../knot/stroke.js';
-import { bundleOfRuns, mm } from '../pick.js';
+import { bundleOfRuns } from '../pick.js';
+import { say, size } from '../../measure/saying.js';
 
 /** A springy ring that grips a thick cord and keeps what slides on it in its place. */
 export interface StopperRingPart extends PartBase {
@@ -22,7 +26,7 @@ const STRETCHES = 1.6;
 export const stopperRing: PartKind<StopperRingPart> = {
   entry: {
     id: 'stopper-ring',
-    label: 'Stopper ring',
+    label: 'O-ring',
     blurb: 'Grips a thick cord and keeps a slider in its place.',
     group: 'focal',
     unitName: 'ring',
@@ -30,16 +34,16 @@ export const stopperRing: PartKind<StopperRingPart> = {
     seconds: 20,
   },
   fields: [
-    { type: 'text', key: 'name', label: 'Name' },
-    { type: 'length', key: 'length', label: 'Along the cord', min: 0.5, max: 40, small: true },
-    { type: 'length', key: 'outer', label: 'Across', min: 1, max: 60, small: true },
-    { type: 'length', key: 'hole', label: 'Hole', min: 0.3, max: 40, small: true },
-    { type: 'colour', key: 'colour', label: 'Colour' },
+    nameField(),
+    sizeField('length', 'Along the cord', 0.5, 40),
+    sizeField('outer', 'Across', 1, 60),
+    sizeField('hole', 'Hole', 0.3, 40),
+    COLOUR_FIELD,
   ],
   make: ({ id, cord }) => ({
     id,
     kind: 'stopper-ring',
-    name: 'Rubber ring',
+    name: 'Rubber O-ring',
     length: 3,
     outer: cord.diameter + 4,
     hole: Math.max(0.5, cord.diameter * 0.8),
@@ -54,13 +58,13 @@ export const stopperRing: PartKind<StopperRingPart> = {
     return plainLayout(part.length, stopperRing.section(part, site), {
       unitName: 'ring',
       uses: straightUse(site.runs, part.length),
-      needs: [{ label: part.name, count: 1 }],
+      needs: [needOf(part.name)],
       advice: loose
         ? [
             {
               code: 'ring.loose',
               severity: 'warning',
-              message: `The ring’s hole of ${mm(part.hole)} does not grip a cord of ${mm(d)}; it will slide.`,
+              message: say`The ring’s hole of ${size(part.hole)} does not grip a cord of ${size(d)}; it will slide.`,
               remedy: 'Take a ring with a smaller hole.',
               path: 'hole',
             },
@@ -70,7 +74,7 @@ export const stopperRing: PartKind<StopperRingPart> = {
               {
                 code: 'ring.tight',
                 severity: 'warning',
-                message: `A ring with a hole of ${mm(part.hole)} hardly goes over a cord of ${mm(d)}.`,
+                message: say`A ring with a hole of ${size(part.hole)} hardly goes over a cord of ${size(d)}.`,
                 remedy: 'Take a ring with a larger hole, or wet it with soapy water and try.',
                 path: 'hole',
               },
@@ -82,6 +86,12 @@ export const stopperRing: PartKind<StopperRingPart> = {
     ...straightRuns(site.runs, part.id, 0, layout.length, done > 0 ? 'laid' : 'planned'),
     plateOf(part.id, 'ring', part.colour, [
       roundedBox(0, -part.outer / 2, part.length, part.outer, part.length / 2),
+    ]),
+  ],
+  drawEdge: (part, site, layout) => [
+    ...edgeCore(part.id, site, layout),
+    plateOf(part.id, 'closed-ring', part.colour, [
+      roundedBox(0, -(layout.thickness + part.outer) / 2, part.length, part.outer, part.length / 2),
     ]),
   ],
   steps: (part) => [

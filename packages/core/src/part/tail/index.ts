@@ -2,7 +2,7 @@ import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { straightRuns } from '../../knot/stroke.js';
-import { mm } from '../pick.js';
+import { laid, say } from '../../measure/saying.js';
 
 /** Ends that hang free and stay: a tassel, the ends of a lariat. Not part of the way round. */
 export interface TailPart extends PartBase {
@@ -53,7 +53,7 @@ export const tail: PartKind<TailPart> = {
     ),
   steps: (part) => [
     {
-      title: `Leave ends of ${mm(part.length)}`,
+      title: say`Leave ends of ${laid(part.length)}`,
       text: 'These ends stay: they hang free when the piece is worn.',
       units: 1,
       cautions: [],

@@ -1,23 +1,24 @@
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
-import { KNOT_SPREAD } from '../../kind/reason.js';
+import { countField } from '../../kind/field.js';
+import { KNOT_SPREAD, useOf } from '../../kind/reason.js';
+import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { TWO_CORD_KNOT } from '../../knot/two-cord.js';
 import { straightUse } from '../../knot/straight.js';
 import { drawTwoCord } from './drawing.js';
 import { type TwoCordPart, bundles, diameterOf } from './model.js';
 
-export type { TwoCordPart } from './model.js';
-
 export const twoCordKnot: PartKind<TwoCordPart> = {
   entry: {
     id: 'two-cord-knot',
-    label: 'Two-cord knot',
-    blurb: 'Each cord tied through the other: one as a stopper, many as a snake.',
+    label: 'Snake knot',
+    blurb: 'Each cord tied through the other: one as a stopper, many as a snake chain.',
     group: 'knots',
     unitName: 'knot',
     needsBead: false,
     seconds: 120,
+    ties: 'over-each-other',
   },
-  fields: [{ type: 'count', key: 'units', label: 'Knots in a row', min: 1, max: 500 }],
+  fields: [countField('units', 'Knots in a row', 1, 500)],
   make: ({ id }) => ({ id, kind: 'two-cord-knot', units: 1 }),
   fills: () => false,
   section(_part, site) {
@@ -40,19 +41,21 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
       unitName: 'knot',
       uses: [
         ...straightUse(site.runs, length),
-        ...site.runs.map((run) => ({
-          strand: run.strand,
-          half: run.half,
-          reason: {
-            code: 'knot.two-cord',
-            label: 'Two-cord knots',
-            detail: 'tied through the other cord, over and above the length of the knot',
-            mm: part.units * each,
-            times: { count: part.units, each },
-            assumed: true,
-            spread: KNOT_SPREAD,
-          },
-        })),
+        ...site.runs.map((run) =>
+          useOf(
+            run,
+            {
+              area: 'knot',
+              code: 'knot.two-cord',
+              label: 'Snake knots',
+              detail: 'tied through the other cord, over and above the length of the knot',
+              assumed: true,
+              spread: KNOT_SPREAD,
+            },
+            each,
+            part.units,
+          ),
+        ),
       ],
       advice:
         a.length > 0 && b.length > 0
@@ -61,7 +64,7 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
               {
                 code: 'two-cord.cords',
                 severity: 'error',
-                message: 'A two-cord knot needs two cords.',
+                message: 'A snake knot needs two cords.',
                 remedy: 'Add a strand or fold one, or tie a stopper knot.',
                 path: '',
               },
@@ -69,9 +72,13 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
     });
   },
   draw: drawTwoCord,
+  drawEdge: (part, site, layout) => [
+    ...edgeCore(part.id, site, layout),
+    ...edgeKnots(site.runs[0], part.id, layout),
+  ],
   steps: (part) => [
     {
-      title: part.units === 1 ? 'Two-cord knot' : `${part.units} two-cord knots`,
+      title: part.units === 1 ? 'Snake knot' : `${part.units} snake knots`,
       text: 'Loop the first cord round behind the second; bring the second over it, round behind and through the loop of the first. Draw both tight by turns, and push each knot against the one before.',
       units: part.units,
       unitName: 'knot',

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { testCord, testRuns, testSite } from '../../testing.js';
-import { twoCordKnot, type TwoCordPart } from './index.js';
+import { twoCordKnot } from './index.js';
+import type { TwoCordPart } from './model.js';
 
 const part = (units: number): TwoCordPart => ({ id: 's', kind: 'two-cord-knot', units });
 const site = testSite(testRuns(['core', 'core'], testCord(2)));

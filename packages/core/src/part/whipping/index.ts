@@ -1,7 +1,9 @@
+import { countField } from '../../kind/field.js';
 import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { bundleOf, bundleShape } from '../../knot/hull.js';
 import { coilCord } from '../../knot/wraps.js';
+import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { coresOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { gatheredRuns, strokeOf } from '../../knot/stroke.js';
@@ -29,7 +31,7 @@ export const whipping: PartKind<WhippingPart> = {
     seconds: 5,
   },
   fields: [
-    { type: 'count', key: 'turns', label: 'Turns', min: 2, max: 200 },
+    countField('turns', 'Turns', 2, 200),
     { type: 'cord', key: 'cord', label: 'Whipping cord' },
   ],
   make: ({ id, cord }) => ({ id, kind: 'whipping', cord, turns: 8 }),
@@ -56,6 +58,7 @@ export const whipping: PartKind<WhippingPart> = {
           cord: part.cord,
           reasons: [
             {
+              area: 'knot',
               code: 'knot.coil',
               label: 'Turns, and the way back under them',
               detail: 'each round the hull of the bundle, and straight back through',
@@ -63,6 +66,7 @@ export const whipping: PartKind<WhippingPart> = {
               spread: KNOT_SPREAD,
             },
             {
+              area: 'end',
               code: 'end.hold',
               label: 'Ends to hold',
               detail: 'to wind and pull under by; trimmed afterwards',
@@ -100,6 +104,10 @@ export const whipping: PartKind<WhippingPart> = {
       ...lay(0, done, 'laid'),
     ];
   },
+  drawEdge: (part, site, layout) => [
+    ...edgeCore(part.id, site, layout),
+    ...edgeKnots({ strand: 0, cord: part.cord }, part.id, layout),
+  ],
   steps: (part) => [
     {
       title: `Whip with ${part.turns} turns`,

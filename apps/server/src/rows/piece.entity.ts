@@ -1,0 +1,20 @@
+import type { Piece } from '@coiled-strand/core';
+import { Column, Entity, UpdateDateColumn } from 'typeorm';
+import { Owned } from './base.entity.js';
+
+@Entity('piece')
+export class PieceRow extends Owned {
+  /** Rises with every change; two windows compare it before they write. */
+  @Column('integer', { default: 1 })
+  version!: number;
+
+  @Column('json')
+  spec!: Piece;
+
+  @UpdateDateColumn({ name: 'updated_at', type: 'timestamptz' })
+  updatedAt!: Date;
+
+  /** Set when the piece was put away; it can be brought back. */
+  @Column('timestamptz', { name: 'archived_at', nullable: true })
+  archivedAt!: Date | null;
+}

@@ -1,0 +1,20 @@
+import { Flex, Heading, Text } from '@chakra-ui/react';
+import { Button } from '../shell/button';
+import { Link } from 'react-router';
+import { TopBar } from './top-bar';
+
+/** An address that leads nowhere. */
+export function NotFound() {
+  return (
+    <>
+      <TopBar />
+      <Flex direction="column" gap="4" align="flex-start" maxW="520px" mx="auto" py="20" px="5">
+        <Heading fontSize="xl">Nothing lies here</Heading>
+        <Text>This address leads to no page. The piece you look for is in the workshop.</Text>
+        <Button variant="solid" asChild>
+          <Link to="/">To the workshop</Link>
+        </Button>
+      </Flex>
+    </>
+  );
+}

@@ -1,0 +1,108 @@
+import { Box, Flex, Link as ChakraLink, Text } from '@chakra-ui/react';
+import { ToolButton } from '../shell/tool-button';
+import { BookOpen, CircleHelp, Hand, Moon, Settings as SettingsIcon, Sun } from 'lucide-react';
+import { Button } from '../shell/button';
+import { useState, type ReactNode } from 'react';
+import { Link, NavLink } from 'react-router';
+import { SettingsDialog } from '../settings/settings-dialog';
+import { useDevice } from '../device/device-store';
+import { useColourMode } from '../theme/colour-mode';
+import { Help } from './help';
+import { useHotkeys } from '../shell/use-hotkeys';
+
+function Mark() {
+  return (
+    <svg viewBox="0 0 32 32" width="30" height="30" aria-hidden>
+      <g fill="none" strokeLinecap="round" strokeWidth="3.4">
+        <path
+          style={{ stroke: 'var(--cs-colors-ink)' }}
+          d="M16 4c7 0 12 4.700 12 11.500S22.800 27 16.500 27 6.500 22.500 6.500 17s4-9 9-9 8 3.300 8 7.500-3 7.500-6.500 7.500"
+        />
+        <path stroke="#e5682a" d="M17 23c-3.200 0-5.400-2.200-5.400-5" />
+      </g>
+    </svg>
+  );
+}
+
+/** What belongs to the whole workshop. */
+const PAGES = [
+  { to: '/book', label: 'Book of makes', icon: BookOpen },
+  { to: '/hand', label: 'Your hand', icon: Hand },
+] as const;
+
+/** The bar on top: where you are, and what belongs to the whole program. */
+export function TopBar({ children }: { readonly children?: ReactNode }) {
+  const [open, setOpen] = useState<'help' | 'settings' | null>(null);
+  const mode = useColourMode();
+  const setTheme = useDevice((device) => device.setTheme);
+  useHotkeys({ '?': () => setOpen('help') });
+  return (
+    <Flex
+      as="header"
+      align="center"
+      gap={{ base: '2', md: '4' }}
+      px={{ base: '3', md: '6' }}
+      minH="60px"
+      className="no-print"
+    >
+      <ChakraLink asChild color="ink" textDecoration="none" borderRadius="soft">
+        <Link to="/" aria-label="Coiled Strand, to the workshop">
+          <Flex align="center" gap="2">
+            <Mark />
+            <Text
+              as="span"
+              fontWeight="600"
+              fontSize="lg"
+              display={{ base: children ? 'none' : 'inline', lg: 'inline' }}
+              whiteSpace="nowrap"
+            >
+              Coiled Strand
+            </Text>
+          </Flex>
+        </Link>
+      </ChakraLink>
+      <Box flex="1" minW="0">
+        {children}
+      </Box>
+      <Flex as="nav" aria-label="Workshop" gap="0">
+        {PAGES.map(({ to, label, icon: Icon }) => (
+          <Button
+            key={to}
+            variant="bare"
+            asChild
+            display={{ base: children ? 'none' : 'inline-flex', md: 'inline-flex' }}
+          >
+            <NavLink to={to} aria-label={label} title={label}>
+              <Icon size={19} />
+              <Box as="span" display={{ base: 'none', lg: children ? 'none' : 'inline' }}>
+                {label}
+              </Box>
+            </NavLink>
+          </Button>
+        ))}
+      </Flex>
+      <Flex gap="0">
+        <ToolButton
+          label={mode === 'dark' ? 'Light theme' : 'Dark theme'}
+          onClick={() => setTheme(mode === 'dark' ? 'light' : 'dark')}
+          display={{ base: 'none', sm: 'inline-flex' }}
+        >
+          {mode === 'dark' ? <Sun size={19} /> : <Moon size={19} />}
+        </ToolButton>
+        <ToolButton
+          label="Keys"
+          hotkey="?"
+          onClick={() => setOpen('help')}
+          display={{ base: 'none', md: 'inline-flex' }}
+        >
+          <CircleHelp size={19} />
+        </ToolButton>
+        <ToolButton label="Settings" onClick={() => setOpen('settings')}>
+          <SettingsIcon size={19} />
+        </ToolButton>
+      </Flex>
+      <Help open={open === 'help'} onClose={() => setOpen(null)} />
+      <SettingsDialog open={open === 'settings'} onClose={() => setOpen(null)} />
+    </Flex>
+  );
+}

@@ -1,0 +1,85 @@
+import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import { lazy, Suspense, useState } from 'react';
+import { Plus } from 'lucide-react';
+import { useHandView } from '../../api/queries';
+import { Button } from '../../shell/button';
+import { Fault, Loading } from '../../shell/states';
+import { Page } from '../../frame/page';
+import { LessonRow } from './lesson-row';
+import { SetAsideRow } from './evidence-row';
+import { SwatchDialog } from './swatch-dialog';
+
+// The charts bring a large library; nothing else waits for it.
+const PredictedActual = lazy(() =>
+  import('./predicted-actual').then((module) => ({ default: module.PredictedActual })),
+);
+
+/** What was learnt of this maker's hand, and what it rests on. */
+export function HandPage() {
+  const hand = useHandView();
+  const [swatch, setSwatch] = useState(false);
+  const { lessons = [], setAside = [] } = hand.data ?? {};
+  return (
+    <Page>
+      <Flex gap="4" align="flex-end" flexWrap="wrap" mb="6">
+        <Box flex="1" minW="260px">
+          <Heading as="h1" fontSize={{ base: '2xl', md: '3xl' }} lineHeight="1.1">
+            Your hand
+          </Heading>
+          <Text color="muted" mt="1" maxW="64ch">
+            Hands differ in the cord a knot takes. Every logged make and every swatch tells more of
+            yours, and new cut lists go by it: less reserve, less waste.
+          </Text>
+        </Box>
+        <Button variant="solid" onClick={() => setSwatch(true)}>
+          <Plus size={18} /> Measure a swatch
+        </Button>
+      </Flex>
+      {hand.isPending && <Loading what="Looking at your makes" />}
+      {hand.isError && !hand.data && (
+        <Fault error={hand.error} onRetry={() => void hand.refetch()} />
+      )}
+      {hand.data && lessons.length === 0 && (
+        <Box bg="bench" borderRadius="10px" px={{ base: '5', md: '10' }} py="10" maxW="720px">
+          <Text fontSize="lg" fontWeight="600">
+            Nothing is known of your hand yet
+          </Text>
+          <Text mt="2" maxW="56ch">
+            Log a finished make, or tie twenty half knots now and measure them: a swatch takes five
+            minutes and is worth a make.
+          </Text>
+        </Box>
+      )}
+      {lessons.length > 0 && (
+        <>
+          <Suspense fallback={<Loading what="Drawing the chart" />}>
+            <PredictedActual lessons={lessons} />
+          </Suspense>
+          <Box mt="8">
+            {lessons.map((lesson) => (
+              <LessonRow
+                key={`${lesson.technique} ${lesson.cordKind} ${lesson.measure}`}
+                lesson={lesson}
+              />
+            ))}
+          </Box>
+        </>
+      )}
+      {setAside.length > 0 && (
+        <Box mt="10">
+          <Heading as="h2" fontSize="lg" mb="2">
+            Set aside
+          </Heading>
+          {setAside
+            .filter(
+              ({ source }, i) => setAside.findIndex((one) => one.source.id === source.id) === i,
+            )
+            .map(({ source }) => (
+              <SetAsideRow key={source.id} source={source} />
+            ))}
+        </Box>
+      )}
+      {swatch && <SwatchDialog onClose={() => setSwatch(false)} />}
+    </Page>
+  );
+}

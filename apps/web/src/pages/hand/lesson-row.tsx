@@ -1,0 +1,96 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import type { Evidence } from '@coiled-strand/contract';
+import type { Lesson } from '@coiled-strand/core';
+import { useState } from 'react';
+import { Button } from '../../shell/button';
+import { EvidenceRow } from './evidence-row';
+import { nameOf, overModel, spreadOf } from './words';
+
+/** Widest deviation from the model that the strip shows. */
+const REACH = 0.4;
+const x = (factor: number): number => {
+  const at = Math.log(factor) / Math.log(1 + REACH);
+  return 50 + 50 * Math.max(-1, Math.min(1, at));
+};
+
+/** One factor of the hand: before and after, how sure, and the makes it rests on. */
+export function LessonRow({ lesson }: { readonly lesson: Lesson<Evidence> }) {
+  const [open, setOpen] = useState(false);
+  const { technique, measure } = nameOf(lesson);
+  const { before, after, observations } = lesson;
+  return (
+    <Box borderTop="1px solid {colors.line}" py="4" data-testid="lesson">
+      <Grid
+        templateColumns={{ base: '1fr', md: '280px 1fr 210px' }}
+        gap={{ base: '2', md: '6' }}
+        alignItems="center"
+      >
+        <Box>
+          <Text fontWeight="600">{technique}</Text>
+          <Text color="muted">{measure}</Text>
+        </Box>
+        <Strip lesson={lesson} />
+        <Flex direction="column" align={{ base: 'flex-start', md: 'flex-end' }}>
+          <Text fontSize="xl" fontWeight="600" lineHeight="1.1">
+            {overModel(after.factor)}
+          </Text>
+          <Text color="muted">
+            {spreadOf(after)}, before {spreadOf(before)}
+          </Text>
+          <Button variant="text" aria-expanded={open} onClick={() => setOpen(!open)}>
+            by {observations.length} {observations.length === 1 ? 'measurement' : 'measurements'}
+          </Button>
+        </Flex>
+      </Grid>
+      {open && (
+        <Box mt="3" pl={{ base: '0', md: '4' }}>
+          {observations.map((one) => (
+            <EvidenceRow key={one.source.id} evidence={one} surprise={one.surprise} />
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** All hands as a pale band, this hand as a dark one, every measurement as a tick on it. */
+function Strip({ lesson: { before, after, observations } }: { readonly lesson: Lesson<Evidence> }) {
+  const band = (factor: number, spread: number): { left: string; width: string } => {
+    const [low, high] = [x(factor * Math.exp(-spread)), x(factor * Math.exp(spread))];
+    return { left: `${low}%`, width: `${high - low}%` };
+  };
+  return (
+    <Box>
+      <Box position="relative" h="30px" aria-hidden>
+        <Box position="absolute" top="14px" left="0" right="0" h="1px" bg="line" />
+        <Box position="absolute" top="8px" h="14px" bg="faint" style={band(1, before.spread)} />
+        <Box
+          position="absolute"
+          top="8px"
+          h="14px"
+          bg="chalk"
+          opacity="0.45"
+          style={band(after.factor, after.spread)}
+        />
+        <Box position="absolute" left="50%" top="2px" h="26px" w="1px" bg="muted" />
+        {observations.map((one) => (
+          <Box
+            key={one.source.id}
+            position="absolute"
+            top="4px"
+            h="22px"
+            w="3px"
+            ml="-1.5px"
+            bg="ink"
+            style={{ left: `${x(one.ratio)}%` }}
+          />
+        ))}
+      </Box>
+      <Flex justify="space-between" fontSize="xs" color="muted">
+        <span>−{Math.round((1 - 1 / (1 + REACH)) * 100)} %</span>
+        <span>the model</span>
+        <span>+{REACH * 100} %</span>
+      </Flex>
+    </Box>
+  );
+}

@@ -1,0 +1,170 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import type { SwatchDto } from '@coiled-strand/contract';
+import {
+  EXAMPLE_CORD,
+  LEAST_SWATCH,
+  observeSwatch,
+  partKind,
+  pluralOf,
+  swatchTechniques,
+  TENSIONS,
+  type Cord,
+  type PartBase,
+  type Tension,
+} from '@coiled-strand/core';
+import { useState } from 'react';
+import { useAddSwatch, useCords } from '../../api/queries';
+import { CountField } from '../../fields/count-field';
+import { LengthField } from '../../fields/length-field';
+import { SelectField } from '../../fields/select-field';
+import { useUnits } from '../../settings/use-units';
+import { Button } from '../../shell/button';
+import { Modal } from '../../shell/modal';
+import { nameOf, overModel } from './words';
+
+/** What a swatch is tied as: the choices its technique offers. */
+function choicesOf(technique: string, key: string): readonly { value: string; label: string }[] {
+  const field = partKind(technique).fields.find((one) => one.key === key);
+  return field?.type === 'choice'
+    ? field.choices.map(({ id, label }) => ({ value: id, label }))
+    : [];
+}
+
+const partOf = (technique: string, cord: Cord, form: string, tension: Tension): PartBase =>
+  Object.assign(
+    partKind(technique).make({ id: 'swatch', bead: '', cord, runs: 4 }),
+    { tension },
+    form ? { form } : {},
+  );
+
+/** A few units tied and measured: a factor of this hand in five minutes. */
+export function SwatchDialog({ onClose }: { readonly onClose: () => void }) {
+  const units = useUnits();
+  const { data: cords = [] } = useCords();
+  const add = useAddSwatch();
+  const [technique, setTechnique] = useState(swatchTechniques[0]!.entry.id);
+  const [form, setForm] = useState('');
+  const [tension, setTension] = useState<Tension>('even');
+  const [cordId, setCordId] = useState('');
+  const [count, setCount] = useState(20);
+  const [length, setLength] = useState<number | null>(null);
+  const [before, setBefore] = useState<number | null>(null);
+  const [after, setAfter] = useState<number | null>(null);
+  const cord = (cords.find(({ id }) => id === cordId) ?? cords[0])?.value ?? EXAMPLE_CORD;
+  const forms = choicesOf(technique, 'form');
+  const tensions = choicesOf(technique, 'tension').filter(({ value }) =>
+    (TENSIONS as readonly string[]).includes(value),
+  );
+  const chosenForm = forms.some(({ value }) => value === form) ? form : (forms[0]?.value ?? '');
+  const chosenTension = tensions.some(({ value }) => value === tension)
+    ? tension
+    : ((tensions[0]?.value ?? 'even') as Tension);
+  const part = partOf(technique, cord, chosenForm, chosenTension);
+  const model = partKind(technique).swatch!(part, cord);
+  const swatch =
+    length !== null && before !== null && after !== null
+      ? { part, cord, units: count, length, before, after }
+      : null;
+  const wrong =
+    before !== null && after !== null && after >= before
+      ? 'After tying there must be less cord than before.'
+      : undefined;
+  const found = swatch && !wrong ? observeSwatch(swatch) : [];
+  const keep = (): void => {
+    if (!swatch || wrong) return;
+    const dto: SwatchDto = {
+      technique,
+      ...(chosenForm ? { form: chosenForm } : {}),
+      tension: chosenTension,
+      cord,
+      units: count,
+      length: swatch.length,
+      before: swatch.before,
+      after: swatch.after,
+    };
+    add.mutate(dto, { onSuccess: onClose });
+  };
+  const name = pluralOf(model.unitName);
+  return (
+    <Modal
+      open
+      onClose={onClose}
+      size="wide"
+      title="A swatch"
+      description={`${model.how} Measure the length of the ${name} too.`}
+    >
+      <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr' }} gap="4">
+        <SelectField
+          label="Technique"
+          value={technique}
+          options={swatchTechniques.map(({ entry }) => ({ value: entry.id, label: entry.label }))}
+          onChange={setTechnique}
+        />
+        <SelectField
+          label="Cord"
+          value={cordId || (cords[0]?.id ?? '')}
+          options={cords.map(({ id, value }) => ({
+            value: id,
+            label: `${value.name}, ${value.colour.name}`,
+          }))}
+          onChange={setCordId}
+        />
+        {forms.length > 0 && (
+          <SelectField label="Form" value={chosenForm} options={forms} onChange={setForm} />
+        )}
+        <SelectField
+          label="Tension"
+          value={chosenTension}
+          options={tensions}
+          onChange={(value) => setTension(value as Tension)}
+        />
+        <CountField
+          label={`How many ${name}`}
+          value={count}
+          min={LEAST_SWATCH}
+          max={1000}
+          onChange={setCount}
+        />
+        <LengthField
+          label={`Length of the ${name}`}
+          value={length}
+          unit={units.unit}
+          placeholder={`about ${units.size(count * model.lengthPerUnit)}`}
+          onChange={setLength}
+        />
+        <LengthField
+          label="Cord before"
+          value={before}
+          unit={units.cordUnit}
+          placeholder={`at least ${units.cord(count * model.cordPerUnit * 1.4)}`}
+          onChange={setBefore}
+        />
+        <LengthField
+          label="Cord after"
+          value={after}
+          unit={units.cordUnit}
+          onChange={setAfter}
+          error={wrong}
+        />
+      </Grid>
+      <Box minH="4.5em" mt="4" aria-live="polite">
+        {found.map((one) => (
+          <Text key={one.measure}>
+            {nameOf(one).measure}: <b>{overModel(one.ratio)}</b>
+          </Text>
+        ))}
+      </Box>
+      <Flex gap="3" justify="flex-end" align="center" flexWrap="wrap">
+        {add.isError && (
+          <Text color="danger" role="alert" flex="1">
+            {add.error.message}
+          </Text>
+        )}
+        <Button onClick={onClose}>Leave it</Button>
+        <Button variant="solid" disabled={found.length === 0 || add.isPending} onClick={keep}>
+          Keep the swatch
+        </Button>
+      </Flex>
+    </Modal>
+  );
+}

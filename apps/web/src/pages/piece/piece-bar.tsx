@@ -1,0 +1,144 @@
+import { Box, Flex, Input, Menu, Portal, Text } from '@chakra-ui/react';
+import { ToolButton } from '../../shell/tool-button';
+import { toPieceFile } from '@coiled-strand/core';
+import { CloudOff, Download, EllipsisVertical, Printer, Redo2, Undo2 } from 'lucide-react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { isDirty, usePiece, type SaveState } from '../../piece/piece-store';
+
+const WORDS: Readonly<Record<SaveState, string>> = {
+  saved: 'Saved',
+  saving: 'Saving',
+  waiting: 'Kept here until the server answers',
+  refused: 'Not saved',
+};
+
+function SaveNote() {
+  const told = usePiece((state) => state.save);
+  const refusal = usePiece((state) => state.refusal);
+  const dirty = usePiece(isDirty);
+  // What was typed a moment ago is not saved yet, although nothing has been sent.
+  const save: SaveState = told === 'saved' && dirty ? 'saving' : told;
+  const trouble = save === 'waiting' || save === 'refused';
+  return (
+    <Text
+      role="status"
+      data-testid="save-state"
+      data-state={save}
+      fontSize="sm"
+      color={trouble ? 'warn' : 'muted'}
+      whiteSpace="nowrap"
+      overflow="hidden"
+      textOverflow="ellipsis"
+      title={refusal ?? undefined}
+      display={{ base: trouble ? 'flex' : 'none', md: 'flex' }}
+      alignItems="center"
+      gap="2"
+      minW="0"
+    >
+      {save === 'waiting' && <CloudOff size={16} aria-hidden />}
+      {WORDS[save]}
+      {refusal && <span>: {refusal}</span>}
+    </Text>
+  );
+}
+
+/** The piece's name, edited in place; one step of undo. */
+function NameField() {
+  const name = usePiece((state) => state.history?.now.name ?? '');
+  const edit = usePiece((state) => state.edit);
+  const [draft, setDraft] = useState<string | null>(null);
+  const text = draft ?? name;
+  const commit = (): void => {
+    const clean = text.trim();
+    setDraft(null);
+    if (clean !== '') edit((piece) => ({ ...piece, name: clean }));
+  };
+  return (
+    <Input
+      aria-label="Name of the piece"
+      value={text}
+      maxLength={80}
+      onChange={(event) => setDraft(event.target.value)}
+      onBlur={commit}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') event.currentTarget.blur();
+        if (event.key === 'Escape') setDraft(null);
+      }}
+      bg="transparent"
+      borderColor="transparent"
+      fontSize={{ base: 'md', md: 'lg' }}
+      fontWeight="600"
+      px="2"
+      textOverflow="ellipsis"
+      minW="0"
+      flex="1"
+      maxW="340px"
+    />
+  );
+}
+
+/** Hands the piece as it is now to the browser as a file. */
+function exportPiece(): void {
+  const piece = usePiece.getState().history?.now;
+  if (!piece) return;
+  const name = piece.name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'piece';
+  const text = `${JSON.stringify(toPieceFile(piece), null, 2)}\n`;
+  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  const link = document.createElement('a');
+  link.href = url;
+  link.download = `${name}.strand.json`;
+  link.click();
+  URL.revokeObjectURL(url);
+}
+
+/** Name, undo and redo, how it stands with the server, and what can be done with the piece. */
+export function PieceBar() {
+  const { undo, redo } = usePiece.getState();
+  const id = usePiece((state) => state.id);
+  const canUndo = usePiece((state) => (state.history?.past.length ?? 0) > 0);
+  const canRedo = usePiece((state) => (state.history?.future.length ?? 0) > 0);
+  const navigate = useNavigate();
+  return (
+    <Flex align="center" gap={{ base: '1', md: '3' }} minW="0">
+      <NameField />
+      <Flex>
+        <ToolButton label="Undo" hotkey="Ctrl Z" onClick={undo} disabled={!canUndo}>
+          <Undo2 size={19} />
+        </ToolButton>
+        <ToolButton label="Redo" hotkey="Ctrl Shift Z" onClick={redo} disabled={!canRedo}>
+          <Redo2 size={19} />
+        </ToolButton>
+        <Menu.Root positioning={{ placement: 'bottom-end' }}>
+          <Menu.Trigger asChild>
+            <ToolButton label="More">
+              <EllipsisVertical size={19} />
+            </ToolButton>
+          </Menu.Trigger>
+          <Portal>
+            <Menu.Positioner>
+              <Menu.Content>
+                <Menu.Item value="export" onClick={exportPiece}>
+                  <Download size={17} aria-hidden /> Export as a file
+                </Menu.Item>
+                <Menu.Item
+                  value="print"
+                  onClick={() => {
+                    void navigate(`/pieces/${id}/cut`);
+                    // The page must show the list before it is printed.
+                    setTimeout(() => window.print(), 150);
+                  }}
+                >
+                  <Printer size={17} aria-hidden /> Print the cut list
+                </Menu.Item>
+              </Menu.Content>
+            </Menu.Positioner>
+          </Portal>
+        </Menu.Root>
+      </Flex>
+      <Box flex="1" minW="0">
+        <SaveNote />
+      </Box>
+    </Flex>
+  );
+}

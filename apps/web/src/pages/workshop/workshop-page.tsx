@@ -1,0 +1,161 @@
+import { Box, Flex, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
+import { Button } from '../../shell/button';
+import type { PieceView } from '@coiled-strand/contract';
+import { planPiece } from '@coiled-strand/core';
+import { Archive, FileUp, Plus } from 'lucide-react';
+import { memo, useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { useBringBack, useHand, usePieces, usePutAway, useWorkshop } from '../../api/queries';
+import { MiniPiece } from '../../bench/mini-piece';
+import type { StageId } from '../../piece/stages';
+import { waitsFor } from '../../piece/stage-status';
+import { useUnits } from '../../settings/use-units';
+import { Fault, Loading } from '../../shell/states';
+import { toaster } from '../../shell/toaster';
+import { Page } from '../../frame/page';
+import { ImportDialog } from './import-dialog';
+import { NewPieceDialog } from './new-piece-dialog';
+
+/** The pieces on the bench. */
+export function WorkshopPage() {
+  const pieces = usePieces();
+  const workshop = useWorkshop();
+  const [dialog, setDialog] = useState<'new' | 'import' | null>(null);
+  const count = pieces.data?.length ?? 0;
+  return (
+    <Page>
+      <Flex align="flex-end" gap="4" flexWrap="wrap" mb={{ base: '5', md: '8' }}>
+        <Box flex="1" minW="220px">
+          <Heading as="h1" fontSize={{ base: '2xl', md: '3xl' }} lineHeight="1.1">
+            {workshop.data?.name ?? 'The workshop'}
+          </Heading>
+          <Text color="muted" mt="1">
+            {count === 0
+              ? 'The bench is clear.'
+              : `${count} ${count === 1 ? 'piece' : 'pieces'} on the bench`}
+          </Text>
+        </Box>
+        <Flex gap="3">
+          <Button onClick={() => setDialog('import')}>
+            <FileUp size={18} /> From a file
+          </Button>
+          <Button variant="solid" onClick={() => setDialog('new')}>
+            <Plus size={18} /> New piece
+          </Button>
+        </Flex>
+      </Flex>
+      {pieces.isPending && <Loading what="Fetching the bench" />}
+      {pieces.isError && !pieces.data && (
+        <Fault error={pieces.error} onRetry={() => void pieces.refetch()} />
+      )}
+      {pieces.data && count === 0 && <EmptyBench onNew={() => setDialog('new')} />}
+      <Flex as="ul" listStyleType="none" direction="column" gap="5" m="0" p="0">
+        {pieces.data?.map((view) => (
+          <PieceOnBench key={view.id} view={view} />
+        ))}
+      </Flex>
+      {dialog === 'new' && <NewPieceDialog onClose={() => setDialog(null)} />}
+      {dialog === 'import' && <ImportDialog onClose={() => setDialog(null)} />}
+    </Page>
+  );
+}
+
+function EmptyBench({ onNew }: { readonly onNew: () => void }) {
+  return (
+    <Box bg="bench" borderRadius="10px" px={{ base: '5', md: '10' }} py="12" maxW="720px">
+      <Text fontSize="lg" fontWeight="600">
+        Start with a wrist
+      </Text>
+      <Text mt="2" maxW="52ch">
+        Name a piece and say whose wrist it is for. Everything else can be changed afterwards: the
+        room under it, the cords, the length. The cut list follows as you go.
+      </Text>
+      <Button variant="solid" mt="5" onClick={onNew}>
+        <Plus size={18} /> New piece
+      </Button>
+    </Box>
+  );
+}
+
+/** The stage that a piece waits in. */
+function stageOf(make: PieceView['make']): StageId {
+  if (!make) return 'fit';
+  const { done, finishFrom, total } = make.reached;
+  return done >= total ? 'log' : done >= finishFrom ? 'finish' : 'make';
+}
+
+/** Drawn anew only when it changes itself: a full bench holds still while a dialog opens over it. */
+const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: PieceView }) {
+  const units = useUnits();
+  const known = useHand();
+  const putAway = usePutAway();
+  const bringBack = useBringBack();
+  const { make } = view;
+  // What is being made lies on the bench as it was planned then.
+  const piece = make?.piece ?? view.piece;
+  const plan = useMemo(() => planPiece(piece, make?.hand ?? known), [piece, make?.hand, known]);
+  const remove = async (): Promise<void> => {
+    await putAway.mutateAsync(view.id);
+    toaster.create({
+      title: `${view.piece.name} is put away.`,
+      action: { label: 'Bring it back', onClick: () => bringBack.mutate(view.id) },
+    });
+  };
+  return (
+    <Box as="li" position="relative" data-testid="piece">
+      <ChakraLink
+        asChild
+        display="block"
+        color="ink"
+        textDecoration="none"
+        borderRadius="10px"
+        overflow="hidden"
+      >
+        <Link to={`/pieces/${view.id}/${stageOf(make)}`}>
+          <Box
+            bg="bench"
+            px={{ base: '3', md: '6' }}
+            py="5"
+            _hover={{ bg: 'faint' }}
+            transition="background-color .15s"
+          >
+            {plan.ok ? (
+              <MiniPiece
+                piece={piece}
+                height={104}
+                {...(make ? { hand: make.hand } : {})}
+                {...(make ? { done: make.reached.parts } : {})}
+              />
+            ) : (
+              <Text color="muted" py="8">
+                No drawing: {units.say(plan.advice[0]?.message ?? '')}
+              </Text>
+            )}
+          </Box>
+          <Flex pl={{ base: '1', md: '2' }} pt="2" gap="4" align="baseline" flexWrap="wrap" pr="14">
+            <Text fontSize="lg" fontWeight="600">
+              {view.piece.name}
+            </Text>
+            <Text color="muted">
+              {piece.wearer.name}
+              {plan.ok && `, ${units.size(plan.fit.circumference)} inside`}
+            </Text>
+            <Text ml={{ base: '0', md: 'auto' }}>{waitsFor(view, plan)}</Text>
+          </Flex>
+        </Link>
+      </ChakraLink>
+      <Button
+        position="absolute"
+        right="0"
+        bottom="-6px"
+        variant="bare"
+        size="icon"
+        aria-label={`Put ${view.piece.name} away`}
+        title="Put away"
+        onClick={() => void remove()}
+      >
+        <Archive size={18} />
+      </Button>
+    </Box>
+  );
+});

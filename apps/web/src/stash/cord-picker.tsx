@@ -1,0 +1,71 @@
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { Button } from '../shell/button';
+import { CORD_KIND_FACTS, type Cord } from '@coiled-strand/core';
+import { lazy, Suspense, useState } from 'react';
+import { useCords } from '../api/queries';
+import { SelectField } from '../fields/select-field';
+import { sameDocument } from '../piece/differences';
+import { StrandBadge } from '../piece/strand-badge';
+
+export const loadOwnCord = () => import('./own-cord-dialog');
+const OwnCordDialog = lazy(() => loadOwnCord().then((m) => ({ default: m.OwnCordDialog })));
+
+const OWN = 'own';
+
+interface Props {
+  readonly role: string;
+  /** Its number in the cut list, for a strand. */
+  readonly number?: number;
+  readonly cord: Cord;
+  readonly onChange: (cord: Cord) => void;
+}
+
+/** One cord of the piece: from the list, or entered. */
+export function CordPicker({ role, number, cord, onChange }: Props) {
+  const { data: cords = [] } = useCords();
+  const [entering, setEntering] = useState(false);
+  const known = cords.find((c) => sameDocument(c.value, cord));
+  return (
+    <Flex gap="3" align="flex-start">
+      {number !== undefined && (
+        <Box pt="7">
+          <StrandBadge number={number} cord={cord} size={34} />
+        </Box>
+      )}
+      <Box flex="1" minW="0">
+        <SelectField
+          label={number === undefined ? role : `${role}, ${number}`}
+          value={known?.id ?? OWN}
+          options={[
+            ...(known ? [] : [{ value: OWN, label: cord.name }]),
+            ...cords.map((c) => ({ value: c.id, label: c.value.name })),
+          ]}
+          onChange={(id) => {
+            const chosen = cords.find((c) => c.id === id);
+            if (chosen) onChange(chosen.value);
+          }}
+        />
+        <Flex mt="1" gap="4" align="baseline" flexWrap="wrap">
+          <Text fontSize="sm" color="muted">
+            {cord.diameter} mm {CORD_KIND_FACTS[cord.kind].label}, {cord.colour.name}
+          </Text>
+          <Button variant="text" fontSize="sm" onClick={() => setEntering(true)}>
+            Enter another
+          </Button>
+        </Flex>
+      </Box>
+      {entering && (
+        <Suspense fallback={null}>
+          <OwnCordDialog
+            start={cord}
+            onClose={() => setEntering(false)}
+            onDone={(next) => {
+              onChange(next);
+              setEntering(false);
+            }}
+          />
+        </Suspense>
+      )}
+    </Flex>
+  );
+}

@@ -1,0 +1,166 @@
+import {
+  plainClosure,
+  type ClosureKind,
+  type ClosureLayout,
+  type ClosureSite,
+  type RuleOfThumb,
+  type Work,
+} from '../kind/closure-kind.js';
+import type { Field } from '../kind/field.js';
+import type { PartStep } from '../kind/part-kind.js';
+import type { Primitive } from '../kind/primitive.js';
+import type { Reason } from '../kind/reason.js';
+import { STOPPERS } from '../knot/stopper.js';
+import { asThing, moved } from '../knot/stroke.js';
+import type { Cord } from '../material/cord.js';
+import type { Advice } from '../measure/advice.js';
+import type { Saying } from '../measure/saying.js';
+import type { Side } from '../measure/side.js';
+import { drawTails } from './tail-drawing.js';
+import { edgeOfSlider, slideAim, sliderAt, slidingLayout, type SlideMeasures } from './slide.js';
+import { plaitOfTails, plaitSteps, SLIDER_FIELDS, type OwnCordSlider } from './tails.js';
+import { check, once, runsFreeAtStart, stopperUses } from './uses.js';
+
+/** What tells one slider from another. */
+export interface OwnCordSliderSpec<C extends OwnCordSlider> {
+  readonly type: C['type'];
+  readonly label: string;
+  readonly blurb: string;
+  /** What it asks for besides cord and tails. */
+  readonly fields: readonly Field[];
+  make(): Omit<C, keyof OwnCordSlider>;
+  /** What it is called in a sentence: 'slider', 'coil'. */
+  readonly name: string;
+  /** Length in mm that holds both tails. */
+  grip(slider: C, site: ClosureSite): number;
+  /** What its own cord takes, without ends. */
+  cord(slider: C, site: ClosureSite): Omit<Reason, 'area'>;
+  /** Ends of its cord in mm on each side, and what they are for. Common practice, no source. */
+  readonly ends: {
+    readonly each: number;
+    readonly code: string;
+    readonly label: string;
+    readonly detail: string;
+  };
+  /** Whether every strand has a stopper of its own; else one is tied in all of a side together. */
+  readonly stopperInEach?: true;
+  /** What makes it impossible. */
+  faults?(slider: C): Advice[];
+  /** The slider from x = 0 to its grip, y = 0 on the middle of both tails. */
+  draw(slider: C, site: ClosureSite, done: boolean, firstSide: Side): readonly Primitive[];
+  /** How it is put on the tails. */
+  steps(slider: C, site: ClosureSite): readonly PartStep[];
+  ruleOfThumb?(work: Work): RuleOfThumb | null;
+  /** How the stoppers are tied. */
+  readonly stopping: Saying;
+  readonly goes: readonly Saying[];
+  /** Looked at last, besides that it slides and passes. */
+  readonly looks?: readonly ReturnType<typeof check>[];
+  readonly mistakes: readonly string[];
+}
+
+/** A slider tied from a cord of its own over both tails: everything such sliders have alike. */
+export function ownCordSlider<C extends OwnCordSlider>(
+  spec: OwnCordSliderSpec<C>,
+): ClosureKind<C, SlideMeasures> {
+  const stoppers = (slider: C, site: ClosureSite) => {
+    const sides = [runsFreeAtStart(site), site.runs];
+    const tied = spec.stopperInEach ? sides.flat().map((run) => [run]) : sides;
+    return tied.flatMap((runs) => stopperUses(runs, slider.stopper));
+  };
+  const layOut = (
+    slider: C,
+    site: ClosureSite,
+    body: Parameters<typeof slidingLayout>[1],
+  ): ClosureLayout<SlideMeasures> => {
+    const { measures, advice, uses, ...layout } = slidingLayout(
+      site,
+      body,
+      spec.grip(slider, site),
+      slider,
+    );
+    const faults = spec.faults?.(slider) ?? [];
+    if (faults.length > 0) {
+      return plainClosure(measures, { ...layout, uses, advice: [...advice, ...faults] });
+    }
+    const { each, ...said } = spec.ends;
+    return plainClosure(measures, {
+      ...layout,
+      advice,
+      uses: [...uses, ...stoppers(slider, site)],
+      auxiliary: [
+        {
+          id: 'slider',
+          label: 'Slider cord',
+          cord: slider.cord,
+          reasons: [
+            { area: 'knot', ...spec.cord(slider, site) },
+            { area: 'end', ...said, mm: 2 * each, times: { count: 2, each } },
+          ],
+        },
+      ],
+    });
+  };
+  return {
+    entry: { type: spec.type, label: spec.label, blurb: spec.blurb, opens: false },
+    fields: [...spec.fields, ...SLIDER_FIELDS],
+    make: (cord: Cord) =>
+      ({
+        type: spec.type,
+        ...spec.make(),
+        cord,
+        tails: null,
+        tailForm: 'straight',
+        stopper: 'overhand',
+      }) as C,
+    aim: (slider, site) => slideAim(site, spec.grip(slider, site), slider.tailForm),
+    layOut,
+    draw(slider, site, { measures }, { length, done, firstSide }) {
+      return [
+        ...drawTails(site, measures.tail, length, slider.stopper, done ? 'laid' : 'planned', {
+          each: spec.stopperInEach ?? false,
+          plaiting: plaitOfTails(site, slider.tailForm),
+        }),
+        ...asThing(
+          moved(spec.draw(slider, site, done, firstSide), length + sliderAt(measures)),
+          'slider',
+        ),
+      ];
+    },
+    drawEdge: (slider, site, { measures }) =>
+      edgeOfSlider(site, measures.grip, { strand: 0, cord: slider.cord }),
+    steps: (slider, site, { measures }) => ({
+      start: [],
+      end: [
+        ...plaitSteps(site, slider.tailForm, measures.tail),
+        ...spec.steps(slider, site),
+        {
+          ...once(
+            `${STOPPERS[slider.stopper].label} at the end of each ${spec.stopperInEach ? 'strand' : 'tail'}`,
+            spec.stopping,
+          ),
+          moves: ['stopper'],
+        },
+      ],
+    }),
+    ...(spec.ruleOfThumb
+      ? { ruleOfThumb: (_slider: C, work: Work) => spec.ruleOfThumb!(work) }
+      : {}),
+    finish: {
+      stays: ['both tails, out to their stopper knots'],
+      goes: [...spec.goes, 'the stubs beyond the stopper knots'],
+      checks: [
+        check(
+          `The ${spec.name} moves with some force`,
+          ', and stays where it is put when you let go.',
+        ),
+        check(
+          'Drawn right out it passes the hand',
+          `; the stoppers do not slip through the ${spec.name}.`,
+        ),
+        ...(spec.looks ?? []),
+      ],
+    },
+    mistakes: spec.mistakes,
+  };
+}

@@ -1,0 +1,192 @@
+import type { ClosureLayout, ClosureSite, ClosureState, Measures } from '../kind/closure-kind.js';
+import type { Primitive } from '../kind/primitive.js';
+import type { Run } from '../kind/run.js';
+import { strokeOf } from '../knot/stroke.js';
+import { effectiveDiameter } from '../material/cord.js';
+import type { Advice } from '../measure/advice.js';
+import { flexibleLengthFor, type RoundPart } from '../measure/fit.js';
+import { laid, say } from '../measure/saying.js';
+import {
+  heightOfTails,
+  plaitAdvice,
+  plaitOfTails,
+  tailUses,
+  type TailForm,
+  type WithTails,
+} from './tails.js';
+import { endTails, runsFreeAtStart } from './uses.js';
+
+/** By how much the longest circumference must exceed what it passes, in mm. */
+export const PASS_MARGIN = 5;
+/** How much tighter than the size aimed at a slider still closes, in mm. Common practice, no source. */
+export const TIGHTER = 20;
+
+/** Length of each tail, and how much of it the slider or knot holds, in mm. */
+export interface SlideMeasures extends Measures {
+  readonly tail: number;
+  readonly grip: number;
+}
+
+export interface Slide {
+  /** Length of each tail in mm, from the body to its stopper. */
+  readonly tail: number;
+  readonly shortest: number;
+  readonly longest: number;
+  /** Tail that passing the hand takes. */
+  readonly needed: number;
+}
+
+/**
+ * Tails of a closure whose two tails overlap in something that holds `grip` of each.
+ *
+ * One slider over both: extra = s to 2 T - s. Two sliding knots: S + k to 2 S - k.
+ *
+ * @param grip length of the slider or of one sliding knot in mm
+ * @param closure its tails: as the maker set them, or null for what passing takes
+ * @param two whether there are two knots, one on each tail
+ */
+export function slide(
+  site: ClosureSite,
+  body: readonly RoundPart[],
+  grip: number,
+  { tails, tailForm }: WithTails,
+  two: boolean,
+): Slide {
+  const height = heightOfTails(site, tailForm);
+  const want = site.pass.mm + PASS_MARGIN;
+  const extra = flexibleLengthFor(Math.max(want, site.target), height, body, site.turns);
+  // Long enough to pass, to close at the size aimed at, and to be tied at all.
+  const least = grip + TIGHTER / 2 + 5;
+  const needed = Math.max((extra + grip) / 2, least);
+  const tail = tails ?? needed;
+  return {
+    tail,
+    shortest: two ? tail + grip : grip,
+    longest: Math.max(2 * tail - grip, two ? tail + grip : grip),
+    needed,
+  };
+}
+
+/** What lies in the round when a slider stands at the size aimed at. */
+export const slideAim = (site: ClosureSite, grip: number, form?: TailForm): RoundPart[] => [
+  { kind: 'flexible', length: grip + TIGHTER, height: heightOfTails(site, form) },
+];
+
+export const slideStates = (site: ClosureSite, at: Slide, form?: TailForm): ClosureState[] => {
+  const height = heightOfTails(site, form);
+  const state = (id: string, label: string, length: number): ClosureState => ({
+    id,
+    label,
+    extra: [{ kind: 'flexible', length, height }],
+  });
+  return [state('shortest', 'Drawn in', at.shortest), state('longest', 'Drawn out', at.longest)];
+};
+
+const fixTails = (needed: number) => ({
+  label: say`Tails of ${laid(Math.ceil(needed))}`,
+  path: 'tails',
+  value: Math.ceil(needed),
+});
+
+/** What there is to say about the tails of a sliding closure. */
+export function slideAdvice(site: ClosureSite, at: Slide, grip: number, form?: TailForm): Advice[] {
+  const advice = plaitAdvice(site, form);
+  const { what, mm: girth, estimated } = site.pass;
+  if (at.tail < grip) {
+    advice.push({
+      code: 'closure.tails-short',
+      severity: 'error',
+      message: say`Tails of ${laid(at.tail)} are too short to tie a slider of ${laid(grip)} over them.`,
+      remedy: say`Make them at least ${laid(Math.ceil(at.needed))}.`,
+      path: 'tails',
+      fix: fixTails(at.needed),
+    });
+  } else if (at.tail < at.needed - 0.5) {
+    advice.push({
+      code: 'closure.range',
+      severity: 'warning',
+      message: say`Drawn out it does not pass the ${what} (${laid(girth)}${estimated ? ', estimated' : ''}); each tail must be ${laid(at.needed - at.tail)} longer.`,
+      remedy: say`Make the tails ${laid(Math.ceil(at.needed))}.`,
+      path: 'tails',
+      fix: fixTails(at.needed),
+    });
+  }
+  if (site.runs.some((run) => run.folded)) {
+    advice.push({
+      code: 'closure.folded',
+      severity: 'error',
+      message: 'A slider needs free ends on both sides; here a strand is folded at the start.',
+      remedy: 'Use the strands single, or choose a loop closure.',
+      path: 'type',
+    });
+  }
+  return advice;
+}
+
+/** Everything of a layout that closures with one slider over both tails have alike. */
+export function slidingLayout(
+  site: ClosureSite,
+  body: readonly RoundPart[],
+  grip: number,
+  closure: WithTails,
+): Pick<ClosureLayout<SlideMeasures>, 'states' | 'uses' | 'reach' | 'advice' | 'measures'> {
+  const at = slide(site, body, grip, closure, false);
+  return {
+    states: slideStates(site, at, closure.tailForm),
+    reach: { start: at.tail + 12, end: at.tail + 12 },
+    uses: slidingTails(site, at.tail, closure.tailForm),
+    advice: slideAdvice(site, at, grip, closure.tailForm),
+    measures: { tail: at.tail, grip },
+  };
+}
+
+const SLIDING = {
+  code: 'closure.tails',
+  straight: 'Sliding tails',
+  plaited: 'Plaited tails',
+  why: 'from the body to the stopper knot',
+};
+
+/** The tails of both sides, and the ends that their last knots are tied with. */
+export function slidingTails(site: ClosureSite, tail: number, form?: TailForm) {
+  const plaiting = plaitOfTails(site, form);
+  const start = runsFreeAtStart(site);
+  return [
+    ...tailUses(start, tail, plaiting, SLIDING),
+    ...tailUses(site.runs, tail, plaiting, SLIDING),
+    ...endTails([...start, ...site.runs], site),
+  ];
+}
+
+/** Where along a tail the slider is drawn, from the end of the parts, in mm. */
+export const sliderAt = ({ tail, grip }: SlideMeasures): number =>
+  Math.max(2, (tail - grip) * 0.35);
+
+/** A slider seen from its edge, lying round both tails. */
+export function edgeOfSlider(
+  { runs }: ClosureSite,
+  grip: number,
+  wound: Pick<Run, 'strand' | 'cord'>,
+): Primitive[] {
+  const d = effectiveDiameter(runs[0]!.cord);
+  const reach = Math.max(0.05, grip / 2 - d);
+  return [
+    {
+      ...strokeOf(
+        wound,
+        'closed-slider',
+        'closure',
+        [
+          [
+            [-reach, -1.5 * d],
+            [reach, -1.5 * d],
+          ],
+        ],
+        'laid',
+        'round',
+      ),
+      diameter: 3 * d,
+      thing: 'slider',
+    },
+  ];
+}

@@ -1,0 +1,71 @@
+import type { Check, ClosureSite } from '../kind/closure-kind.js';
+import type { PartStep } from '../kind/part-kind.js';
+import { KNOT_SPREAD, useOf, type Reason, type Use } from '../kind/reason.js';
+import type { Run } from '../kind/run.js';
+import type { Caution } from '../kind/step.js';
+import { stopper, STOPPERS, type StopperForm } from '../knot/stopper.js';
+import { tailFor } from '../material/practice.js';
+import { join, type Saying } from '../measure/saying.js';
+import { bundleOfRuns } from '../part/pick.js';
+
+/** Runs whose strand ends at the start, not folds there. */
+export const runsFreeAtStart = (site: ClosureSite): Run[] => site.runs.filter((run) => !run.folded);
+
+/** The same length for each of some runs. */
+export const useEach = (
+  runs: readonly Run[],
+  reason: Omit<Reason, 'mm' | 'times'>,
+  each: number | ((run: Run) => number),
+): Use[] => runs.map((run) => useOf(run, reason, typeof each === 'number' ? each : each(run)));
+
+/** What the fingers need beyond the last knot; trimmed away afterwards. */
+export const endTails = (runs: readonly Run[], site: ClosureSite): Use[] =>
+  useEach(
+    runs,
+    {
+      area: 'end',
+      code: 'end.tail',
+      label: 'Ends to tie with',
+      detail: 'for the fingers to tie the last knot; trimmed afterwards',
+    },
+    (run) => tailFor(run.cord, site.practice),
+  );
+
+/** A stopper knot in all of some runs together. */
+export const stopperUses = (runs: readonly Run[], form: StopperForm): Use[] =>
+  useEach(
+    runs,
+    {
+      area: 'knot',
+      code: 'knot.end',
+      label: STOPPERS[form].label,
+      detail: 'at the end of the tail, over and above its length',
+      spread: KNOT_SPREAD,
+      assumed: runs.length > 1,
+    },
+    stopper(form, bundleOfRuns(runs)).inKnot,
+  );
+
+/** One action, done once. */
+export const once = (title: Saying, text: Saying, ...cautions: Caution[]): PartStep => ({
+  title,
+  text,
+  units: 1,
+  cautions,
+});
+
+/** It is tried on in this step. */
+export const tryOn = (title: Saying, text: Saying): PartStep => ({
+  ...once(title, text),
+  triesOn: true,
+});
+
+/**
+ * What is looked at when all is done.
+ * @param rest what the whole sentence says beyond its title
+ * @example check('The hook holds', ' when shaken.').text // 'The hook holds when shaken.'
+ */
+export const check = (title: Saying, rest: Saying = '.'): Check => ({
+  title,
+  text: join(title, rest),
+});
