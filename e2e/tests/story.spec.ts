@@ -190,7 +190,7 @@ test('a piece goes out as a file and comes back in; a broken one is named and re
   await expect(dialog.getByRole('alert')).toContainText('piece.wearer.wrist');
   await expect(dialog.getByRole('alert')).toContainText('piece.ends');
   await give({ ...file, piece: { ...file.piece, wearer: { name: 'x', wrist: 18 } } });
-  await expect(dialog.getByRole('alert')).toContainText('Did you mean 180 mm');
+  await expect(dialog.getByRole('alert')).toContainText('Did you mean 18 cm');
   expect(await count()).toBe(before);
   await give({ ...file, piece: { ...file.piece, name: 'Traveller, back' } });
   await expect(page.getByRole('textbox', { name: 'Name of the piece' })).toHaveValue(

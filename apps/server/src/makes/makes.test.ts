@@ -216,8 +216,9 @@ describe('makes', () => {
 
   it('serve the plan and the steps they were begun with, whatever became of the piece', async () => {
     const make = await freshMake();
-    const plan = async () => (await api().get(`/api/makes/${make.id}/plan`).expect(200)).body;
-    const before = (await plan()) as MakePlanView;
+    const plan = async () =>
+      (await api().get(`/api/makes/${make.id}/plan`).expect(200)).body as MakePlanView;
+    const before = await plan();
     expect(before.steps[0]?.id).toBe(make.at.step);
     expect(totalActions(before.steps)).toBe(make.reached.total);
     expect(before.plan.strands).toHaveLength(make.piece.strands.length);

@@ -70,6 +70,8 @@ export interface Step {
   readonly ends?: { readonly stays: readonly Saying[]; readonly goes: readonly Saying[] };
   /** What goes wrong here most often. */
   readonly mistakes?: readonly string[];
+  /** Whether it is tried on in this step, so that no other step has to ask for it. */
+  readonly triesOn?: boolean;
   /** A wait that begins when it is done. */
   readonly wait?: Wait;
   readonly cautions: readonly Caution[];

@@ -73,7 +73,7 @@ function trim(piece: Piece): Step {
       'finish',
       'trim',
       mine.length > 0 ? 'Trim the working ends' : 'Trim what stands out',
-      `Name each end before you cut it: this one goes, that one stays. ${stub}`,
+      say`Name each end before you cut it: this one goes, that one stays. ${stub}`,
       LAST_KNOT,
       [CAUTIONS.blade],
     ),

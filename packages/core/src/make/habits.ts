@@ -39,7 +39,7 @@ function gathered(units: number, of: (unit: number) => Saying): Calls {
 
 /** A step as its part or closure tells it, as plain data and from the side that this maker begins on. */
 export function told(
-  { sideOf, unitText, triesOn: _triesOn, ...plain }: PartStep,
+  { sideOf, unitText, ...plain }: PartStep,
   stage: Step['stage'],
   id: string,
   part: string | undefined,

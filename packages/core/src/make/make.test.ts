@@ -63,7 +63,7 @@ describe('steps', () => {
     expect(cautions(hemp)).not.toContain('flame');
     expect(cautions(hemp)).toContain('glue');
     const trim = stepsOf(base).find((s) => s.id === 'trim');
-    expect(trim?.ends?.stays.join()).toContain('the hitch');
+    expect(trim?.ends?.stays.map(inMm).join()).toContain('the hitch');
     expect(trim?.ends?.goes.map(inMm)).toEqual([
       'both ends of cord 1 (slate), which tied the knots',
     ]);

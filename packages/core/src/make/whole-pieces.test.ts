@@ -98,7 +98,9 @@ describe('steps of whole pieces', () => {
     const trim = (id: string) => stepsOf(id).steps.find((step) => step.id === 'trim')!.ends!;
     expect(trim('beaded-band').stays).toContain('both tails, out to their stopper knots');
     expect(inInches(trim('beaded-band').goes[0])).toMatch(/^both ends of cord 2/);
-    expect(trim('knotted-centre').stays.join()).toContain('the cord that each knot slides on');
+    expect(trim('knotted-centre').stays.map(inInches).join()).toContain(
+      'the cord that each knot slides on',
+    );
   });
   it.each(TEMPLATES.map((t) => t.id))(
     '%s: has a picture for every step and a check of its closure',

@@ -93,11 +93,11 @@ export function landed(draft: Piece, kind: Part['kind']): Piece {
   return {
     ...draft,
     parts: draft.parts.map((part, i) => {
-      const counted = part.kind === kind ? partKind(kind).withUnits : undefined;
-      if (!counted) return part;
+      const counted = part.kind === kind ? partKind(kind) : undefined;
+      if (!counted?.withUnits) return part;
       const { units, pitch } = plan.parts[i]!.layout;
       const more = Math.round((plan.fit.fitted - plan.fit.length) / pitch);
-      return counted(part, Math.max(1, units + more)) as Part;
+      return counted.withUnits(part, Math.max(1, units + more)) as Part;
     }),
   };
 }

@@ -123,7 +123,7 @@ export function flossUses(
         spread: KNOT_SPREAD,
       },
       doubleHitch(d / own, part.tension) * own,
-      sim.worksIn[strand]!,
+      sim.worksIn[strand],
     );
     const carried = useOf(
       run,
@@ -134,7 +134,7 @@ export function flossUses(
         detail: 'the height of a row each',
       },
       height,
-      sim.carriedIn[strand]!,
+      sim.carriedIn[strand],
     );
     const bare = useOf(
       run,
@@ -145,7 +145,7 @@ export function flossUses(
         detail: 'a row each',
       },
       along,
-      sim.bareIn[strand]!,
+      sim.bareIn[strand],
     );
     return [ties, carried, bare].filter((use) => use.reason.mm > 0);
   });

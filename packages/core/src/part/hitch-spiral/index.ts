@@ -125,7 +125,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
             assumed: true,
           },
           each,
-          ties[i]!,
+          ties[i],
         ),
       ];
     });

@@ -125,7 +125,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
                 spread: PLAIT_SPREAD,
               },
               part.petal,
-              petals[i]!,
+              petals[i],
             ),
           ),
         ),
