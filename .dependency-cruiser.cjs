@@ -17,22 +17,94 @@ const CORE = [
   'format',
 ];
 
-const coreOrder = CORE.map((folder, i) => ({
-  name: `core-${folder}-looks-back-only`,
-  comment: 'Inside the core, a folder uses only the folders before it.',
+/** Folders of the web application, likewise: from what knows nothing of a piece to whole pages. */
+const WEB = [
+  'device',
+  'theme',
+  'api',
+  'shell',
+  'fields',
+  'settings',
+  'frame',
+  'bench',
+  'make',
+  'piece',
+  'stash',
+  'loom',
+  'stages',
+  'pages',
+];
+
+/** Folders of the server, likewise: from errors and rows to what starts it all. */
+const SERVER = [
+  'config',
+  'errors',
+  'http',
+  'openapi',
+  'rows',
+  'migrations',
+  'workshop',
+  'health',
+  'stash',
+  'hand',
+  'makes',
+  'pieces',
+  'plan',
+  'demo',
+  'database',
+];
+
+/** A folder uses only the folders before it. What lies in no folder puts them together, and uses all. */
+const floors = (name, root, folders) =>
+  folders.map((folder, i) => ({
+    name: `${name}-${folder}-looks-back-only`,
+    comment: 'A folder uses only the folders before it.',
+    severity: 'error',
+    from: { path: `^${root}/${folder}/`, pathNot: '\\.test\\.tsx?$' },
+    to: {
+      path: [...folders.slice(i + 1).map((later) => `^${root}/${later}/`), `^${root}/[^/]+$`].join(
+        '|',
+      ),
+    },
+  }));
+
+/** Rooms on one floor do not know each other. */
+const apart = (floor, path) => ({
+  name: `${floor}-stay-apart`,
+  comment: 'What two of them share goes to a floor below.',
   severity: 'error',
-  from: { path: `^packages/core/src/${folder}/`, pathNot: '\\.test\\.ts$' },
+  from: { path: `^${path}/([^/]+)/`, pathNot: '\\.test\\.tsx?$' },
+  to: { path: `^${path}/`, pathNot: `^${path}/$1/` },
+});
+
+/** A new folder gets its place above before anything is put into it. */
+const known = (name, root, folders) => ({
+  name: `${name}-folders-have-a-place`,
+  severity: 'error',
+  from: {},
   to: {
-    path:
-      CORE.slice(i + 1)
-        .map((later) => `^packages/core/src/${later}/`)
-        .join('|') || '^$',
+    path: `^${root}/[^/]+/`,
+    pathNot: folders.map((folder) => `^${root}/${folder}/`).join('|'),
   },
-}));
+});
 
 module.exports = {
   forbidden: [
-    ...coreOrder,
+    ...floors('core', 'packages/core/src', CORE),
+    ...floors('web', 'apps/web/src', WEB),
+    ...floors('server', 'apps/server/src', SERVER),
+    known('core', 'packages/core/src', CORE),
+    known('web', 'apps/web/src', WEB),
+    known('server', 'apps/server/src', [...SERVER, 'testing']),
+    apart('stages', 'apps/web/src/stages'),
+    apart('pages', 'apps/web/src/pages'),
+    {
+      name: 'migrations-stand-alone',
+      comment: 'A migration is frozen with what it needs: the living core and the rows move on.',
+      severity: 'error',
+      from: { path: '^apps/server/src/migrations/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(packages/|apps/server/src/(?!migrations/))' },
+    },
     {
       name: 'core-stands-alone',
       comment: 'The core knows no package, no Node module, no interface.',
