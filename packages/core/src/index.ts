@@ -1,89 +1,201 @@
-export * from './measure/units.js';
-export * from './measure/parse-length.js';
-export * from './measure/format-length.js';
-export * from './measure/round.js';
-export * from './measure/saying.js';
-export * from './measure/speak.js';
-export * from './measure/plural.js';
-export * from './measure/advice.js';
-export * from './measure/girth.js';
-export * from './measure/ease.js';
-export * from './measure/fit.js';
-export * from './material/cord.js';
-export * from './material/bead.js';
-export * from './material/ends.js';
-export * from './material/passage.js';
-export * from './material/practice.js';
-export * from './material/wire-gauge.js';
-export * from './measure/side.js';
-export * from './kind/field.js';
-export * from './kind/remember.js';
-export * from './kind/run.js';
-export * from './kind/reason.js';
-export * from './kind/primitive.js';
-export * from './kind/step.js';
-export * from './kind/part-kind.js';
-export * from './kind/closure-kind.js';
-export * from './kind/cautions.js';
-export * from './knot/hull.js';
-export * from './knot/stopper.js';
-export * from './knot/lanes.js';
-export * from './knot/stroke.js';
-export * from './floss/crossing.js';
-export * from './floss/pattern.js';
-export * from './floss/simulate.js';
-export * from './floss/ready.js';
-export * from './floss/lettering.js';
-export * from './floss/picture.js';
-export * from './part/registry.js';
-export * from './knot/bead-solid.js';
-export * from './closure/registry.js';
-export type { BuckleClosure } from './closure/side-release-buckle/index.js';
-export type { SinnetPart } from './part/square-knot-sinnet/index.js';
+/** What other packages use of the core, by its folders. What is not here is the core’s own. */
 
-export * from './part/floss/model.js';
+// Lengths, sentences with values in them, and how a piece fits a body.
+export type { Advice } from './measure/advice.js';
+export { EASE_RULES, easeAmount, type Ease, type EaseRule } from './measure/ease.js';
+export { formatLength } from './measure/format-length.js';
+export { handGirth, WEAR_SITES, type WearSite } from './measure/girth.js';
+export { parseLength, type LengthError } from './measure/parse-length.js';
+export { pluralOf } from './measure/plural.js';
+export { inSentence, join, say, type Saying } from './measure/saying.js';
+export { otherSide, type Side } from './measure/side.js';
+export { IN_MM, speak } from './measure/speak.js';
+export { isImperial, LENGTH_UNITS, type LengthUnit } from './measure/units.js';
+
+// Cords, beads and what goes through a hole.
+export { BEAD_SHAPES, type Bead, type BeadShape } from './material/bead.js';
+export {
+  CORD_KIND_FACTS,
+  CORD_KINDS,
+  type Colour,
+  type Cord,
+  type CordKind,
+} from './material/cord.js';
+export {
+  END_SCHOOLS,
+  END_TREATMENTS,
+  endsFor,
+  suitsEnd,
+  type EndHabits,
+  type EndKind,
+  type EndTreatment,
+} from './material/ends.js';
+export { passage, type PassageAnswer } from './material/passage.js';
+export { PRACTICES, type Practice } from './material/practice.js';
+
+// What every part and closure says of itself, and the shapes, steps and reasons it says it in.
+export type { ClosureBase, ClosureKind, RuleOfThumb } from './kind/closure-kind.js';
+export { ID_PATTERN, MAX_ROW, type Field } from './kind/field.js';
+export {
+  TENSIONS,
+  type PartBase,
+  type PartEntry,
+  type PartKind,
+  type PartSite,
+  type Tension,
+} from './kind/part-kind.js';
+export type { BeadSolid, Bounds, CordStroke, Plate, Point, Primitive } from './kind/primitive.js';
+export { KNOT_SPREAD, sumOf, type Passage, type Reason } from './kind/reason.js';
+export { remember } from './kind/remember.js';
+export { LEG_ROLES, type LegRole, type Run } from './kind/run.js';
+export { callAt, sideAt, type Caution, type Step } from './kind/step.js';
+
+// Curves of cord.
+export { lanesOf } from './knot/lanes.js';
+
+// Knotted patterns.
+export { CROSSING_FACTS, CROSSINGS, leftWorks, swaps, type Crossing } from './floss/crossing.js';
+export {
+  crossingOf,
+  firstPlace,
+  fitToStrands,
+  insertRows,
+  knotsInRow,
+  MAX_ROWS,
+  mirrorAcross,
+  mirrorAlong,
+  patternFaults,
+  placeStep,
+  removeRows,
+  repeated,
+  STRAND_LIMITS,
+  withSign,
+  type FlossPattern,
+  type Lay,
+} from './floss/pattern.js';
+export {
+  weavePicture,
+  type Picture,
+  type PictureOptions,
+  type PictureWoven,
+} from './floss/picture.js';
+export { READY_PATTERNS, readyPattern, type ReadyPattern } from './floss/ready.js';
+export {
+  orderAfter,
+  pathOf,
+  repeatsToReturn,
+  simulate,
+  type Simulation,
+} from './floss/simulate.js';
+
+// Every kind of part.
 export { flossKnotAt, flossLane, wrapsOf } from './part/floss/drawing.js';
-export type { BeadsPart } from './part/beads/model.js';
-export * from './piece/piece.js';
-export * from './piece/runs.js';
-export * from './piece/sites.js';
-export * from './piece/palette.js';
-export * from './piece/edit.js';
-export * from './piece/arrange.js';
-export * from './piece/loom.js';
-export * from './piece/example.js';
-export * from './template/templates.js';
-export * from './learn/normal-quantile.js';
-export * from './learn/normal-cdf.js';
-export * from './learn/reserve.js';
-export * from './learn/belief.js';
-export * from './learn/hand.js';
-export * from './plan/hand-uses.js';
-export * from './plan/plan-types.js';
-export * from './plan/plan.js';
-export * from './plan/strands.js';
-export * from './plan/rule-of-thumb.js';
-export * from './layout/propose.js';
-export * from './layout/solve.js';
-export * from './make/habits.js';
-export * from './make/steps.js';
-export * from './make/call.js';
-export { tryOnPlace } from './make/work.js';
-export * from './make/progress.js';
-export * from './make/record.js';
-export * from './make/outcome.js';
-export * from './drawing/bounds.js';
-export * from './drawing/svg-path.js';
-export * from './drawing/ruler.js';
-export * from './drawing/bench.js';
-export * from './drawing/closed.js';
-export * from './drawing/step-picture.js';
-export * from './format/piece-file.js';
-export * from './format/upgrade.js';
-export * from './make/observe.js';
-export * from './make/swatch.js';
-export * from './make/rest.js';
-export * from './make/forecast.js';
-export * from './make/remedies.js';
-export * from './plan/cost-of-waste.js';
-export * from './make/bench-time.js';
+export { latticeFor, type FlossPart, type Lattice } from './part/floss/model.js';
+export { PART_KINDS, partKind, type Part } from './part/registry.js';
+
+// Every closure.
+export { CLOSURE_KINDS, closureKind, type Closure } from './closure/registry.js';
+
+// What is learnt of a hand, and how sure it is.
+export type { Learnt } from './learn/belief.js';
+export {
+  ANY_HAND,
+  handOf,
+  lessonsFrom,
+  type Hand,
+  type HandKey,
+  type Lesson,
+  type Measure,
+  type Observation,
+} from './learn/hand.js';
+
+// The piece as the maker lays it out.
+export { alternated, graded, inBlocks, mirrored } from './piece/arrange.js';
+export {
+  changePart,
+  duplicatePart,
+  freshId,
+  insertPart,
+  mirrorAbout,
+  movePart,
+  removePart,
+  repeatParts,
+} from './piece/edit.js';
+export { EXAMPLE_BAND, EXAMPLE_CORD, EXAMPLE_PIECE } from './piece/example.js';
+export {
+  cordsOfBand,
+  insertStrand,
+  layColours,
+  layReady,
+  placesOf,
+  recolourPlace,
+  removeStrand,
+  withPattern,
+  withStrandCount,
+} from './piece/loom.js';
+export { beadsById } from './piece/palette.js';
+export type { Cutting, Piece, PieceBead, Strand, Wear, Wearer } from './piece/piece.js';
+export { runsOf } from './piece/runs.js';
+export { sitesOf } from './piece/sites.js';
+
+// The plan: fit, cut list, advice.
+export { costOfWaste } from './plan/cost-of-waste.js';
+export { planPiece } from './plan/plan.js';
+export type { AuxiliaryPlan, PartPlan, Plan, PlanResult, StrandPlan } from './plan/plan-types.js';
+
+// Pieces to begin with.
+export { templateById, TEMPLATES, type Template } from './template/templates.js';
+
+// Layouts that are proposed.
+export {
+  proposeLayouts,
+  type LayoutWish,
+  type Proposal,
+  type RowGap,
+  type RowOrder,
+} from './layout/propose.js';
+
+// Making: steps, progress, forecasts, and what a record teaches.
+export { tyingSeconds } from './make/bench-time.js';
+export { callNext, sidesAt } from './make/call.js';
+export { forecast, type Forecast, type HalfWay } from './make/forecast.js';
+export { firstSideFor } from './make/habits.js';
+export { observe } from './make/observe.js';
+export { compareOutcome, type Compared, type Outcome } from './make/outcome.js';
+export {
+  actionsAt,
+  actionsBefore,
+  doneByPart,
+  finishFrom,
+  placeOf,
+  reachedBy,
+  startPlace,
+  stepPlaceOf,
+  totalActions,
+  type Place,
+  type Reached,
+  type StepPlace,
+} from './make/progress.js';
+export type { MakeRecord } from './make/record.js';
+export { remedies, type Remedy } from './make/remedies.js';
+export { makeSteps } from './make/steps.js';
+export { LEAST_SWATCH, observeSwatch, swatchTechniques } from './make/swatch.js';
+
+// Drawings, true to scale.
+export { drawBench, roomOf, type BenchDrawing, type BenchLayer } from './drawing/bench.js';
+export { drawClosed, type ClosedView } from './drawing/closed.js';
+export { rulerTicks } from './drawing/ruler.js';
+export { stepPicture } from './drawing/step-picture.js';
+export { svgPath } from './drawing/svg-path.js';
+
+// The open file format.
+export {
+  PIECE_FORMAT,
+  PIECE_FORMAT_VERSION,
+  readPieceFile,
+  toPieceFile,
+  wrapperFaults,
+  type FileFault,
+  type PieceFile,
+} from './format/piece-file.js';
+export { upgradeFile } from './format/upgrade.js';

@@ -151,3 +151,7 @@ export const pointsOf = (shapes: readonly Primitive[]): (readonly [number, numbe
         return [...shape.line];
     }
   });
+
+/** Whether a row is the same from both ends. */
+export const isSymmetric = (ids: readonly string[]): boolean =>
+  ids.every((id, i) => id === ids[ids.length - 1 - i]);

@@ -127,7 +127,7 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
 const handleId = (id: string): string => `part-${id}`;
 
 /** Looks at a part and moves the focus there, once it is drawn. */
-export function focusPart(id: string): void {
+function focusPart(id: string): void {
   useSelection.getState().select(id);
   requestAnimationFrame(() => document.getElementById(handleId(id))?.focus());
 }

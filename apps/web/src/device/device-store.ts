@@ -2,7 +2,7 @@ import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
 /** CSS pixels in a millimetre by definition: 96 px to the inch. Screens differ; see the setting. */
-export const CSS_PX_PER_MM = 96 / 25.4;
+const CSS_PX_PER_MM = 96 / 25.4;
 
 interface Device {
   /** Chosen theme, or null to follow the system. */

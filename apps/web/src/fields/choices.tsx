@@ -1,4 +1,5 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react';
+import { asChosen } from '../shell/chosen';
 import { useId, useRef, type KeyboardEvent, type ReactNode } from 'react';
 
 export interface Choice<T extends string | number> {
@@ -63,12 +64,7 @@ export function Choices<T extends string | number>({
               justifyContent="flex-start"
               px="3"
               py="2"
-              cursor="pointer"
-              borderRadius="soft"
-              border="1px solid"
-              borderColor={chosen ? 'chalk' : 'line'}
-              boxShadow={chosen ? 'inset 0 0 0 1px {colors.chalk}' : 'none'}
-              bg={chosen ? 'chalkFaint' : 'raised'}
+              {...asChosen(chosen)}
               _hover={{ borderColor: chosen ? 'chalk' : 'muted' }}
             >
               {choice.picture}

@@ -2,6 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import { useDraggable } from '@dnd-kit/core';
 import { CROSSING_FACTS, CROSSINGS, type Cord, type Crossing, type Lay } from '@coiled-strand/core';
 import { memo, type ReactNode } from 'react';
+import { asChosen } from '../shell/chosen';
 import { CrossingIcon } from './crossing-icon';
 
 /** What a touch does to a knot: turns it to the next kind, or makes it one kind. */
@@ -42,12 +43,7 @@ const ToolChoice = ({ label, chosen, onChoose, children }: ToolProps) => (
     display="inline-flex"
     alignItems="center"
     justifyContent="center"
-    borderRadius="soft"
-    border="1px solid"
-    borderColor={chosen ? 'chalk' : 'line'}
-    boxShadow={chosen ? 'inset 0 0 0 1px {colors.chalk}' : 'none'}
-    bg={chosen ? 'chalkFaint' : 'raised'}
-    cursor="pointer"
+    {...asChosen(chosen)}
   >
     {children}
   </Box>

@@ -1,9 +1,8 @@
-import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
 import {
   cordsOfBand,
   layColours,
   runsOf,
-  STRAND_LIMITS,
   withPattern,
   withStrandCount,
   type FlossPart,
@@ -12,7 +11,6 @@ import {
 } from '@coiled-strand/core';
 import { FileImage } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { CountField } from '../fields/count-field';
 import { SelectField } from '../fields/select-field';
 import { TickField } from '../fields/tick-field';
 import { usePiece, usePieceDocument } from '../piece/piece-store';
@@ -20,6 +18,7 @@ import { Button } from '../shell/button';
 import { FileButton } from '../shell/file-button';
 import { Modal } from '../shell/modal';
 import { BandPreview } from './band-preview';
+import { StrandsAnd } from './strands-and';
 import { readPicture, useWoven } from './use-picture';
 
 interface Props {
@@ -105,21 +104,14 @@ export function PictureDialog({ part, onClose }: Props) {
             A picture needs at least two colours of strands. Give one strand another colour first.
           </Text>
         )}
-        <Grid templateColumns={{ base: '1fr', sm: '140px 1fr' }} gap="4">
-          <CountField
-            label="Strands"
-            value={strands}
-            min={STRAND_LIMITS.min}
-            max={STRAND_LIMITS.max}
-            onChange={setStrands}
-          />
+        <StrandsAnd strands={strands} onStrands={setStrands}>
           <SelectField
             label="Ground"
             value={String(ground)}
             options={cords.map((cord, i) => ({ value: String(i), label: cord.colour.name }))}
             onChange={(value) => setGround(Number(value))}
           />
-        </Grid>
+        </StrandsAnd>
         <TickField
           label="The picture stands across the band"
           checked={upright}

@@ -2,18 +2,17 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import {
   READY_PATTERNS,
   runsOf,
-  STRAND_LIMITS,
   cordsOfBand,
   type FlossPart,
   type ReadyPattern,
 } from '@coiled-strand/core';
 import { useMemo, useState } from 'react';
-import { CountField } from '../fields/count-field';
 import { TextField } from '../fields/text-field';
 import { usePieceDocument } from '../piece/piece-store';
 import { Modal } from '../shell/modal';
 import { BandPreview } from './band-preview';
 import { loomEdits } from './loom-edits';
+import { StrandsAnd } from './strands-and';
 
 interface Props {
   readonly part: FlossPart;
@@ -38,20 +37,15 @@ export function ReadyDialog({ part, onClose }: Props) {
       title="Ready patterns"
       description="They take the place of what is on the loom; undo brings it back."
     >
-      <Grid templateColumns={{ base: '1fr', sm: '140px 1fr' }} gap="4" mb="5">
-        <CountField
-          label="Strands"
-          value={strands}
-          min={STRAND_LIMITS.min}
-          max={STRAND_LIMITS.max}
-          onChange={setStrands}
-        />
-        <TextField
-          label="Word, for letters"
-          value={text}
-          onChange={(next) => setText(next ?? '')}
-        />
-      </Grid>
+      <Box mb="5">
+        <StrandsAnd strands={strands} onStrands={setStrands}>
+          <TextField
+            label="Word, for letters"
+            value={text}
+            onChange={(next) => setText(next ?? '')}
+          />
+        </StrandsAnd>
+      </Box>
       <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr' }} gap="3">
         {READY_PATTERNS.map((ready) => (
           <Card

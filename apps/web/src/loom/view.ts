@@ -11,7 +11,7 @@ import {
 /** Width in pixels of the strip at the left where the strands are laid in order. */
 export const HEADS = 64;
 /** Pixels above the first and below the last strand. */
-export const EDGE = 14;
+const EDGE = 14;
 
 /** The band on the screen: its lattice in pixels, and where it begins. */
 export interface LoomView {

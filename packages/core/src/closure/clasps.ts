@@ -48,7 +48,7 @@ function tiedRuns(runs: readonly Run[]): readonly Run[] {
  * Cord that ties one end of the piece to a ring: on a fold a lark's head, otherwise once through the
  * ring and an overhand knot round all cords.
  */
-export function tieUses(site: ClosureSite, side: 'start' | 'end'): Use[] {
+function tieUses(site: ClosureSite, side: 'start' | 'end'): Use[] {
   const folded = (run: Run): boolean => side === 'start' && run.folded;
   const loose = site.runs.filter((run) => !folded(run));
   const tied = tiedRuns(loose);
@@ -136,7 +136,7 @@ export function edgeOfRigid(parts: readonly RoundPart[], colour: string): Primit
 }
 
 /** A ring of wire with its cord's knot beside it; drawn to the left of x = 0 and turned by the caller. */
-export function drawRing(
+function drawRing(
   site: ClosureSite,
   side: 'start' | 'end',
   at: number,

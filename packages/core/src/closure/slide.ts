@@ -5,7 +5,7 @@ import { strokeOf } from '../knot/stroke.js';
 import { effectiveDiameter } from '../material/cord.js';
 import type { Advice } from '../measure/advice.js';
 import { flexibleLengthFor, type RoundPart } from '../measure/fit.js';
-import { laid, say } from '../measure/saying.js';
+import { laid, say, type Saying } from '../measure/saying.js';
 import {
   heightOfTails,
   plaitAdvice,
@@ -129,16 +129,22 @@ export function slidingLayout(
   body: readonly RoundPart[],
   grip: number,
   closure: WithTails,
-): Pick<ClosureLayout<SlideMeasures>, 'states' | 'uses' | 'reach' | 'advice' | 'measures'> {
+): Pick<
+  ClosureLayout<SlideMeasures>,
+  'facts' | 'states' | 'uses' | 'reach' | 'advice' | 'measures'
+> {
   const at = slide(site, body, grip, closure, false);
   return {
     states: slideStates(site, at, closure.tailForm),
+    facts: tailFacts(at),
     reach: { start: at.tail + 12, end: at.tail + 12 },
     uses: slidingTails(site, at.tail, closure.tailForm),
     advice: slideAdvice(site, at, grip, closure.tailForm),
     measures: { tail: at.tail, grip },
   };
 }
+
+export const tailFacts = ({ tail }: Slide): Saying[] => [say`Each tail ${laid(tail)}`];
 
 const SLIDING = {
   code: 'closure.tails',

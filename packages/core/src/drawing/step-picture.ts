@@ -49,10 +49,7 @@ const laidBeads = (shapes: readonly Primitive[]): Set<string> =>
  * What one action lays: of the drawing after it, the lines and beads that were not there before it are
  * set moving, each at its own place between what lies under and over it.
  */
-export function movingBetween(
-  before: readonly Primitive[],
-  after: readonly Primitive[],
-): Primitive[] {
+function movingBetween(before: readonly Primitive[], after: readonly Primitive[]): Primitive[] {
   const lines = laidLines(before);
   const beads = laidBeads(before);
   return after.flatMap((shape): Primitive[] => {

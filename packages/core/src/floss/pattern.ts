@@ -9,11 +9,10 @@ import { CROSSINGS, mirroredCrossing, type Crossing } from './crossing.js';
  * - `leader`: in every row one strand, the leader, crosses all others to the far edge and comes back
  *   in the next; lines of knots run straight across
  */
-export const LAYS = ['crossing', 'leader'] as const;
-export type Lay = (typeof LAYS)[number];
+export type Lay = 'crossing' | 'leader';
 
 /** Signs of a leader's row: the leader's colour shows, or that of the strand it crosses. */
-export const LEADER_SIGNS = ['-', '|'] as const;
+const LEADER_SIGNS = ['-', '|'] as const;
 
 /** Limits within which a band is planned. */
 export const STRAND_LIMITS = { min: 3, max: 60 } as const;
@@ -44,7 +43,7 @@ export const knotsInRow = (lay: Lay, row: number, strands: number): number =>
   lay === 'leader' ? strands - 1 : Math.floor((strands - firstPlace(lay, row)) / 2);
 
 /** In even rows the leader goes to the right. */
-export const leaderGoesRight = (row: number): boolean => row % 2 === 0;
+const leaderGoesRight = (row: number): boolean => row % 2 === 0;
 
 /** The crossing that a sign stands for in its row. */
 export function crossingOf(lay: Lay, row: number, sign: string): Crossing {

@@ -55,6 +55,8 @@ export type NoMeasures = Readonly<Record<never, number>>;
 export interface ClosureLayout<M extends Measures = Measures> {
   /** From the shortest to the longest. One for a closure that does not adjust; none for an open piece. */
   readonly states: readonly ClosureState[];
+  /** What else is said of its sizes: 'Each tail 12 cm'. */
+  readonly facts?: readonly Saying[];
   /** How far it reaches on the bench beyond the start and the end of the parts, in mm. */
   readonly reach: { readonly start: number; readonly end: number };
   readonly uses: readonly Use[];

@@ -11,8 +11,7 @@ import type { Run } from './run.js';
  * - `end`: trimmed away
  * - `reserve`: for a hand that takes more
  */
-export const AREAS = ['fit', 'start', 'run', 'knot', 'closure', 'end', 'reserve'] as const;
-export type Area = (typeof AREAS)[number];
+export type Area = 'fit' | 'start' | 'run' | 'knot' | 'closure' | 'end' | 'reserve';
 
 /** One named part of a length. A length is the exact sum of its reasons. */
 export interface Reason {

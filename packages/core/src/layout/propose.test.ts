@@ -1,7 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { isSymmetric } from '../piece/arrange.js';
 import { templateById } from '../template/templates.js';
-import { planned, testBead } from '../testing.js';
+import { isSymmetric, planned, testBead } from '../testing.js';
 import type { Hand } from '../learn/hand.js';
 import { orderRow, proposeLayouts, shareEvenly, type LayoutWish } from './propose.js';
 import { finish } from './solve.js';

@@ -14,10 +14,8 @@ import { fitParts, stretchOf } from '../plan/fit-plan.js';
 import { planPiece } from '../plan/plan.js';
 import { bestCounts, type Candidate, type CountAnswer } from './solve.js';
 
-export const ROW_ORDERS = ['graded', 'alternating', 'blocks'] as const;
-export type RowOrder = (typeof ROW_ORDERS)[number];
-export const ROW_GAPS = ['touching', 'overhand', 'double-barrel', 'half-knots'] as const;
-export type RowGap = (typeof ROW_GAPS)[number];
+export type RowOrder = 'graded' | 'alternating' | 'blocks';
+export type RowGap = 'touching' | 'overhand' | 'double-barrel' | 'half-knots';
 
 /** What the maker wants laid out. */
 export interface LayoutWish {

@@ -1,5 +1,5 @@
 import { callAt, sideAt, type Step } from '../kind/step.js';
-import { inSentence, say, several, type Saying } from '../measure/saying.js';
+import { inSentence, onSide, say, several, type Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
 import type { Place } from './progress.js';
 
@@ -21,7 +21,7 @@ function called(steps: readonly Step[], index: number): Saying {
   if (side === null) return inSentence(callAt(step, 0) ?? [units]);
   const last = step.bumps ? lastSide(steps, index) : null;
   const bump = last !== null && last !== side ? ', where the bump lies' : '';
-  return say`${units}, ${step.units > 1 ? `${side} first` : `from the ${side}`}${bump}`;
+  return say`${units}, ${step.units > 1 ? say`${onSide(side)} first` : say`from the ${onSide(side)}`}${bump}`;
 }
 
 /**

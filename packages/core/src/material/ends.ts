@@ -39,7 +39,7 @@ export type EndKind = (typeof END_KINDS)[number];
 export type EndHabits = Readonly<Record<EndKind, EndTreatment>>;
 
 /** What most makers do. Common practice, no source. */
-export const USUAL_ENDS: EndHabits = { melts: 'singe', burns: 'glue', leather: 'glue' };
+const USUAL_ENDS: EndHabits = { melts: 'singe', burns: 'glue', leather: 'glue' };
 
 /** Ways that suit cords of a kind. */
 export const endsFor = (kind: EndKind): readonly EndTreatment[] =>

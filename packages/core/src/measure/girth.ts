@@ -24,7 +24,7 @@ export interface PlausibleLimits {
  * Source of the means: U.S. Army anthropometric survey 1988, from memory. The limits around them are
  * ours (about mean +- 5 standard deviations, widened downwards for children); they only question.
  */
-export const GIRTH_LIMITS: Readonly<Record<GirthSite, PlausibleLimits>> = {
+const GIRTH_LIMITS: Readonly<Record<GirthSite, PlausibleLimits>> = {
   wrist: { possible: [80, 300], usual: [120, 220] },
   hand: { possible: [100, 350], usual: [145, 270] },
   ankle: { possible: [100, 450], usual: [150, 290] },

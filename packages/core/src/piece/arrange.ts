@@ -40,6 +40,3 @@ export function alternated(ids: readonly string[]): string[] {
   }
   return out;
 }
-
-export const isSymmetric = (ids: readonly string[]): boolean =>
-  ids.every((id, i) => id === ids[ids.length - 1 - i]);

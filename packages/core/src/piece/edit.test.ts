@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { templateById } from '../template/templates.js';
-import { alternated, graded, inBlocks, isSymmetric, mirrored } from './arrange.js';
+import { alternated, graded, inBlocks, mirrored } from './arrange.js';
+import { isSymmetric } from '../testing.js';
 import {
   changePart,
   duplicatePart,

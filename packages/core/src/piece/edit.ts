@@ -44,10 +44,7 @@ export function duplicatePart(piece: Piece, id: string): Piece {
   return insertPart(piece, at + 1, { ...part, id: freshId(piece.parts, part.kind) });
 }
 
-/** The whole row of parts end for end. Twice is the piece as it was. */
-export const mirrorPiece = (piece: Piece): Piece =>
-  withParts(piece, [...piece.parts].reverse().map(mirrorPart));
-
+/** A part end for end. Twice is the part as it was. */
 export const mirrorPart = (part: Part): Part => {
   const kind = partKind(part.kind);
   return kind.mirror ? (kind.mirror(part) as Part) : part;

@@ -58,7 +58,7 @@ export function runsIn(
 }
 
 /** Whether a working run is over when its knots are: it was laid in, or came back from a turn. */
-export function endsByKnots(run: Run, runs: readonly Run[]): boolean {
+function endsByKnots(run: Run, runs: readonly Run[]): boolean {
   if (run.role !== 'working') return false;
   if (run.laidIn) return true;
   return runs.some(

@@ -83,7 +83,7 @@ export function sitesOf(piece: Piece, hand: Hand = ANY_HAND): PartSite[] {
 export const girthOf = (piece: Piece): number | undefined => piece.wearer[piece.wear.site];
 
 /** Inner circumference aimed at in mm: the length wanted, or girth and room. */
-export const targetOf = (piece: Piece): number =>
+const targetOf = (piece: Piece): number =>
   piece.wear.length ?? (girthOf(piece) ?? 0) + easeAmount(piece.ease);
 
 const turnedOf = (runs: readonly Run[]): number[] => [

@@ -4,7 +4,7 @@ import { factorOf, type Hand, type HandFactor } from '../learn/hand.js';
 import type { Strand } from '../piece/piece.js';
 
 /** `your hand takes 4 % more than the model, measured 5 times` */
-export function tellHand({ factor, rests }: Pick<HandFactor, 'factor' | 'rests'>): string {
+function tellHand({ factor, rests }: Pick<HandFactor, 'factor' | 'rests'>): string {
   const percent = Math.round(Math.abs(factor - 1) * 1000) / 10;
   const how =
     percent < 0.05

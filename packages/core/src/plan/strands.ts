@@ -112,7 +112,7 @@ const keptOf = (reasons: readonly Reason[]): number =>
 const isTurned = (strand: Strand): boolean => strand.legs.includes('turned');
 
 /** What a strand is called in the cut list. */
-export function strandRole(strand: Strand, all: readonly Strand[]): string {
+function strandRole(strand: Strand, all: readonly Strand[]): string {
   const sameKind = all.filter((s) => s.legs.join() === strand.legs.join());
   if (isTurned(strand)) {
     const turned = all.filter(isTurned);

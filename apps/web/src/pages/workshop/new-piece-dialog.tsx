@@ -8,6 +8,7 @@ import { LengthField } from '../../fields/length-field';
 import { SelectField } from '../../fields/select-field';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
+import { asChosen } from '../../shell/chosen';
 import { Modal } from '../../shell/modal';
 
 const GROUPS: readonly { readonly id: Template['group']; readonly label: string }[] = [
@@ -163,12 +164,7 @@ const TemplateCard = memo(function TemplateCard({ start, chosen, onChoose }: Car
       aria-label={template.label}
       onClick={() => onChoose(template.id)}
       textAlign="left"
-      cursor="pointer"
-      borderRadius="soft"
-      border="1px solid"
-      borderColor={chosen ? 'chalk' : 'line'}
-      boxShadow={chosen ? 'inset 0 0 0 1px {colors.chalk}' : 'none'}
-      bg={chosen ? 'chalkFaint' : 'raised'}
+      {...asChosen(chosen)}
       px="3"
       py="3"
       _hover={{ borderColor: chosen ? 'chalk' : 'muted' }}

@@ -122,9 +122,9 @@ function ClosureFacts() {
               {plan.fit.pass.estimated && ', estimated'}
             </Text>
           )}
-          {plan.closure.measures.tail !== undefined && (
-            <Text>Each tail {units.size(plan.closure.measures.tail)}</Text>
-          )}
+          {plan.closure.facts?.map((fact, i) => (
+            <Text key={i}>{units.say(fact)}</Text>
+          ))}
         </Box>
       )}
       {plan.ok && <Passages passages={plan.closure.passages} />}

@@ -17,6 +17,7 @@ import {
   slideAdvice,
   slideStates,
   slidingTails,
+  tailFacts,
   TIGHTER,
   type SlideMeasures,
 } from '../slide.js';
@@ -67,6 +68,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
       { tail: at.tail, grip: knot.length },
       {
         states: slideStates(site, at),
+        facts: tailFacts(at),
         reach: { start: reach, end: reach },
         uses: [
           ...slidingTails(site, at.tail),

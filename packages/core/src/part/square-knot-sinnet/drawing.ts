@@ -19,11 +19,7 @@ interface Geometry {
   readonly curve: HalfKnotCurve;
 }
 
-export function geometryOf(
-  setting: SinnetSetting,
-  layout: SinnetShape,
-  bundle: CoreBundle,
-): Geometry {
+function geometryOf(setting: SinnetSetting, layout: SinnetShape, bundle: CoreBundle): Geometry {
   const unit = effectiveDiameter(setting.working[0].cord);
   const ratio = ratioOf(setting);
   const { form } = setting;

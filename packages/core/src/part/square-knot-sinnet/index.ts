@@ -46,10 +46,7 @@ interface Ready extends SinnetSetting {
 }
 
 /** Two working cords over a core, or null where the runs do not give that. */
-export function settingOf(
-  part: Pick<SinnetPart, 'form' | 'tension'>,
-  site: PartSite,
-): Ready | null {
+function settingOf(part: Pick<SinnetPart, 'form' | 'tension'>, site: PartSite): Ready | null {
   const [a, b, ...spare] = workingOf(site.runs);
   const core = [...coresOf(site.runs), ...spare];
   if (!a || !b || core.length === 0) return null;

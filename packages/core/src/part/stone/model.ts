@@ -21,7 +21,7 @@ export interface StonePart extends PartBase {
 }
 
 /** A loop slips off when what is above it is not larger by this share. Assumed: cord gives about 3 %. */
-export const HOLDS = 1.03;
+const HOLDS = 1.03;
 
 export const slips = (part: StonePart): Advice[] =>
   part.above >= part.girth * HOLDS
