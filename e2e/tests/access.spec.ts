@@ -156,7 +156,7 @@ test('the log of a make holds to WCAG 2.2 AA in both themes', async ({ page, ser
   await page.goto(`/pieces/${id}/log`);
   await page.getByTestId('logged').waitFor();
   await expectAccessible(page, 'logged');
-  await page.getByRole('button', { name: 'Mend the log' }).click();
+  await page.getByRole('button', { name: 'Correct the log' }).click();
   await expectAccessible(page, 'mended');
 });
 

@@ -114,7 +114,7 @@ test('a row of beads is filled in the worker so that it lands on the size, and a
   const proposals = page.getByTestId('proposal');
   await expect(proposals).toHaveCount(6);
   const said = (await proposals.first().textContent()) ?? '';
-  await proposals.first().getByRole('button', { name: 'Take it' }).click();
+  await proposals.first().getByRole('button', { name: 'Use this row' }).click();
   await saved(page);
   const { piece } = await stored(server, 'Filled');
   const { hand } = await server.get<HandView>('/hand');

@@ -85,7 +85,7 @@ test('a swatch is tied, measured, and known', async ({ page, server }) => {
   expect(await known()).toBe(1);
   const lesson = page.getByTestId('lesson').filter({ hasText: 'Plait in hemp' });
   await lesson.getByRole('button', { name: /by 1 measurement/ }).click();
-  await lesson.getByRole('button', { name: /^Throw .* away$/ }).click();
+  await lesson.getByRole('button', { name: /^Discard / }).click();
   await expect(lesson).toHaveCount(0);
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(lesson).toBeVisible();
@@ -108,7 +108,7 @@ test('the book is searched, and a make leads back to its log', async ({ page, se
   const { id } = await stored(server, 'In the book');
   await page.request.delete(`/api/pieces/${id}`);
   await page.reload();
-  await expect(entry).toContainText('The piece is put away.');
+  await expect(entry).toContainText('The piece has been put away.');
   await entry.getByRole('button', { name: 'Bring it back' }).click();
   await entry.getByRole('link').click();
   await expect(page.getByTestId('logged')).toContainText('Ines Varga has it.');
@@ -120,7 +120,7 @@ test('a log is mended, given a photo, made again, and made into a new piece', as
 }) => {
   const first = await loggedMake(page, server, 'Again');
   await page.goto(`/pieces/${first.pieceId}/log`);
-  await page.getByRole('button', { name: 'Mend the log' }).click();
+  await page.getByRole('button', { name: 'Correct the log' }).click();
   const file = page.getByTestId('photo-file');
   await file.setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('x') });
   await expect(page.getByRole('alert')).toContainText('no JPEG, PNG or WebP picture');
@@ -132,12 +132,12 @@ test('a log is mended, given a photo, made again, and made into a new piece', as
   await expect(page.getByRole('alert')).toContainText('up to 5 MB');
   await file.setInputFiles({ name: 'one.png', mimeType: 'image/png', buffer: PIXEL });
   await expect(page.getByRole('img', { name: 'Again, make 1, photo 1' })).toBeVisible();
-  await page.getByRole('button', { name: 'Take photo 1 away' }).click();
+  await page.getByRole('button', { name: 'Remove photo 1' }).click();
   await expect(page.getByRole('img', { name: 'Again, make 1, photo 1' })).toHaveCount(0);
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(page.getByRole('img', { name: 'Again, make 1, photo 1' })).toBeVisible();
   await page.getByRole('textbox', { name: 'Who has it' }).fill('The gift table');
-  await page.getByRole('button', { name: 'Keep it so' }).click();
+  await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByTestId('logged')).toContainText('The gift table has it.');
   await expect(page.getByTestId('logged').getByRole('img')).toBeVisible();
 

@@ -208,7 +208,7 @@ test('on a phone a whole make is made by thumb: taps, a long press, finishing, t
   await expect(dialog).toBeVisible();
   await counter(page).dispatchEvent('pointerup', touch);
   await dialog.getByRole('button', { name: 'Five more' }).tap();
-  await dialog.getByRole('button', { name: 'So many' }).tap();
+  await dialog.getByRole('button', { name: 'Set the count' }).tap();
   await expect(counter(page)).toHaveText('6');
   for (let i = 0; i < 60; i++) {
     if (!(await next.isVisible())) break;

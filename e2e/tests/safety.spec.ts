@@ -45,7 +45,7 @@ test.describe('two windows that change the same piece at once', () => {
 
   test('take the other: mine is one undo away', async ({ page, server }) => {
     const other = await collide(page, 'Theirs');
-    await other.getByRole('button', { name: 'Take the other' }).click();
+    await other.getByRole('button', { name: 'Use the other' }).click();
     await expect(wristOf(other)).toHaveValue('17 cm');
     expect((await stored(server, 'Theirs')).piece.wearer.wrist).toBe(170);
     await other.getByRole('button', { name: 'Undo' }).click();
@@ -128,7 +128,7 @@ test('says so when the server is not there at all, and comes back by itself', as
   await page.getByRole('heading', { level: 1 }).waitFor();
   await page.route('**/api/**', (route) => route.abort());
   await page.reload();
-  await expect(page.getByRole('alert')).toContainText('does not answer', { timeout: 15_000 });
+  await expect(page.getByRole('alert')).toContainText('is not answering', { timeout: 15_000 });
   await page.unroute('**/api/**');
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByTestId('piece').first()).toBeVisible();
@@ -141,7 +141,7 @@ test('a piece that is not there is named, with the way back', async ({ page }) =
   await page.getByRole('link', { name: 'To the workshop', exact: true }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Thistledown Bench');
   await page.goto('/nowhere');
-  await expect(page.getByText('Nothing lies here')).toBeVisible();
+  await expect(page.getByText('Nothing here')).toBeVisible();
 });
 
 test('a piece is put away and brought back', async ({ workshop: page }) => {

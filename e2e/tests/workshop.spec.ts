@@ -35,8 +35,8 @@ test('a wearer and a buckle that were measured are kept for the next piece', asy
   const name = page.getByRole('textbox', { name: 'Name', exact: true });
   await name.fill('Somebody new');
   await name.press('Enter');
-  await page.getByRole('button', { name: 'Keep Somebody new among my wearers' }).click();
-  await expect(page.getByText('Somebody new is kept among your wearers.')).toBeVisible();
+  await page.getByRole('button', { name: 'Save Somebody new as a wearer' }).click();
+  await expect(page.getByText('Somebody new is saved among your wearers.')).toBeVisible();
   const wearers = await server.get<WearerView[]>('/wearers');
   expect(wearers.at(-1)?.value).toMatchObject({ name: 'Somebody new', wrist: 183 });
 
@@ -55,7 +55,7 @@ test('a wearer and a buckle that were measured are kept for the next piece', asy
   const buckle = page.getByRole('main').getByRole('textbox', { name: 'Name', exact: true });
   await buckle.fill('The long one');
   await buckle.press('Enter');
-  await page.getByRole('button', { name: 'Keep it in the drawer' }).click();
+  await page.getByRole('button', { name: 'Save it in the drawer' }).click();
   await expect
     .poll(async () => (await server.get<FittingView[]>('/fittings')).at(-1)?.value)
     .toMatchObject({

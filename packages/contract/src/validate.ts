@@ -9,10 +9,21 @@ export const VALIDATION: ValidatorOptions = {
   forbidUnknownValues: true,
 };
 
+/** Rules on how large or how long a value is, and how it is written: they mean little for a value of the wrong kind. */
+const RANGES: ReadonlySet<string> = new Set([
+  'min',
+  'max',
+  'maxLength',
+  'matches',
+  'arrayMinSize',
+  'arrayMaxSize',
+  'arrayUnique',
+]);
+
 /** One message per value: that it is of the wrong kind says more than that it is out of range. */
 function worst(constraints: Readonly<Record<string, string>> = {}): string | undefined {
   const rules = Object.keys(constraints);
-  const rule = rules.find((name) => /^(is|whitelist)/.test(name)) ?? rules[0];
+  const rule = rules.find((name) => !RANGES.has(name)) ?? rules[0];
   return rule === undefined ? undefined : constraints[rule];
 }
 

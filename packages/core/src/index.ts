@@ -6,7 +6,7 @@ export { EASE_RULES, easeAmount, type Ease, type EaseRule } from './measure/ease
 export { formatLength } from './measure/format-length.js';
 export { handGirth, WEAR_SITES, type WearSite } from './measure/girth.js';
 export { parseLength, type LengthError } from './measure/parse-length.js';
-export { pluralOf } from './measure/plural.js';
+export { pluralOf, sayCount } from './measure/plural.js';
 export { inSentence, join, say, type Saying } from './measure/saying.js';
 export { otherSide, type Side } from './measure/side.js';
 export { IN_MM, speak } from './measure/speak.js';
@@ -192,6 +192,7 @@ export { svgPath } from './drawing/svg-path.js';
 export {
   PIECE_FORMAT,
   PIECE_FORMAT_VERSION,
+  pieceFileName,
   readPieceFile,
   toPieceFile,
   wrapperFaults,

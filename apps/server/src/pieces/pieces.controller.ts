@@ -5,7 +5,7 @@ import {
   type MakeView,
   type PieceView,
 } from '@coiled-strand/contract';
-import type { PieceFile } from '@coiled-strand/core';
+import { pieceFileName, type PieceFile } from '@coiled-strand/core';
 import {
   Body,
   Controller,
@@ -103,10 +103,9 @@ export class PiecesController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<PieceFile> {
     const file = await this.pieces.export(id);
-    const name = file.piece.name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'piece';
     response.setHeader(
       'Content-Disposition',
-      `attachment; filename*=UTF-8''${encodeURIComponent(name)}.strand.json`,
+      `attachment; filename*=UTF-8''${encodeURIComponent(pieceFileName(file.piece.name))}`,
     );
     return file;
   }

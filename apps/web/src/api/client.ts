@@ -13,7 +13,7 @@ export class ApiError extends Error {
 /** The server gave no answer: it is down, or the network is. */
 export class Unreachable extends Error {
   constructor() {
-    super('The server does not answer.');
+    super('The server is not answering.');
   }
 }
 

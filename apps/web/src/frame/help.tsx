@@ -16,18 +16,18 @@ const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string]
     ],
   ],
   [
-    'With a part on the bench held (Tab to it)',
+    'With a part on the bench selected (Tab to it)',
     [
-      ['← →', 'The part before, the part behind'],
+      ['← →', 'The part before, the part after'],
       ['Shift ← →', 'Move it one place'],
-      ['D', 'Double it'],
-      ['R', 'Mirror everything before it behind it'],
-      ['Del', 'Take it away'],
-      ['Esc', 'Let go of it'],
+      ['D', 'Duplicate it'],
+      ['R', 'Mirror what comes before it on its other side'],
+      ['Del', 'Delete it'],
+      ['Esc', 'Deselect it'],
     ],
   ],
   [
-    'With the end of a part held (Tab to it)',
+    'With the end of a part selected (Tab to it)',
     [
       ['← →', 'Shorter, longer'],
       ['Shift ← →', 'Ten times as far'],

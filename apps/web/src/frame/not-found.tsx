@@ -9,8 +9,8 @@ export function NotFound() {
     <>
       <TopBar />
       <Flex direction="column" gap="4" align="flex-start" maxW="520px" mx="auto" py="20" px="5">
-        <Heading fontSize="xl">Nothing lies here</Heading>
-        <Text>This address leads to no page. The piece you look for is in the workshop.</Text>
+        <Heading fontSize="xl">Nothing here</Heading>
+        <Text>There is no page at this address. Look for your piece in the workshop.</Text>
         <Button variant="solid" asChild>
           <Link to="/">To the workshop</Link>
         </Button>

@@ -16,7 +16,9 @@ export async function readPicture(file: File): Promise<Picture> {
     throw new Error(`“${file.name}” is larger than 12 MB. Save it smaller, and choose it again.`);
   }
   const bitmap = await createImageBitmap(file).catch(() => {
-    throw new Error(`“${file.name}” is no picture that can be read here. Choose a PNG or a JPEG.`);
+    throw new Error(
+      `“${file.name}” is not a picture that can be read here. Choose a PNG or a JPEG.`,
+    );
   });
   const scale = Math.min(1, MOST_PIXELS / Math.max(bitmap.width, bitmap.height));
   const [width, height] = [bitmap.width, bitmap.height].map((side) =>

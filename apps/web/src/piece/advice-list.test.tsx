@@ -45,7 +45,7 @@ describe('a piece of advice', () => {
     const line = screen.getByRole('button', { name: `${notes.length} notes` });
     expect(line.getAttribute('aria-expanded')).toBe('false');
     await userEvent.click(line);
-    expect(screen.getByRole('button', { name: 'Fold the notes' })).toBeTruthy();
+    expect(screen.getByRole('button', { name: 'Hide the notes' })).toBeTruthy();
   });
   it('that concerns no part offers nothing', () => {
     const child = { ...piece, wearer: { ...piece.wearer, child: true } };

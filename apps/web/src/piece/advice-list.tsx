@@ -89,7 +89,7 @@ export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
           aria-expanded={open}
           onClick={() => setOpen(!open)}
         >
-          {open ? 'Fold the notes' : counted(notes.length, 'note')}
+          {open ? 'Hide the notes' : counted(notes.length, 'note')}
         </Button>
       )}
       <Flex direction="column" gap="2" display={{ base: open ? 'flex' : 'none', lg: 'flex' }}>

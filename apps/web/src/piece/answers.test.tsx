@@ -114,14 +114,14 @@ describe('what a stage says and a piece waits for', () => {
   });
   it('says what an impossible piece waits for', () => {
     const status = stageStatus(tiny, planPiece(tiny), { logged: 0 }, null, units);
-    expect(status.cut).toBe('waits for a plan');
-    expect(waitsFor(view(null), planPiece(tiny))).toMatch(/to be mended/);
+    expect(status.cut).toBe('needs a plan');
+    expect(waitsFor(view(null), planPiece(tiny))).toMatch(/to be fixed/);
   });
   it.each([
-    [{ done: 0, total: 40, finishFrom: 36 }, '0 of 36 steps', 'after the knots', /first cut/],
+    [{ done: 0, total: 40, finishFrom: 36 }, '0 of 36 steps', 'after the knots', /nothing cut/],
     [{ done: 12, total: 40, finishFrom: 36 }, '12 of 36 steps', 'after the knots', /being made/],
-    [{ done: 36, total: 40, finishFrom: 36 }, 'tied', '4 to do', /waits to be finished/],
-    [{ done: 40, total: 40, finishFrom: 36 }, 'tied', 'done', /waits to be logged/],
+    [{ done: 36, total: 40, finishFrom: 36 }, 'tied', '4 to do', /ready to finish/],
+    [{ done: 40, total: 40, finishFrom: 36 }, 'tied', 'done', /ready to log/],
   ])('follows a make: %j', (make, making, finishing, waits) => {
     const status = stageStatus(EXAMPLE_PIECE, plan, { logged: 0 }, make, units);
     expect(status.make).toBe(making);

@@ -177,7 +177,7 @@ function PlanAnswers({ plan }: { readonly plan: Plan }) {
       />
       {!open && (
         <Answer
-          label="Closes on, inside"
+          label="Inside circumference"
           value={units.size(fit.circumference)}
           aside={`aim ${units.size(fit.target)}`}
           reasons={fit.targetReasons}

@@ -41,7 +41,7 @@ export function ConflictDialog() {
       description="Nothing is lost: what you do not keep can still be reached with undo."
       footer={
         <>
-          <Button onClick={takeTheirs}>Take the other</Button>
+          <Button onClick={takeTheirs}>Use the other</Button>
           <Button onClick={() => void keepBoth()} disabled={add.isPending}>
             Keep both, mine as a new piece
           </Button>

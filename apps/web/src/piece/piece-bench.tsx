@@ -12,8 +12,9 @@ import {
 } from '@coiled-strand/core';
 import { Watch } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
-import { useLocation, useNavigate, useSearchParams } from 'react-router';
-import { withView } from './view-param';
+import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
+import { useStageId } from './stages';
+import { isClosed, withOtherView } from './view-param';
 import { useWorkshop } from '../api/queries';
 import { Bench, type BenchFrame } from '../bench/bench';
 import { BenchTools } from '../bench/bench-tools';
@@ -62,7 +63,7 @@ export function PieceBench({ piece, plan, make, editable }: Props) {
       </Flex>
     );
   }
-  return search.get('view') === 'closed' ? (
+  return isClosed(search) ? (
     <Box position="relative" className="no-print">
       <ClosedView piece={shown.piece} plan={shown.plan} height={make ? LOW : HEIGHT} />
       <Tools flat={false} />
@@ -143,18 +144,18 @@ function FlatBench({ piece, plan, make, editable }: FlatProps) {
 /** What can be done with parts; looking at one leads to where its numbers are. */
 function usePartActions() {
   const navigate = useNavigate();
-  const { pathname, search } = useLocation();
+  const { search } = useLocation();
+  const { id: piece } = useParams();
+  const stage = useStageId();
   return useMemo(
     () => ({
       ...partActions,
       open: (id: string): void => {
         useSelection.getState().select(id);
-        if (!pathname.endsWith('/layout')) {
-          void navigate({ pathname: pathname.replace(/[^/]+$/, 'layout'), search });
-        }
+        if (stage !== 'layout') void navigate({ pathname: `/pieces/${piece}/layout`, search });
       },
     }),
-    [navigate, pathname, search],
+    [navigate, piece, search, stage],
   );
 }
 
@@ -193,9 +194,9 @@ function Stretch({ frame, piece, plan }: StretchProps) {
 
 const Tools = memo(function Tools({ flat }: { readonly flat: boolean }) {
   const [search, setSearch] = useSearchParams();
-  const closed = search.get('view') === 'closed';
+  const closed = isClosed(search);
   const toggle = (): void => {
-    setSearch((old) => withView(old, closed ? null : 'closed'), { replace: true });
+    setSearch(withOtherView, { replace: true });
   };
   return (
     <Flex position="absolute" top="1" right={{ base: '1', md: '4' }} gap="1" align="center">

@@ -1,10 +1,13 @@
+/** A path with dots alone, as forms and these steps name it: `parts.2.length`. */
+export const dotted = (path: string): string => path.replace(/\[(\d+)\]/g, '.$1');
+
 /**
  * The same document with one value put at a path; what is not on the way is kept as it is.
  *
  * @param path as advice name it: `closure.tails`, `parts[2].length`
  */
 export function putAt<T>(document: T, path: string, value: unknown): T {
-  const steps = path.replace(/\[(\d+)\]/g, '.$1').split('.');
+  const steps = dotted(path).split('.');
   const put = (node: unknown, depth: number): unknown => {
     if (depth === steps.length) return value;
     const step = steps[depth]!;

@@ -45,7 +45,7 @@ export function stageStatus(
         fit: sizeOf(plan, units),
         cut: cutsOf(plan, units),
       }
-    : { fit: 'needs a look', cut: 'waits for a plan' };
+    : { fit: 'needs a look', cut: 'needs a plan' };
   const tying = make && Math.min(make.done, make.finishFrom);
   return {
     ...planned,
@@ -53,7 +53,7 @@ export function stageStatus(
     make: !make
       ? plan.ok
         ? 'not begun'
-        : 'waits for a plan'
+        : 'needs a plan'
       : tying === make.finishFrom
         ? 'tied'
         : `${make.done} of ${make.finishFrom} steps`,
@@ -69,11 +69,11 @@ export function stageStatus(
 
 /** What a piece on the bench waits for, in one line. */
 export function waitsFor(view: PieceView, plan: PlanResult): string {
-  if (!plan.ok) return 'Waits for a measurement to be mended';
+  if (!plan.ok) return 'Waiting for a measurement to be fixed';
   const { make } = view;
-  if (!make) return view.logged > 0 ? 'Planned; made before' : 'Planned; waits to be cut';
+  if (!make) return view.logged > 0 ? 'Planned; made before' : 'Planned; ready to cut';
   const { done, total, finishFrom } = make.reached;
-  if (done >= total) return 'Finished; waits to be logged';
-  if (done >= finishFrom) return 'Tied; waits to be finished';
-  return done === 0 ? 'Begun; waits for the first cut' : 'On the bench, being made';
+  if (done >= total) return 'Finished; ready to log';
+  if (done >= finishFrom) return 'Tied; ready to finish';
+  return done === 0 ? 'Begun; nothing cut yet' : 'On the bench, being made';
 }

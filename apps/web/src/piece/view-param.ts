@@ -1,3 +1,10 @@
+/** Whether the piece is seen closed round the body. */
+export const isClosed = (search: URLSearchParams): boolean => search.get('view') === 'closed';
+
+/** The address with the other view of the bench. */
+export const withOtherView = (search: URLSearchParams): URLSearchParams =>
+  withView(search, isClosed(search) ? null : 'closed');
+
 /** The address's parameters with another view of the bench; the rest of them stay. */
 export function withView(search: URLSearchParams, view: 'closed' | null): URLSearchParams {
   const next = new URLSearchParams(search);

@@ -51,7 +51,7 @@ export function RealSize() {
           style={{ flex: 1, accentColor: 'var(--cs-colors-chalk)' }}
         />
         <Button variant="text" onClick={forgetCalibration} disabled={!calibrated}>
-          As the browser thinks
+          Use the browser’s guess
         </Button>
       </Flex>
       <Text fontSize="sm" color="muted" mt="1">

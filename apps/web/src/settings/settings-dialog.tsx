@@ -119,7 +119,7 @@ export function SettingsDialog({ open, onClose }: Props) {
           value={theme ?? 'system'}
           onChange={(value) => setTheme(value === 'system' ? null : value)}
           choices={[
-            { value: 'system', label: 'As the device' },
+            { value: 'system', label: 'Same as the device' },
             { value: 'light', label: 'Light' },
             { value: 'dark', label: 'Dark' },
           ]}

@@ -19,7 +19,7 @@ export class ErrorBoundary extends Component<{ readonly children: ReactNode }, S
     if (!error) return this.props.children;
     return (
       <Flex direction="column" gap="4" maxW="520px" mx="auto" mt="20" px="5" role="alert">
-        <Heading fontSize="xl">This page tripped over something</Heading>
+        <Heading fontSize="xl">Something went wrong on this page</Heading>
         <Text>
           Your edits are kept in this browser. Reload to go on; if it happens again, go back to the
           workshop and open the piece anew.

@@ -35,7 +35,7 @@ export function EntryDialog(props: Props) {
       </Grid>
       {error && (
         <Text color="danger" role="alert" mt="3">
-          Not kept: {error.message}
+          Not saved: {error.message}
         </Text>
       )}
     </Modal>

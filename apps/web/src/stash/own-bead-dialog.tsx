@@ -1,4 +1,3 @@
-import { Field, Input } from '@chakra-ui/react';
 import { BeadDto } from '@coiled-strand/contract';
 import { BEAD_SHAPES } from '@coiled-strand/core';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
@@ -6,6 +5,9 @@ import { Controller, useForm } from 'react-hook-form';
 import { useAddBead } from '../api/queries';
 import { LengthField } from '../fields/length-field';
 import { SelectField } from '../fields/select-field';
+import { numberFrom } from '../fields/number-from';
+import { TextRow } from '../fields/text-row';
+import { ColourRows } from './colour-rows';
 import { EntryDialog } from './entry-dialog';
 
 const MEASURES = [
@@ -37,17 +39,19 @@ export function OwnBeadDialog({ onClose }: { readonly onClose: () => void }) {
   return (
     <EntryDialog
       title="A bead of your own"
-      action="Into the tray"
+      action="Add to the tray"
       pending={add.isPending}
       error={add.error}
       onSubmit={() => void submit()}
       onClose={onClose}
     >
-      <Field.Root invalid={errors.name !== undefined} gridColumn="1 / -1">
-        <Field.Label>Name</Field.Label>
-        <Input {...register('name')} placeholder="as it is written on the bag" />
-        {errors.name && <Field.ErrorText>Give it a name.</Field.ErrorText>}
-      </Field.Root>
+      <TextRow
+        label="Name"
+        wide
+        placeholder="as it is written on the bag"
+        error={errors.name && 'Give it a name.'}
+        {...register('name')}
+      />
       {MEASURES.map(({ key, label }) => (
         <Controller
           key={key}
@@ -81,27 +85,14 @@ export function OwnBeadDialog({ onClose }: { readonly onClose: () => void }) {
           />
         )}
       />
-      <Field.Root invalid={errors.colour?.name !== undefined}>
-        <Field.Label>Colour, in words</Field.Label>
-        <Input {...register('colour.name')} />
-        {errors.colour?.name && <Field.ErrorText>Say its colour.</Field.ErrorText>}
-      </Field.Root>
-      <Field.Root>
-        <Field.Label>Colour</Field.Label>
-        <Input type="color" {...register('colour.hex')} p="1" cursor="pointer" />
-      </Field.Root>
-      <Field.Root invalid={errors.count !== undefined}>
-        <Field.Label>Pieces in hand</Field.Label>
-        <Input
-          inputMode="numeric"
-          placeholder="if it matters"
-          {...register('count', {
-            setValueAs: (text: unknown) =>
-              typeof text === 'string' && text.trim() !== '' ? Number(text) : undefined,
-          })}
-        />
-        {errors.count && <Field.ErrorText>A whole number, please.</Field.ErrorText>}
-      </Field.Root>
+      <ColourRows register={register} errors={errors.colour} />
+      <TextRow
+        label="Pieces in hand"
+        inputMode="numeric"
+        placeholder="if it matters"
+        error={errors.count && 'A whole number, please.'}
+        {...register('count', { setValueAs: numberFrom })}
+      />
     </EntryDialog>
   );
 }

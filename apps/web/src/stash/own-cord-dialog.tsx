@@ -1,5 +1,3 @@
-import { Field, Flex, Input } from '@chakra-ui/react';
-import { EntryDialog } from './entry-dialog';
 import { CordDto } from '@coiled-strand/contract';
 import { CORD_KIND_FACTS, CORD_KINDS, type Cord, type CordKind } from '@coiled-strand/core';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
@@ -7,19 +5,17 @@ import { Controller, useForm } from 'react-hook-form';
 import { useAddCord } from '../api/queries';
 import { useCurrency } from '../settings/use-currency';
 import { LengthField } from '../fields/length-field';
+import { numberFrom } from '../fields/number-from';
 import { SelectField } from '../fields/select-field';
+import { TextRow } from '../fields/text-row';
+import { ColourRows } from './colour-rows';
+import { EntryDialog } from './entry-dialog';
 
 interface Props {
   readonly start: Cord;
   readonly onClose: () => void;
   readonly onDone: (cord: Cord) => void;
 }
-
-/** An empty field is no price, not nought. */
-const priceFrom = (text: string | number | null | undefined): number | undefined => {
-  const clean = String(text ?? '').trim();
-  return clean === '' ? undefined : Number(clean.replace(',', '.'));
-};
 
 /** A cord that is not on the list yet: kind, diameter, colour. Kept on the list from then on. */
 export function OwnCordDialog({ start, onClose, onDone }: Props) {
@@ -50,11 +46,13 @@ export function OwnCordDialog({ start, onClose, onDone }: Props) {
       onSubmit={() => void submit()}
       onClose={onClose}
     >
-      <Field.Root invalid={errors.name !== undefined} gridColumn="1 / -1">
-        <Field.Label>Name</Field.Label>
-        <Input {...register('name')} placeholder="as you would look for it in the drawer" />
-        {errors.name && <Field.ErrorText>Give it a name.</Field.ErrorText>}
-      </Field.Root>
+      <TextRow
+        label="Name"
+        wide
+        placeholder="as you would look for it in the drawer"
+        error={errors.name && 'Give it a name.'}
+        {...register('name')}
+      />
       <Controller
         control={control}
         name="kind"
@@ -85,21 +83,13 @@ export function OwnCordDialog({ start, onClose, onDone }: Props) {
           />
         )}
       />
-      <Field.Root invalid={errors.colour?.name !== undefined}>
-        <Field.Label>Colour, in words</Field.Label>
-        <Input {...register('colour.name')} />
-      </Field.Root>
-      <Field.Root invalid={errors.colour?.hex !== undefined}>
-        <Field.Label>Colour</Field.Label>
-        <Flex w="full">
-          <Input type="color" {...register('colour.hex')} p="1" cursor="pointer" />
-        </Flex>
-      </Field.Root>
-      <Field.Root invalid={errors.price !== undefined}>
-        <Field.Label>Price of a metre in {currency} (may be left out)</Field.Label>
-        <Input inputMode="decimal" {...register('price', { setValueAs: priceFrom })} />
-        {errors.price && <Field.ErrorText>A price, as a number.</Field.ErrorText>}
-      </Field.Root>
+      <ColourRows register={register} errors={errors.colour} />
+      <TextRow
+        label={`Price of a metre in ${currency} (optional)`}
+        inputMode="decimal"
+        error={errors.price && 'A price, as a number.'}
+        {...register('price', { setValueAs: numberFrom })}
+      />
     </EntryDialog>
   );
 }

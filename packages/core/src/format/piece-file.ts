@@ -71,3 +71,13 @@ export function wrapperFaults(value: unknown): FileFault[] {
   }
   return [];
 }
+
+/**
+ * What the file of a piece is called on a disk: letters and digits of its name.
+ *
+ * @example pieceFileName('Tide, wrist 18 cm') // 'Tide-wrist-18-cm.strand.json'
+ */
+export function pieceFileName(name: string): string {
+  const clean = name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '');
+  return `${clean || 'piece'}.strand.json`;
+}

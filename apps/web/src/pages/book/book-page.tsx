@@ -1,4 +1,4 @@
-import { Box, Field, Flex, Grid, Heading, Input, Link as ChakraLink, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
 import type { MakeView } from '@coiled-strand/contract';
 import { format } from 'date-fns';
 import { Link, useSearchParams } from 'react-router';
@@ -6,6 +6,7 @@ import type { ReactNode } from 'react';
 import { useBook, useBringBack } from '../../api/queries';
 import { MiniPiece } from '../../bench/mini-piece';
 import { SelectField } from '../../fields/select-field';
+import { TextRow } from '../../fields/text-row';
 import { MAKE_PARAM } from '../../make/use-make';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
@@ -46,15 +47,13 @@ export function BookPage() {
         alignItems="flex-end"
         role="search"
       >
-        <Field.Root>
-          <Field.Label>Search</Field.Label>
-          <Input
-            type="search"
-            value={filter.text}
-            placeholder="piece, wearer, who has it, note"
-            onChange={(event) => set('q', event.target.value)}
-          />
-        </Field.Root>
+        <TextRow
+          label="Search"
+          type="search"
+          value={filter.text}
+          placeholder="piece, wearer, who has it, note"
+          onChange={(event) => set('q', event.target.value)}
+        />
         <SelectField
           label="State"
           value={filter.state}
@@ -75,9 +74,9 @@ export function BookPage() {
       {book.data && (
         <Text color="muted" role="status" mb="4">
           {makes.length === 0
-            ? 'Nothing was made yet. The first make you begin is the first page.'
+            ? 'Nothing has been made yet. The first make you begin is the first page.'
             : shown.length === 0
-              ? 'Nothing in the book is like that. Search for less.'
+              ? 'Nothing in the book matches. Try fewer words.'
               : `${shown.length} of ${makes.length} ${makes.length === 1 ? 'make' : 'makes'}`}
         </Text>
       )}
@@ -127,7 +126,7 @@ function PutAway({ pieceId }: { readonly pieceId: string }) {
   const bringBack = useBringBack();
   return (
     <Flex gap="3" align="center" flexWrap="wrap" mt="1">
-      <Text color="muted">The piece is put away.</Text>
+      <Text color="muted">The piece has been put away.</Text>
       <Button disabled={bringBack.isPending} onClick={() => bringBack.mutate(pieceId)}>
         Bring it back
       </Button>

@@ -25,7 +25,7 @@ export function EvidenceRow({ evidence: { ratio, source }, surprise }: Props) {
     const kept = swatches.data?.find(({ id }) => id === source.id)?.swatch;
     await removeSwatch.mutateAsync(source.id);
     toaster.create({
-      title: `${source.label} is thrown away.`,
+      title: `${source.label} has been discarded.`,
       ...(kept
         ? { action: { label: 'Bring it back', onClick: () => addSwatch.mutate(kept) } }
         : {}),
@@ -53,8 +53,8 @@ export function EvidenceRow({ evidence: { ratio, source }, surprise }: Props) {
           Set aside
         </Button>
         {source.from === 'swatch' && (
-          <Button aria-label={`Throw ${source.label} away`} onClick={() => void throwAway()}>
-            Throw away
+          <Button aria-label={`Discard ${source.label}`} onClick={() => void throwAway()}>
+            Discard
           </Button>
         )}
       </Flex>

@@ -160,7 +160,7 @@ export function SwatchDialog({ onClose }: { readonly onClose: () => void }) {
             {add.error.message}
           </Text>
         )}
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>Cancel</Button>
         <Button variant="solid" disabled={found.length === 0 || add.isPending} onClick={keep}>
           Keep the swatch
         </Button>

@@ -1,6 +1,6 @@
 import { Box, Flex, Input, Menu, Portal, Text } from '@chakra-ui/react';
 import { ToolButton } from '../../shell/tool-button';
-import { toPieceFile } from '@coiled-strand/core';
+import { pieceFileName, toPieceFile } from '@coiled-strand/core';
 import { CloudOff, Download, EllipsisVertical, Printer, Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -9,7 +9,7 @@ import { isDirty, usePiece, type SaveState } from '../../piece/piece-store';
 const WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'Saved',
   saving: 'Saving',
-  waiting: 'Kept here until the server answers',
+  waiting: 'Saved on this device until the server answers',
   refused: 'Not saved',
 };
 
@@ -82,12 +82,11 @@ function NameField() {
 function exportPiece(): void {
   const piece = usePiece.getState().history?.now;
   if (!piece) return;
-  const name = piece.name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '') || 'piece';
   const text = `${JSON.stringify(toPieceFile(piece), null, 2)}\n`;
   const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
   const link = document.createElement('a');
   link.href = url;
-  link.download = `${name}.strand.json`;
+  link.download = pieceFileName(piece.name);
   link.click();
   URL.revokeObjectURL(url);
 }

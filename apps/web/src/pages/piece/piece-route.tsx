@@ -20,11 +20,11 @@ import { PieceBench } from '../../piece/piece-bench';
 import { usePiece } from '../../piece/piece-store';
 import { StageNav } from './stage-nav';
 import { stageStatus } from '../../piece/stage-status';
-import { STAGES, type StageId } from '../../piece/stages';
+import { STAGES, useStageId } from '../../piece/stages';
 import { planOf, usePlan } from '../../piece/use-plan';
 import type { StageContext } from '../../piece/stage-context';
 import { useMake, type Make } from '../../make/use-make';
-import { withView } from '../../piece/view-param';
+import { withOtherView } from '../../piece/view-param';
 import { BeadDrag } from '../../piece/bead-drag';
 
 /** Opens a piece: loads it, keeps it saved, and lays it on the bench above the stage. */
@@ -65,11 +65,6 @@ export function PieceRoute() {
   return <OpenPiece view={query.data} />;
 }
 
-function useStageOfAddress(): StageId {
-  const last = useLocation().pathname.split('/').at(-1);
-  return STAGES.find((stage) => stage.id === last)?.id ?? 'fit';
-}
-
 /**
  * The page of an open piece. The panes look at the piece themselves, so that a drag draws anew only
  * what it changes.
@@ -78,7 +73,7 @@ function OpenPiece({ view }: { readonly view: PieceView }) {
   useAutosave();
   usePieceKeys(view.id);
   const { make, comes } = useMake(view.id);
-  const stage = useStageOfAddress();
+  const stage = useStageId();
   const planning = stage === 'fit' || stage === 'layout' || stage === 'cut';
   return (
     <BeadDrag>
@@ -236,10 +231,7 @@ function usePieceKeys(pieceId: string): void {
       void navigate(
         {
           pathname,
-          search: withView(
-            new URLSearchParams(search),
-            search.includes('view=closed') ? null : 'closed',
-          ).toString(),
+          search: withOtherView(new URLSearchParams(search)).toString(),
         },
         { replace: true },
       ),

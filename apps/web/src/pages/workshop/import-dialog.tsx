@@ -73,7 +73,7 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
       </Flex>
       {faults.length > 0 && (
         <Box mt="5" role="alert" bg="dangerFaint" borderRadius="soft" px="4" py="3">
-          <Text fontWeight="600">{name} cannot be taken as it is. Nothing was stored.</Text>
+          <Text fontWeight="600">{name} cannot be imported as it is. Nothing was saved.</Text>
           <Box as="ul" m="0" mt="2" pl="5">
             {faults.map((fault) => (
               <li key={`${fault.path}${fault.message}`}>

@@ -1,4 +1,4 @@
-import { Box, Field, Flex, Grid, Heading, Input, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
 import { closureKind, TEMPLATES, type Piece, type Template } from '@coiled-strand/core';
 import { memo, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
@@ -6,6 +6,7 @@ import { useAddPiece, useWearers, useWorkshop } from '../../api/queries';
 import { MiniPiece } from '../../bench/mini-piece';
 import { LengthField } from '../../fields/length-field';
 import { SelectField } from '../../fields/select-field';
+import { TextRow } from '../../fields/text-row';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { asChosen } from '../../shell/chosen';
@@ -89,29 +90,23 @@ export function NewPieceDialog({ onClose }: { readonly onClose: () => void }) {
             ]}
             onChange={setWearerId}
           />
-          <Field.Root>
-            <Field.Label>Name of the piece</Field.Label>
-            <Input
-              value={name}
-              maxLength={80}
-              placeholder={piece?.name ?? ''}
-              autoComplete="off"
-              onChange={(event) => setName(event.target.value)}
-            />
-          </Field.Root>
+          <TextRow
+            label="Name of the piece"
+            value={name}
+            maxLength={80}
+            placeholder={piece?.name ?? ''}
+            onChange={(event) => setName(event.target.value)}
+          />
         </Flex>
         {!chosen && (
           <Flex gap="4" direction={{ base: 'column', sm: 'row' }}>
-            <Field.Root>
-              <Field.Label>Who</Field.Label>
-              <Input
-                value={who}
-                maxLength={80}
-                placeholder="Somebody"
-                autoComplete="off"
-                onChange={(event) => setWho(event.target.value)}
-              />
-            </Field.Root>
+            <TextRow
+              label="Who"
+              value={who}
+              maxLength={80}
+              placeholder="Somebody"
+              onChange={(event) => setWho(event.target.value)}
+            />
             <LengthField label="Wrist" value={wrist} unit={units.unit} onChange={setWrist} />
           </Flex>
         )}

@@ -97,7 +97,7 @@ const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: Piece
   const remove = async (): Promise<void> => {
     await putAway.mutateAsync(view.id);
     toaster.create({
-      title: `${view.piece.name} is put away.`,
+      title: `${view.piece.name} has been put away.`,
       action: { label: 'Bring it back', onClick: () => bringBack.mutate(view.id) },
     });
   };

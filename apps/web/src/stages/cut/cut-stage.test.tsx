@@ -59,6 +59,6 @@ describe('the cut list', () => {
   it('keeps the flame from what burns', async () => {
     renderStage(piece, <CutStage />);
     await userEvent.click(screen.getByRole('radio', { name: /^Singe and flatten/ }));
-    expect(screen.getByText(/Mend what is named/)).toBeTruthy();
+    expect(screen.getByText(/Fix what is listed/)).toBeTruthy();
   });
 });

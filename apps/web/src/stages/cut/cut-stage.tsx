@@ -29,7 +29,7 @@ export function CutStage() {
   const { piece, plan } = useStage();
   const edit = usePiece((state) => state.edit);
   if (!plan.ok) {
-    return <Text>Mend what is named beside this first; then the cut list appears here.</Text>;
+    return <Text>Fix what is listed beside this first; the cut list then appears here.</Text>;
   }
   const { cutting } = piece;
   const steps = STEPS.some((s) => s.value === cutting.step)
@@ -110,13 +110,13 @@ function CutAlike({ plan }: { readonly plan: Plan }) {
         choices={[
           {
             value: 'own',
-            label: 'Each its own length',
+            label: 'Each to its own length',
             detail: `${units.cord(ownCuts)} of strands: saves ${units.cord(equalCuts - ownCuts)}`,
           },
           {
             value: 'equal',
             label: 'All as long as the longest',
-            detail: `${units.cord(equalCuts)} of strands: measured once, and none taken for another`,
+            detail: `${units.cord(equalCuts)} of strands: measured once, and none mistaken for another`,
           },
         ]}
       />

@@ -18,7 +18,7 @@ import { beginWait, useWaitBefore, Waits } from '../../make/waits';
 /** The finishing steps for this material and closure, ticked off in order. */
 export function FinishStage() {
   const { make, makeComes, view } = useStage();
-  if (makeComes) return <Loading what="Fetching the plan of the make" />;
+  if (makeComes) return <Loading what="Fetching the plan" />;
   if (!make) {
     return (
       <Flex direction="column" gap="4" align="flex-start">

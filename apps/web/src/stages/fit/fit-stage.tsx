@@ -39,7 +39,7 @@ export function FitStage() {
               <Box mb="4">
                 <Reasons
                   reasons={plan.fit.targetReasons}
-                  total="Inside, when closed"
+                  total="Inside circumference"
                   format={units.size}
                 />
               </Box>
@@ -80,7 +80,7 @@ const WearerFields = memo(function WearerFields() {
   const remember = async (): Promise<void> => {
     if (known) await change.mutateAsync({ id: known.id, value: wearer });
     else await add.mutateAsync(wearer);
-    toaster.create({ title: `${wearer.name} is kept among your wearers.` });
+    toaster.create({ title: `${wearer.name} is saved among your wearers.` });
   };
   const fault = add.error ?? change.error;
   return (
@@ -132,7 +132,7 @@ const WearerFields = memo(function WearerFields() {
           />
         ))}
         <TextField
-          label="Does not bear"
+          label="Sensitive to"
           value={wearer.allergy ?? ''}
           onChange={(allergy) => set({ allergy: allergy === '' ? undefined : allergy })}
         />
@@ -145,7 +145,7 @@ const WearerFields = memo(function WearerFields() {
         />
         {!same && (
           <Button variant="text" onClick={() => void remember()}>
-            {known ? `Remember these for ${wearer.name}` : `Keep ${wearer.name} among my wearers`}
+            {known ? `Save these for ${wearer.name}` : `Save ${wearer.name} as a wearer`}
           </Button>
         )}
       </Flex>

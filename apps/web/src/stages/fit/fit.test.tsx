@@ -40,10 +40,10 @@ describe('fit', () => {
   });
   it('notes what the wearer does not bear, and who is a child', async () => {
     renderStage(EXAMPLE_PIECE, <FitStage />);
-    fill('Does not bear', 'nickel');
+    fill('Sensitive to', 'nickel');
     await userEvent.click(screen.getByRole('checkbox', { name: 'A child' }));
     expect(pieceNow().wearer).toMatchObject({ allergy: 'nickel', child: true });
-    fill('Does not bear', ' ');
+    fill('Sensitive to', ' ');
     expect(pieceNow().wearer.allergy).toBeUndefined();
   });
   it('shows how beads and thickness lengthen the work', () => {

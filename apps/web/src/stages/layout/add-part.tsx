@@ -11,7 +11,7 @@ import { Button } from '../../shell/button';
 const GROUPS: readonly { readonly id: PartEntry['group']; readonly label: string }[] = [
   { id: 'knots', label: 'Knots' },
   { id: 'beads', label: 'Beads' },
-  { id: 'focal', label: 'Pieces on the cord' },
+  { id: 'focal', label: 'Focal pieces' },
   { id: 'cord', label: 'Cord' },
 ];
 
@@ -42,7 +42,7 @@ export function AddPart() {
         <Popover.Positioner>
           <Popover.Content w="420px" maxW="calc(100vw - 24px)" aria-label="Add a part">
             <Text fontSize="sm" color="muted" mb="2">
-              It goes behind the part that is selected.
+              It goes after the selected part.
             </Text>
             {GROUPS.map(({ id, label }) => (
               <Box key={id} mb="3">

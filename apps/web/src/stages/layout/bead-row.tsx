@@ -25,6 +25,7 @@ import {
   mirrored,
   type Bead,
   type PieceBead,
+  MAX_ROW,
 } from '@coiled-strand/core';
 import { X } from 'lucide-react';
 import { useMemo, useState } from 'react';
@@ -33,6 +34,13 @@ import { usePiecePart } from '../../piece/piece-store';
 import { Button } from '../../shell/button';
 import { SelectField } from '../../fields/select-field';
 import { useBeadChoices } from './use-bead-choices';
+
+interface Arranging {
+  readonly label: string;
+  readonly run: () => readonly string[];
+  /** Beads that it takes at least; two when left out. */
+  readonly least?: number;
+}
 
 interface Props {
   readonly label: string;
@@ -60,12 +68,12 @@ export function BeadRow({ label, row, onChange, onAppend }: Props) {
     const [from, to] = [keys.indexOf(String(active.id)), keys.indexOf(String(over?.id))];
     if (from >= 0 && to >= 0 && from !== to) onChange(arrayMove([...row], from, to));
   };
-  const arrange = [
+  const arrange: readonly Arranging[] = [
     { label: 'Mirror', run: () => mirrored(row) },
     { label: 'Grade by size', run: () => graded(row, bead) },
     { label: 'Blocks of colour', run: () => inBlocks(row) },
-    { label: 'In turn', run: () => alternated(row) },
-    { label: 'Once more', run: () => [...row, ...row].slice(0, 400) },
+    { label: 'Alternate', run: () => alternated(row) },
+    { label: 'Repeat', run: () => [...row, ...row].slice(0, MAX_ROW), least: 1 },
   ];
   return (
     <Box role="group" aria-label={label}>
@@ -94,7 +102,7 @@ export function BeadRow({ label, row, onChange, onAppend }: Props) {
           <Button
             key={way.label}
             fontSize="sm"
-            disabled={row.length < 2 && way.label !== 'Once more'}
+            disabled={row.length < (way.least ?? 2)}
             onClick={() => onChange(way.run())}
           >
             {way.label}
@@ -168,7 +176,7 @@ function RowBead({ sortKey, place, bead, onRemove }: RowBeadProps) {
           minH="20px"
           h="20px"
           w="24px"
-          aria-label={`Take bead ${place} off`}
+          aria-label={`Remove bead ${place}`}
           onClick={onRemove}
         >
           <X size={13} />

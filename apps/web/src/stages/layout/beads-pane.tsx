@@ -32,7 +32,7 @@ export function BeadsPane() {
           {target?.kind === 'beads'
             ? 'to the selected row.'
             : target
-              ? 'behind the selected part.'
+              ? 'after the selected part.'
               : 'at the end.'}
         </Text>
         <Button onClick={() => setEntering(true)}>Enter a bead</Button>

@@ -52,8 +52,8 @@ describe('a row of beads', () => {
     ['Mirror', ['small', 'large', 'large', 'small'], ['small', 'large', 'large', 'small']],
     ['Grade by size', ['large', 'small', 'small'], ['small', 'large', 'small']],
     ['Blocks of colour', ['small', 'large', 'small'], ['small', 'small', 'large']],
-    ['In turn', ['small', 'small', 'large'], ['small', 'large', 'small']],
-    ['Once more', ['small', 'large'], ['small', 'large', 'small', 'large']],
+    ['Alternate', ['small', 'small', 'large'], ['small', 'large', 'small']],
+    ['Repeat', ['small', 'large'], ['small', 'large', 'small', 'large']],
   ])('is arranged: %s', async (way, before, after) => {
     showRow(before);
     await press(way);
@@ -61,11 +61,11 @@ describe('a row of beads', () => {
   });
   it('loses a bead by its cross, or by the key, but never the last', async () => {
     showRow(['small', 'large', 'small']);
-    await press('Take bead 2 off');
+    await press('Remove bead 2');
     expect(rowNow()).toEqual(['small', 'small']);
     fireEvent.keyDown(screen.getByRole('button', { name: 'Bead 2: small' }), { key: 'Delete' });
     expect(rowNow()).toEqual(['small']);
-    expect(screen.queryByRole('button', { name: 'Take bead 1 off' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Remove bead 1' })).toBeNull();
   });
   it('takes one more, of those in the piece or from the tray', async () => {
     showRow(['small']);

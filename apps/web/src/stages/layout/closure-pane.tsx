@@ -46,7 +46,10 @@ const ClosureForm = memo(function ClosureForm() {
   const keep = (): void =>
     add.mutate(
       { name: name ?? kind.entry.label, closure },
-      { onSuccess: () => toaster.create({ title: `${name ?? kind.entry.label} is kept.` }) },
+      {
+        onSuccess: () =>
+          toaster.create({ title: `${name ?? kind.entry.label} is saved in the drawer.` }),
+      },
     );
   return (
     <Flex direction="column" gap="4">
@@ -68,7 +71,7 @@ const ClosureForm = memo(function ClosureForm() {
           label="From the drawer"
           value={known?.id ?? OWN}
           options={[
-            ...(known ? [] : [{ value: OWN, label: 'Own measures' }]),
+            ...(known ? [] : [{ value: OWN, label: 'Your own measurements' }]),
             ...ofKind.map(({ id, value }) => ({ value: id, label: value.name })),
           ]}
           onChange={(id) => {
@@ -86,11 +89,11 @@ const ClosureForm = memo(function ClosureForm() {
       {!known && name !== null && (
         <Flex gap="4" align="center">
           <Button onClick={keep} disabled={add.isPending}>
-            Keep it in the drawer
+            Save it in the drawer
           </Button>
           {add.isError && (
             <Text color="danger" role="alert" fontSize="sm">
-              Not kept: {add.error.message}
+              Not saved: {add.error.message}
             </Text>
           )}
         </Flex>

@@ -100,7 +100,7 @@ function StrandFields({ strand, index, onRemove }: StrandProps) {
       />
       <Box pt="6">
         {onRemove && (
-          <ToolButton label={`Take cord ${index + 1} away`} onClick={onRemove}>
+          <ToolButton label={`Remove cord ${index + 1}`} onClick={onRemove}>
             <Trash2 size={17} />
           </ToolButton>
         )}

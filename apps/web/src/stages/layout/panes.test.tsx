@@ -18,13 +18,13 @@ const slider = templateById('coiled-slide').make({
 describe('cords', () => {
   it('are added, told how to run, and taken away', async () => {
     renderStage(EXAMPLE_PIECE, <CordsPane />);
-    expect(screen.queryByRole('button', { name: /Take cord/ })).toBeNull();
+    expect(screen.queryByRole('button', { name: /Remove cord/ })).toBeNull();
     await userEvent.click(screen.getByRole('button', { name: 'Add a cord' }));
     expect(pieceNow().strands[1]).toMatchObject({ legs: ['core'], cord: EXAMPLE_CORD });
     const ways = screen.getAllByRole('combobox', { name: 'How it runs' });
     await userEvent.selectOptions(ways[1]!, 'working');
     expect(pieceNow().strands[1]).toMatchObject({ legs: ['working', 'working'], laidIn: true });
-    await userEvent.click(screen.getByRole('button', { name: 'Take cord 1 away' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Remove cord 1' }));
     expect(pieceNow().strands.map((strand) => strand.legs)).toEqual([['working', 'working']]);
   });
   it('lose what they do in single parts when they run in another way', async () => {

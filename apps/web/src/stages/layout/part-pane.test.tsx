@@ -69,10 +69,10 @@ describe('the part that is looked at', () => {
     await press(/^Delete/);
     expect(kinds()).toBe('psbsp');
     select('beads');
-    await press(/^Repeat/);
+    await press(/^Repeat with/);
     expect(kinds()).toBe('psbsbsp');
     select('beads');
-    await press(/^Mirror everything/);
+    await press(/^Mirror what comes before/);
     expect(kinds()).toBe('psbsp');
   });
   it('cannot be moved beyond the ends', () => {

@@ -57,7 +57,7 @@ function PartList({ piece }: { readonly piece: Piece }) {
     <Box>
       <Text mb="3">
         {piece.parts.length === 0
-          ? 'Nothing lies between the ends yet. Add the first part.'
+          ? 'There is nothing between the ends yet. Add the first part.'
           : 'Tap a part on the bench, or here, to see its numbers and to change it.'}
       </Text>
       <Flex as="ol" listStyleType="none" gap="1" flexWrap="wrap" m="0" p="0">
@@ -164,7 +164,7 @@ function Actions({ id, index, count }: ActionsProps) {
         <Repeat size={17} />
       </ToolButton>
       <ToolButton
-        label="Mirror everything before it behind it"
+        label="Mirror what comes before it on its other side"
         hotkey="R"
         onClick={() => mirror(id)}
       >

@@ -22,7 +22,7 @@ const GAPS: readonly { value: RowGap; label: string }[] = [
   { value: 'half-knots', label: 'Half knots' },
 ];
 const ORDERS: readonly { value: RowOrder; label: string }[] = [
-  { value: 'alternating', label: 'In turn' },
+  { value: 'alternating', label: 'Alternating' },
   { value: 'graded', label: 'Graded' },
   { value: 'blocks', label: 'In blocks' },
 ];
@@ -198,7 +198,7 @@ function BeadTicks({ choices, chosen, onChange }: TicksProps) {
 function Found({ proposals }: { readonly proposals: readonly Proposal[] }) {
   const units = useUnits();
   if (proposals.length === 0) {
-    return <Text>No row of these beads can be planned. Take other beads or other knots.</Text>;
+    return <Text>No row of these beads can be planned. Choose other beads or other knots.</Text>;
   }
   return (
     <Flex as="ol" listStyleType="none" direction="column" gap="4" m="0" p="0">
@@ -228,7 +228,9 @@ function Found({ proposals }: { readonly proposals: readonly Proposal[] }) {
                 {proposal.knots > 0 && <span>{proposal.knots} half knots between</span>}
               </Flex>
             </Box>
-            <Button onClick={() => usePiece.getState().edit(() => proposal.piece)}>Take it</Button>
+            <Button onClick={() => usePiece.getState().edit(() => proposal.piece)}>
+              Use this row
+            </Button>
           </Flex>
         </Box>
       ))}

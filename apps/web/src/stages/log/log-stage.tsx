@@ -25,7 +25,7 @@ export function LogStage() {
         logged.length === 0 && (
           <Flex direction="column" gap="4" align="flex-start">
             <Text>
-              Nothing was made of this piece yet. After the first make, what was left over and how
+              This piece has not been made yet. After the first make, what was left over and how
               long it took is written here, and the next cut list can be trusted more.
             </Text>
             <Button asChild>

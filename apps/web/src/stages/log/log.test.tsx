@@ -76,9 +76,9 @@ describe('logging a make', () => {
     expect(text).toContain('in 50 minutes (8 cutting, 36 tying, 6 finishing)');
     expect(text).toContain('Ines Varga has it. Sits snug.');
     expect(text).toMatch(/Square knots took \d+ % (more|less) cord than the model’s/);
-    await userEvent.click(screen.getByRole('button', { name: 'Mend the log' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Correct the log' }));
     expect(screen.getByRole('textbox', { name: /Minutes tying/ })).toHaveProperty('value', '36');
-    await userEvent.click(screen.getByRole('button', { name: 'Leave it' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Cancel' }));
     expect(screen.getByTestId('logged')).toBeTruthy();
   });
   it('rounds counted time to minutes, and what was touched at all to one', () => {

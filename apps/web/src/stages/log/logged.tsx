@@ -122,7 +122,7 @@ function Actions({ entry, onMend }: { readonly entry: MakeView; readonly onMend:
   return (
     <Flex gap="2" mt="3" flexWrap="wrap" align="center">
       <Button onClick={onMend}>
-        <Pencil size={17} /> Mend the log
+        <Pencil size={17} /> Correct the log
       </Button>
       <Button
         disabled={begin.isPending}

@@ -24,7 +24,7 @@ export function Photos({ make, editable }: Props) {
     const kept = await (await fetch(`/api/photos/${id}`)).blob();
     await remove.mutateAsync(id);
     toaster.create({
-      title: 'The photo is taken away.',
+      title: 'The photo has been removed.',
       action: { label: 'Bring it back', onClick: () => add.mutate({ id: make.id, file: kept }) },
     });
   };
@@ -33,7 +33,7 @@ export function Photos({ make, editable }: Props) {
     setFault(null);
     if (!(PHOTO_TYPES as readonly string[]).includes(file.type)) {
       setFault(
-        `${file.name} is no JPEG, PNG or WebP picture. Choose a photo as your camera stores it.`,
+        `${file.name} is not a JPEG, PNG or WebP picture. Choose a photo as your camera stores it.`,
       );
       return;
     }
@@ -75,7 +75,7 @@ export function Photos({ make, editable }: Props) {
                 position="absolute"
                 top="1"
                 right="1"
-                aria-label={`Take photo ${i + 1} away`}
+                aria-label={`Remove photo ${i + 1}`}
                 disabled={remove.isPending}
                 onClick={() => void takeAway(photo.id)}
               >
@@ -91,7 +91,7 @@ export function Photos({ make, editable }: Props) {
             onFile={choose}
             disabled={add.isPending}
           >
-            <Camera size={18} /> {add.isPending ? 'Keeping it…' : 'Add a photo'}
+            <Camera size={18} /> {add.isPending ? 'Saving …' : 'Add a photo'}
           </FileButton>
         )}
       </Flex>

@@ -15,7 +15,8 @@ export function BeginMake() {
   const units = useUnits();
   const begin = useBeginMake(view.id);
   const dirty = usePiece(isDirty);
-  if (!plan.ok) return <Text>The piece cannot be made before what is named above is mended.</Text>;
+  if (!plan.ok)
+    return <Text>This piece cannot be made until the faults listed above are fixed.</Text>;
   return (
     <Flex direction="column" gap="4" maxW="560px">
       <Heading as="h2" fontSize="xl">

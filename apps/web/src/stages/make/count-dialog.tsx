@@ -71,10 +71,10 @@ export function CountDialog({ step, unit, open, onClose, onCount }: Props) {
         </Text>
         <Flex justify="flex-end" gap="3" mt="2">
           <Button size="large" onClick={close}>
-            Leave it
+            Cancel
           </Button>
           <Button variant="solid" size="large" type="submit" disabled={fault !== null}>
-            So many
+            Set the count
           </Button>
         </Flex>
       </form>

@@ -32,7 +32,7 @@ describe('typing how many are done', () => {
     for (let i = 0; i < 9; i++) {
       await userEvent.click(screen.getByRole('button', { name: 'Five more' }));
     }
-    await userEvent.click(screen.getByRole('button', { name: 'So many' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Set the count' }));
     expect(count).toHaveBeenCalledWith(step.units);
   });
   it.each(['', 'many', '99'])('says what is wrong with “%s” and counts nothing', async (text) => {
@@ -40,7 +40,7 @@ describe('typing how many are done', () => {
     await userEvent.clear(field);
     if (text) await userEvent.type(field, text);
     expect(screen.getByRole('alert').textContent).not.toBe('');
-    expect(screen.getByRole('button', { name: 'So many' })).toHaveProperty('disabled', true);
+    expect(screen.getByRole('button', { name: 'Set the count' })).toHaveProperty('disabled', true);
     expect(count).not.toHaveBeenCalled();
   });
   it('counts on where the work was interrupted', async () => {
@@ -106,7 +106,7 @@ describe('measuring half way', () => {
     expect(told).toContain('A cord will run out.');
     expect(told).toContain('Join a cord');
     expect(told).toContain('Were all ends of the cord measured');
-    await userEvent.click(screen.getByRole('button', { name: 'Forget it' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Discard it' }));
     expect(useMeasures.getState().taken).toEqual({});
     expect(screen.queryByTestId('forecast')).toBeNull();
   });

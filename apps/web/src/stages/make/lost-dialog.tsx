@@ -86,7 +86,7 @@ function Compare({ make, step, unit, onClose, onCount }: Props) {
       )}
       <Flex justify="flex-end" gap="3">
         <Button size="large" onClick={onClose}>
-          Leave it
+          Cancel
         </Button>
         <Button
           variant="solid"

@@ -6,6 +6,6 @@ import { Making } from './making';
 /** One action at a time, for full hands. */
 export function MakeStage() {
   const { make, makeComes } = useStage();
-  if (makeComes) return <Loading what="Fetching the plan of the make" />;
+  if (makeComes) return <Loading what="Fetching the plan" />;
   return make ? <Making make={make} key={make.view.id} /> : <BeginMake />;
 }

@@ -72,7 +72,7 @@ function Measuring({ make, onClose }: Props) {
                 label={`Cord ${strand.number}, left${strand.fold === null ? '' : ', both ends together'}`}
                 value={left[i] ?? null}
                 unit={units.cordUnit}
-                placeholder="may be left out"
+                placeholder="optional"
                 onChange={(mm) => {
                   const next = left.map((old, n) => (n === i ? mm : old));
                   setLeft(next);
@@ -98,7 +98,7 @@ function Measuring({ make, onClose }: Props) {
               setLeft(plan.strands.map(() => null));
             }}
           >
-            Forget it
+            Discard it
           </Button>
         )}
         <Button variant="solid" size="large" onClick={onClose}>
@@ -112,7 +112,7 @@ function Measuring({ make, onClose }: Props) {
 /** What a probability means for one cord, or for all of them. */
 const lastsWords = (p: number, subject: string): string =>
   p > 0.995
-    ? `${subject} lasts: surer than 99 times in 100`
+    ? `${subject} lasts: more than 99 times in 100`
     : p < 0.005
       ? `${subject} will not last`
       : `${subject} lasts ${Math.round(p * 100)} times in 100`;
@@ -144,8 +144,8 @@ function Told({ make, seen }: { readonly make: Make; readonly seen: Seen }) {
       </Text>
       {Math.abs(Math.log(told.takeUpFactor.factor)) > UNLIKELY * KNOT_SPREAD && (
         <Text color="warn">
-          That is far from what hands take. Were all ends of the cord measured, from the last knot
-          on, and in the unit you meant?
+          That is far from what hands usually take. Were all ends of the cord measured, from the
+          last knot on, and in the unit you meant?
         </Text>
       )}
       <LengthBand told={told} target={target} />

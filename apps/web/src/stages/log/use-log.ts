@@ -1,0 +1,75 @@
+import { MakeLogDto, sumOfMinutes, type MakeView } from '@coiled-strand/contract';
+import type { Plan } from '@coiled-strand/core';
+import { classValidatorResolver } from '@hookform/resolvers/class-validator';
+import { useForm, type UseFormReturn } from 'react-hook-form';
+import { ApiError } from '../../api/client';
+import { useLogMake } from '../../api/queries';
+import { useMeasures } from '../../make/measure-store';
+import { useProgress } from '../../make/progress-store';
+import { dotted } from '../../piece/put-at';
+import { minutesOf } from './minutes';
+
+/** What a new log begins with: cut as planned, time as it was counted, the rest to be measured. */
+function startOf({ record, seconds, piece }: MakeView, plan: Plan): MakeLogDto {
+  if (record) {
+    return {
+      cords: record.cords.map((cord) => ({ ...cord })),
+      length: record.length,
+      minutes: record.minutes,
+      stages: record.stages ?? { prepare: 0, tie: record.minutes, finish: 0 },
+      ...(record.tied === undefined ? {} : { tied: record.tied }),
+      ...(record.worn === undefined ? {} : { worn: record.worn }),
+      owner: record.owner ?? '',
+      note: record.note ?? '',
+    };
+  }
+  return {
+    cords: plan.strands.map((s) => ({ cut: s.cut, leftover: null as unknown as number })),
+    length: null as unknown as number,
+    minutes: 0,
+    stages: minutesOf(seconds),
+    owner: piece.wearer.name,
+    note: '',
+  };
+}
+
+/** The form of a log, checked as the server checks it. */
+export interface LogOfMake {
+  readonly form: UseFormReturn<MakeLogDto>;
+  readonly submit: () => Promise<void>;
+  readonly saving: boolean;
+  /** Why it was not saved; null when nothing went wrong. */
+  readonly fault: string | null;
+}
+
+/** @param onDone once the server has it */
+export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMake {
+  const save = useLogMake(make.pieceId);
+  const forget = useProgress((state) => state.forget);
+  const form = useForm<MakeLogDto>({
+    resolver: classValidatorResolver(MakeLogDto),
+    defaultValues: startOf(make, plan),
+  });
+  const submit = form.handleSubmit(async (record) => {
+    try {
+      await save.mutateAsync({
+        id: make.id,
+        record: {
+          ...record,
+          minutes: record.stages ? sumOfMinutes(record.stages) : record.minutes,
+          note: record.note || undefined,
+          owner: record.owner || undefined,
+        },
+      });
+      forget(make.id);
+      useMeasures.getState().take(make.id, null);
+      onDone?.();
+    } catch (error) {
+      if (!(error instanceof ApiError)) return;
+      for (const { path, message } of error.body.faults ?? []) {
+        form.setError(dotted(path) as 'length', { message });
+      }
+    }
+  });
+  return { form, submit, saving: save.isPending, fault: save.error?.message ?? null };
+}
