@@ -70,7 +70,7 @@ function answerTo(exception: unknown, picture: boolean): Answer {
       status: HttpStatus.SERVICE_UNAVAILABLE,
       error: {
         code: 'database.away',
-        message: 'The database does not answer.',
+        message: 'The database is not answering.',
         remedy:
           'Your work is kept in this window and is sent when it is back. Is PostgreSQL running?',
       },

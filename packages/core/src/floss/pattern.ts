@@ -70,8 +70,8 @@ export function patternFaults({ lay, rows }: FlossPattern, strands: number): Adv
     return [
       fault(
         'floss.strands',
-        `A knotted band takes ${STRAND_LIMITS.min} to ${STRAND_LIMITS.max} strands; here are ${strands}.`,
-        strands < STRAND_LIMITS.min ? 'Add strands, or fold them.' : 'Take strands away.',
+        `A knotted band takes ${STRAND_LIMITS.min} to ${STRAND_LIMITS.max} strands; this one has ${strands}.`,
+        strands < STRAND_LIMITS.min ? 'Add strands, or fold them.' : 'Remove strands.',
         'rows',
       ),
     ];
@@ -91,7 +91,7 @@ export function patternFaults({ lay, rows }: FlossPattern, strands: number): Adv
       fault(
         'floss.odd',
         'A repeat of crossings has an even number of rows, so that the next begins in the same places.',
-        'Add a row or take one away.',
+        'Add or remove a row.',
         'rows',
       ),
     ];
@@ -116,7 +116,7 @@ export function patternFaults({ lay, rows }: FlossPattern, strands: number): Adv
       : [
           fault(
             'floss.sign',
-            `Row ${r + 1} has a knot “${strange}”, which no knot is called.`,
+            `Row ${r + 1} has a knot “${strange}”; there is no such knot.`,
             `Use ${[...signs].join(' ')}.`,
             path,
           ),

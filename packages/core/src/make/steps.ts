@@ -13,7 +13,7 @@ const TRY_ON_CLOSE = onceStep(
   'tie',
   'try-on-close',
   'Try it on before it is closed',
-  'Lay it round the wearer and hold the ends together. Too long or too short can be mended now; once the closure is tied it cannot.',
+  'Lay it round the wearer and hold the ends together. Too long or too short can be put right now; once the closure is tied it cannot.',
   { kind: 'worn' },
 );
 

@@ -110,7 +110,7 @@ function readNumber(text: string): readonly [NumberToken, string] {
 }
 
 function fractionToken(whole: number, top: number, bottom: number, text: string): NumberToken {
-  if (bottom === 0) fail('unreadable', `“${text}” divides by nought.`);
+  if (bottom === 0) fail('unreadable', `“${text}” divides by zero.`);
   return {
     value: whole + top / bottom,
     fraction: { denominator: bottom },

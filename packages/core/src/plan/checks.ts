@@ -14,7 +14,7 @@ import { girthOf } from '../piece/sites.js';
 import type { Counters, FitPlan } from './plan-types.js';
 import { cordNamed, laid, partNamed, say, size, type Saying } from '../measure/saying.js';
 
-/** Diameter in mm of the cylinder that small parts are tried with. Source: 16 CFR 1501.4. */
+/** Diameter in mm of the cylinder that small parts are tested with. Source: 16 CFR 1501.4. */
 const SMALL_PARTS = 31.7;
 
 const present = <T>(value: T | null | undefined): value is T =>
@@ -116,7 +116,7 @@ function checkStrands(piece: Piece): (Advice | null)[] {
   const legs = piece.strands.flatMap((strand) => strand.legs);
   return [
     piece.parts.length === 0
-      ? error('parts.none', 'Nothing lies between the ends yet.', 'Add a part.', 'parts')
+      ? error('parts.none', 'There is nothing between the ends yet.', 'Add a part.', 'parts')
       : null,
     legs.length === 0
       ? error('strands.none', 'The piece has no cord.', 'Add a strand.', 'strands')
@@ -142,7 +142,7 @@ function idleCords(piece: Piece): Advice[] {
             code: 'strands.idle',
             severity: 'warning',
             message: say`Of the cords, ${cordNamed({ strand: i + 1, cord })} is laid in where it is first tied with, but no part is tied.`,
-            remedy: 'Add a part that it ties, or take the cord away.',
+            remedy: 'Add a part that it ties, or remove the cord.',
             path: `strands[${i}]`,
           },
         ]
@@ -178,7 +178,7 @@ export function checkPassages(
         ? {
             code: 'passage.needle',
             severity: 'note',
-            message: say`${times} take${runs.length === 1 ? 's' : ''} ${size(loose)}; through ${what} (${size(hole)}) ${runs.length === 1 ? 'it goes' : 'they go'} only squeezed.`,
+            message: say`${times} take${runs.length === 1 ? 's' : ''} ${size(loose)}; ${runs.length === 1 ? 'it goes' : 'they go'} through ${what} (${size(hole)}) only when squeezed.`,
             remedy:
               'Use a needle or a thread to pull by, or cut the end to a point and stiffen it.',
             path,
@@ -289,7 +289,7 @@ function checkWearer(piece: Piece, fit: FitPlan, counters: Counters): (Advice | 
       ? {
           code: 'wearer.small-parts',
           severity: 'note',
-          message: say`${small[0]!.name} fits into the cylinder of ${size(SMALL_PARTS)} that small parts are tried with.`,
+          message: say`${small[0]!.name} fits into the cylinder of ${size(SMALL_PARTS)} that small parts are tested with.`,
           remedy:
             'It is a small part for a child under three. Local rules say what follows from that.',
           path: 'beads',

@@ -116,7 +116,7 @@ export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
             code: 'work.full',
             severity: 'error' as const,
             message: 'The other parts and the closure already take all of the way round.',
-            remedy: 'Take something away, or choose a larger size.',
+            remedy: 'Remove something, or choose a larger size.',
             path: 'parts',
           },
         ]

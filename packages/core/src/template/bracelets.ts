@@ -212,7 +212,7 @@ export const BRACELETS: readonly Template[] = [
   {
     id: 'thick-cord',
     label: 'A thick cord glued into a clasp',
-    blurb: 'Large-hole beads between rubber rings.',
+    blurb: 'Large-hole beads between O-rings.',
     group: 'bracelet',
     make: (start) => {
       const ring: Draft = {

@@ -69,7 +69,7 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
               {
                 code: 'alternating.cords',
                 severity: 'error' as const,
-                message: `Beads alternate on two cords; here lie ${site.runs.length}.`,
+                message: `Beads alternate on two cords; there are ${site.runs.length} here.`,
                 remedy: 'Fold one strand, or take two.',
                 path: '',
               },

@@ -16,7 +16,7 @@ function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
     advice.push({
       code: 'chain.cords',
       severity: 'error',
-      message: `A chain is crocheted with one cord; here are ${runs}.`,
+      message: `A chain is crocheted with one cord; there are ${runs} here.`,
       remedy: 'Leave one single strand.',
       path: 'kind',
     });

@@ -93,7 +93,7 @@ export const endKnot: PartKind<EndKnotPart> = {
               {
                 code: 'end-knot.cords',
                 severity: 'error',
-                message: say`A ${inSentence(label)} is tied with ${cords[0]} to ${cords[1]} ends; here are ${n}.`,
+                message: say`A ${inSentence(label)} is tied with ${cords[0]} to ${cords[1]} ends; there are ${n} here.`,
                 remedy: n < cords[0] ? 'Add a strand, or fold one.' : 'Choose a stopper knot.',
                 path: 'form',
               },
