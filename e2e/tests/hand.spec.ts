@@ -123,7 +123,7 @@ test('a log is mended, given a photo, made again, and made into a new piece', as
   await page.getByRole('button', { name: 'Correct the log' }).click();
   const file = page.getByTestId('photo-file');
   await file.setInputFiles({ name: 'notes.txt', mimeType: 'text/plain', buffer: Buffer.from('x') });
-  await expect(page.getByRole('alert')).toContainText('no JPEG, PNG or WebP picture');
+  await expect(page.getByRole('alert')).toContainText('not a JPEG, PNG or WebP picture');
   await file.setInputFiles({
     name: 'huge.png',
     mimeType: 'image/png',

@@ -78,7 +78,7 @@ test('a picture is worked out in the worker and laid on the loom', async ({ page
     mimeType: 'image/png',
     buffer: Buffer.from('no picture'),
   });
-  await expect(dialog.getByRole('alert')).toContainText('no picture that can be read');
+  await expect(dialog.getByRole('alert')).toContainText('not a picture that can be read');
   await dialog.getByTestId('picture-file').setInputFiles({
     name: 'block.png',
     mimeType: 'image/png',

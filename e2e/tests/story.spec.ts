@@ -13,7 +13,7 @@ test('from a wrist to a cut list to a logged bracelet', async ({ page, server })
     await wrist.press('Enter');
     await expect(wrist).toHaveValue('18.4 cm');
     await page.getByRole('radio', { name: 'Half an inch' }).click();
-    await expect(page.getByText('Inside circumference')).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Inside circumference/ })).toBeVisible();
     await saved(page);
     const { piece } = await stored(server, 'Story');
     expect(piece.wearer.wrist).toBeCloseTo(184.15, 6);

@@ -1,33 +1,44 @@
 import { ChakraProvider } from '@chakra-ui/react';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { lazy, Suspense, useEffect } from 'react';
+import { useEffect } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { queryClient } from './api/queries';
 import { ArrowHead } from './bench/shapes';
-import { PieceRoute } from './pages/piece/piece-route';
-import { BookPage } from './pages/book/book-page';
-import { HandPage } from './pages/hand/hand-page';
-import { ErrorBoundary } from './shell/error-boundary';
 import { NotFound } from './frame/not-found';
 import { RouteFault } from './frame/route-fault';
-import { Loading } from './shell/states';
-import { Toaster } from './shell/toaster';
-import { CutStage } from './stages/cut/cut-stage';
-import { FinishStage } from './stages/finish/finish-stage';
-import { FitStage } from './stages/fit/fit-stage';
-import { loadOwnCord } from './stash/cord-picker';
-import { LayoutStage } from './stages/layout/layout-stage';
-import { MakeStage } from './stages/make/make-stage';
-import { system } from './theme/system';
 import { WorkshopPage } from './pages/workshop/workshop-page';
+import { ErrorBoundary } from './shell/error-boundary';
+import { fetchAhead, later } from './shell/later';
+import { Toaster } from './shell/toaster';
+import { system } from './theme/system';
 
-// Forms with the server's own rules bring a large library; it comes after the first page.
-const loadLog = () => import('./stages/log/log-stage');
-const LogStage = lazy(() => loadLog().then((module) => ({ default: module.LogStage })));
-const LazyLogStage = () => (
-  <Suspense fallback={<Loading what="Opening the log" />}>
-    <LogStage />
-  </Suspense>
+// The workshop is the first page; all else comes when it is wanted.
+const PieceRoute = later(
+  () => import('./pages/piece/piece-route').then((m) => m.PieceRoute),
+  'Fetching the bench',
+);
+const BookPage = later(
+  () => import('./pages/book/book-page').then((m) => m.BookPage),
+  'Opening the book',
+);
+const HandPage = later(
+  () => import('./pages/hand/hand-page').then((m) => m.HandPage),
+  'Looking at your makes',
+);
+const FitStage = later(() => import('./stages/fit/fit-stage').then((m) => m.FitStage), 'Fit');
+const LayoutStage = later(
+  () => import('./stages/layout/layout-stage').then((m) => m.LayoutStage),
+  'Lay out',
+);
+const CutStage = later(() => import('./stages/cut/cut-stage').then((m) => m.CutStage), 'Cut');
+const MakeStage = later(() => import('./stages/make/make-stage').then((m) => m.MakeStage), 'Make');
+const FinishStage = later(
+  () => import('./stages/finish/finish-stage').then((m) => m.FinishStage),
+  'Finish',
+);
+const LogStage = later(
+  () => import('./stages/log/log-stage').then((m) => m.LogStage),
+  'Opening the log',
 );
 
 const router = createBrowserRouter([
@@ -43,7 +54,7 @@ const router = createBrowserRouter([
       { path: 'cut', element: <CutStage /> },
       { path: 'make', element: <MakeStage /> },
       { path: 'finish', element: <FinishStage /> },
-      { path: 'log', element: <LazyLogStage /> },
+      { path: 'log', element: <LogStage /> },
     ],
   },
   { path: '/book', element: <BookPage />, errorElement: <RouteFault /> },
@@ -51,10 +62,13 @@ const router = createBrowserRouter([
   { path: '*', element: <NotFound /> },
 ]);
 
+/** The first page has a moment to itself, in ms. */
+const FIRST = 1500;
+
 export function App() {
-  // Fetched while the server is surely there, so that a make can be logged when it is not.
+  // Fetched while the server is surely there, so that a make goes on when it is not.
   useEffect(() => {
-    const timer = setTimeout(() => void Promise.allSettled([loadLog(), loadOwnCord()]), 3000);
+    const timer = setTimeout(() => void fetchAhead(), FIRST);
     return () => clearTimeout(timer);
   }, []);
   return (

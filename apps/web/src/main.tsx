@@ -1,4 +1,3 @@
-import 'reflect-metadata';
 import '@fontsource-variable/rosario/wght.css';
 import './theme/base.css';
 import { createRoot } from 'react-dom/client';

@@ -66,9 +66,9 @@ const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string]
   ],
 ];
 
-export function Help({ open, onClose }: { readonly open: boolean; readonly onClose: () => void }) {
+export function Help({ onClose }: { readonly onClose: () => void }) {
   return (
-    <Modal open={open} onClose={onClose} title="Keys" size="wide">
+    <Modal open onClose={onClose} title="Keys" size="wide">
       <Flex direction="column" gap="6">
         {SHORTCUTS.map(([heading, keys]) => (
           <Box key={heading}>

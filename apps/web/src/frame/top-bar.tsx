@@ -4,11 +4,15 @@ import { BookOpen, CircleHelp, Hand, Moon, Settings as SettingsIcon, Sun } from 
 import { Button } from '../shell/button';
 import { useState, type ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
-import { SettingsDialog } from '../settings/settings-dialog';
 import { useDevice } from '../device/device-store';
 import { useColourMode } from '../theme/colour-mode';
-import { Help } from './help';
+import { later } from '../shell/later';
 import { useHotkeys } from '../shell/use-hotkeys';
+
+const Help = later(() => import('./help').then((m) => m.Help));
+const SettingsDialog = later(() =>
+  import('../settings/settings-dialog').then((m) => m.SettingsDialog),
+);
 
 function Mark() {
   return (
@@ -101,8 +105,8 @@ export function TopBar({ children }: { readonly children?: ReactNode }) {
           <SettingsIcon size={19} />
         </ToolButton>
       </Flex>
-      <Help open={open === 'help'} onClose={() => setOpen(null)} />
-      <SettingsDialog open={open === 'settings'} onClose={() => setOpen(null)} />
+      {open === 'help' && <Help onClose={() => setOpen(null)} />}
+      {open === 'settings' && <SettingsDialog onClose={() => setOpen(null)} />}
     </Flex>
   );
 }

@@ -1,9 +1,10 @@
 import { Flex, Text } from '@chakra-ui/react';
 import type { FlossPart, Piece } from '@coiled-strand/core';
-import { lazy, Suspense, useId, useMemo, useState } from 'react';
+import { useId, useMemo, useState } from 'react';
 import { usePieceDocument } from '../piece/piece-store';
 import { Button } from '../shell/button';
-import { loadOwnCord } from '../stash/cord-picker';
+import { later } from '../shell/later';
+import { OwnCordDialog } from '../stash/dialogs';
 import { ColourDrag } from './colour-drag';
 import { FaultBar } from './fault-bar';
 import { LoomCanvas } from './loom-canvas';
@@ -15,11 +16,8 @@ import { useLoom } from './use-loom';
 import { ViewBar, type Sight } from './view-bar';
 import { loomView, zoomFor } from './view';
 
-const ReadyDialog = lazy(() => import('./ready-dialog').then((m) => ({ default: m.ReadyDialog })));
-const PictureDialog = lazy(() =>
-  import('./picture-dialog').then((m) => ({ default: m.PictureDialog })),
-);
-const OwnCordDialog = lazy(() => loadOwnCord().then((m) => ({ default: m.OwnCordDialog })));
+const ReadyDialog = later(() => import('./ready-dialog').then((m) => m.ReadyDialog));
+const PictureDialog = later(() => import('./picture-dialog').then((m) => m.PictureDialog));
 
 interface Props {
   /** Id of the band. */
@@ -89,20 +87,18 @@ function BandLoom({ piece, part }: BandProps) {
           </Button>
         </Flex>
       </Flex>
-      <Suspense fallback={null}>
-        {dialog === 'ready' && <ReadyDialog part={part} onClose={close} />}
-        {dialog === 'picture' && <PictureDialog part={part} onClose={close} />}
-        {dialog === 'colour' && own[0] && (
-          <OwnCordDialog
-            start={own[0]}
-            onClose={close}
-            onDone={(cord) => {
-              hand.setBrush(cord);
-              close();
-            }}
-          />
-        )}
-      </Suspense>
+      {dialog === 'ready' && <ReadyDialog part={part} onClose={close} />}
+      {dialog === 'picture' && <PictureDialog part={part} onClose={close} />}
+      {dialog === 'colour' && own[0] && (
+        <OwnCordDialog
+          start={own[0]}
+          onClose={close}
+          onDone={(cord) => {
+            hand.setBrush(cord);
+            close();
+          }}
+        />
+      )}
     </ColourDrag>
   );
 }

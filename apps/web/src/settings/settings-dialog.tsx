@@ -37,12 +37,11 @@ const END_FIELDS: readonly { kind: EndKind; label: string }[] = [
 ];
 
 interface Props {
-  readonly open: boolean;
   readonly onClose: () => void;
 }
 
 /** How this workshop measures and works, and how large things are on this screen. */
-export function SettingsDialog({ open, onClose }: Props) {
+export function SettingsDialog({ onClose }: Props) {
   const { data } = useWorkshop();
   const change = useChangeSettings();
   const theme = useDevice((device) => device.theme);
@@ -51,7 +50,7 @@ export function SettingsDialog({ open, onClose }: Props) {
   const { settings } = data;
   const set = (more: Partial<SettingsDto>): void => change.mutate({ ...settings, ...more });
   return (
-    <Modal open={open} onClose={onClose} title="Settings" size="wide">
+    <Modal open onClose={onClose} title="Settings" size="wide">
       <Flex direction="column" gap="6">
         <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
           <SelectField

@@ -1,14 +1,12 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { Button } from '../shell/button';
 import { CORD_KIND_FACTS, type Cord } from '@coiled-strand/core';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { useCords } from '../api/queries';
 import { SelectField } from '../fields/select-field';
 import { sameDocument } from '../piece/differences';
+import { OwnCordDialog } from './dialogs';
 import { StrandBadge } from '../piece/strand-badge';
-
-export const loadOwnCord = () => import('./own-cord-dialog');
-const OwnCordDialog = lazy(() => loadOwnCord().then((m) => ({ default: m.OwnCordDialog })));
 
 const OWN = 'own';
 
@@ -55,16 +53,14 @@ export function CordPicker({ role, number, cord, onChange }: Props) {
         </Flex>
       </Box>
       {entering && (
-        <Suspense fallback={null}>
-          <OwnCordDialog
-            start={cord}
-            onClose={() => setEntering(false)}
-            onDone={(next) => {
-              onChange(next);
-              setEntering(false);
-            }}
-          />
-        </Suspense>
+        <OwnCordDialog
+          start={cord}
+          onClose={() => setEntering(false)}
+          onDone={(next) => {
+            onChange(next);
+            setEntering(false);
+          }}
+        />
       )}
     </Flex>
   );

@@ -1,8 +1,9 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { Plus } from 'lucide-react';
 import { useHandView } from '../../api/queries';
 import { Button } from '../../shell/button';
+import { later } from '../../shell/later';
 import { Fault, Loading } from '../../shell/states';
 import { Page } from '../../frame/page';
 import { LessonRow } from './lesson-row';
@@ -10,8 +11,9 @@ import { SetAsideRow } from './evidence-row';
 import { SwatchDialog } from './swatch-dialog';
 
 // The charts bring a large library; nothing else waits for it.
-const PredictedActual = lazy(() =>
-  import('./predicted-actual').then((module) => ({ default: module.PredictedActual })),
+const PredictedActual = later(
+  () => import('./predicted-actual').then((m) => m.PredictedActual),
+  'Drawing the chart',
 );
 
 /** What was learnt of this maker's hand, and what it rests on. */
@@ -52,9 +54,7 @@ export function HandPage() {
       )}
       {lessons.length > 0 && (
         <>
-          <Suspense fallback={<Loading what="Drawing the chart" />}>
-            <PredictedActual lessons={lessons} />
-          </Suspense>
+          <PredictedActual lessons={lessons} />
           <Box mt="8">
             {lessons.map((lesson) => (
               <LessonRow

@@ -10,11 +10,13 @@ import { MiniPiece } from '../../bench/mini-piece';
 import type { StageId } from '../../piece/stages';
 import { waitsFor } from '../../piece/stage-status';
 import { useUnits } from '../../settings/use-units';
+import { later } from '../../shell/later';
 import { Fault, Loading } from '../../shell/states';
 import { toaster } from '../../shell/toaster';
 import { Page } from '../../frame/page';
-import { ImportDialog } from './import-dialog';
-import { NewPieceDialog } from './new-piece-dialog';
+
+const ImportDialog = later(() => import('./import-dialog').then((m) => m.ImportDialog));
+const NewPieceDialog = later(() => import('./new-piece-dialog').then((m) => m.NewPieceDialog));
 
 /** The pieces on the bench. */
 export function WorkshopPage() {

@@ -2,19 +2,16 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { useDraggable } from '@dnd-kit/core';
 import type { Bead } from '@coiled-strand/core';
 import { Plus } from 'lucide-react';
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { BeadPicture } from '../../bench/bead-picture';
 import { useSelection } from '../../bench/selection-store';
 import type { DraggedBead } from '../../piece/bead-drag';
 import { stringBead } from '../../piece/part-edits';
 import { useStage } from '../../piece/stage-context';
 import { Button } from '../../shell/button';
+import { OwnBeadDialog } from '../../stash/dialogs';
 import { ToolButton } from '../../shell/tool-button';
 import { useBeadChoices } from './use-bead-choices';
-
-const OwnBeadDialog = lazy(() =>
-  import('../../stash/own-bead-dialog').then((m) => ({ default: m.OwnBeadDialog })),
-);
 
 /** The bead tray: to be dragged on to the bench, or added by a tap. */
 export function BeadsPane() {
@@ -57,11 +54,7 @@ export function BeadsPane() {
       {choices.length === 0 && (
         <Text color="muted">No bead is in the tray yet. Enter the first one by its measures.</Text>
       )}
-      {entering && (
-        <Suspense fallback={null}>
-          <OwnBeadDialog onClose={() => setEntering(false)} />
-        </Suspense>
-      )}
+      {entering && <OwnBeadDialog onClose={() => setEntering(false)} />}
     </Box>
   );
 }

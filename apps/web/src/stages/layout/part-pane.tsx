@@ -11,7 +11,7 @@ import {
   pluralOf,
 } from '@coiled-strand/core';
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Repeat, Trash2 } from 'lucide-react';
-import { lazy, Suspense, useMemo } from 'react';
+import { useMemo } from 'react';
 import { useSelection } from '../../bench/selection-store';
 import { Answer } from '../../piece/answers';
 import {
@@ -23,12 +23,13 @@ import {
 } from '../../piece/part-edits';
 import { useStage } from '../../piece/stage-context';
 import { useUnits } from '../../settings/use-units';
+import { later } from '../../shell/later';
 import { ToolButton } from '../../shell/tool-button';
 import { FieldInputs } from './field-inputs';
 import { PartRoles } from './part-roles';
 import { Passages } from './passages';
 
-const Loom = lazy(() => import('../../loom/loom').then((m) => ({ default: m.Loom })));
+const Loom = later(() => import('../../loom/loom').then((m) => m.Loom), 'Setting up the loom');
 
 /** The selected part: its numbers with their reasons, and everything that can be set. */
 export function PartPane() {
@@ -107,11 +108,7 @@ function Inspector({ piece, part, index, planned }: InspectorProps) {
         </Heading>
         <Actions id={part.id} index={index} count={piece.parts.length} />
       </Flex>
-      {part.kind === 'knotted-floss' && (
-        <Suspense fallback={<Box minH="200px" />}>
-          <Loom key={part.id} id={part.id} />
-        </Suspense>
-      )}
+      {part.kind === 'knotted-floss' && <Loom key={part.id} id={part.id} />}
       {planned && <Numbers part={planned} site={site} />}
       <FieldInputs
         fields={kind.fields}
