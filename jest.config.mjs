@@ -40,6 +40,9 @@ const project = (displayName, rootDir, more = {}) => ({
 export default {
   // By default one core is left idle; with two, that is half of the machine.
   maxWorkers: '100%',
+  // Modules of a test file are kept by Node after it. A worker grown larger takes so long to leave that it
+  // would have to be killed; one that is begun anew is small.
+  workerIdleMemoryLimit: '800MB',
   // Whole panes are rendered and typed into; a busy machine takes its time for that.
   testTimeout: 60_000,
   projects: [

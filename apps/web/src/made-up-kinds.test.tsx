@@ -11,8 +11,6 @@ import type {
   Point,
   Primitive,
 } from '@coiled-strand/core';
-import { screen } from '@testing-library/react';
-import userEvent from '@testing-library/user-event';
 
 // A part and a closure that no maker has heard of. What is written in this file is all that is known of
 // them: everything else must ask the face, and nothing may ask for them by name.
@@ -203,6 +201,9 @@ jest.unstable_mockModule('../../../packages/core/src/closure/registry.js', () =>
   CLOSURE_KINDS: [...real.CLOSURE_KINDS, magnet],
   closureKind: (type: string) => (type === magnet.entry.type ? magnet : real.closureKind(type)),
 }));
+// All that is set anew: the page must not be rendered by one React and watched by another.
+const { screen } = await import('@testing-library/react');
+const { default: userEvent } = await import('@testing-library/user-event');
 const core = await import('@coiled-strand/core');
 const { PieceFileDto, validateAs } = await import('@coiled-strand/contract');
 const { pieceNow, renderStage } = await import('./testing');
