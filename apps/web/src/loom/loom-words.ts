@@ -1,4 +1,5 @@
 import {
+  inSentence,
   CROSSING_FACTS,
   crossingOf,
   firstPlace,
@@ -37,7 +38,7 @@ export function tellKnot(
   const sign = part.rows[at.row]?.[at.knot];
   if (sign === undefined) return '';
   const crossing = crossingOf(part.lay, at.row, sign);
-  const where = `Row ${at.row + 1} of ${part.rows.length}, knot ${at.knot + 1}: ${CROSSING_FACTS[crossing].label.toLowerCase()}`;
+  const where = `Row ${at.row + 1} of ${part.rows.length}, knot ${at.knot + 1}: ${inSentence(CROSSING_FACTS[crossing].label)}`;
   const k = knotIndex(sim, part, at);
   if (k < 0) return `${where}.`;
   const name = (s: number): string => `strand ${runs[s]!.strand} (${runs[s]!.cord.colour.name})`;

@@ -1,3 +1,4 @@
+import { inSentence } from '@coiled-strand/core';
 import { Box, Flex, Popover, Portal, Text } from '@chakra-ui/react';
 import { Button } from '../shell/button';
 import type { Cord, Plan, PlanResult, Reason, StrandPlan } from '@coiled-strand/core';
@@ -141,7 +142,7 @@ function rangeLine({ fit }: Plan, units: Units): string {
   const passing = pass
     ? ` (the ${pass.what} is ${units.size(pass.mm)}${pass.estimated ? ', estimated' : ''})`
     : '';
-  return `${first.label} ${units.size(first.circumference)}, ${last.label.toLowerCase()} ${units.size(last.circumference)}${passing}`;
+  return `${first.label} ${units.size(first.circumference)}, ${inSentence(last.label)} ${units.size(last.circumference)}${passing}`;
 }
 
 /** What a maker counts: beads on both sides, pieces of each, findings to have ready. */

@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { Button } from '../shell/button';
 import {
+  inSentence,
   doneByPart,
   drawBench,
   firstSideFor,
@@ -181,7 +182,7 @@ function Stretch({ frame, piece, plan }: StretchProps) {
   return (
     <LengthHandle
       frame={frame}
-      label={`Length of ${entry.label.toLowerCase()}`}
+      label={`Length of ${inSentence(entry.label)}`}
       start={place.start}
       length={place.layout.length}
       min={LENGTHS.min}

@@ -1,5 +1,11 @@
 import type { PieceView } from '@coiled-strand/contract';
-import { closureKind, type Piece, type Plan, type PlanResult } from '@coiled-strand/core';
+import {
+  inSentence,
+  closureKind,
+  type Piece,
+  type Plan,
+  type PlanResult,
+} from '@coiled-strand/core';
 import type { Units } from '../settings/use-units';
 import { countsOf } from './counts';
 import type { StageId } from './stages';
@@ -27,9 +33,7 @@ const cutsOf = (plan: Plan, units: Units): string => {
 
 /** What there is most of, and how it closes. */
 function laidOut(piece: Piece, plan: Plan): string {
-  return [...countsOf(plan, 2), closureKind(piece.closure.type).entry.label.toLowerCase()].join(
-    ', ',
-  );
+  return [...countsOf(plan, 2), inSentence(closureKind(piece.closure.type).entry.label)].join(', ');
 }
 
 /** One line a stage: what it says already, or what it still needs. */

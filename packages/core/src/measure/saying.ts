@@ -97,16 +97,25 @@ export function say(
 export const listed = (sayings: readonly Saying[], between = ', '): Saying =>
   join(...sayings.flatMap((saying, i) => (i === 0 ? [saying] : [between, saying])));
 
-/** The same saying with another first letter, where it begins with a text. */
-function beginning(saying: Saying, letter: (first: string) => string): Saying {
+/** The same saying with another beginning, where it begins with a text. */
+function beginning(saying: Saying, change: (text: string) => string): Saying {
   const [first = '', ...rest] = segmentsOf(saying);
-  return typeof first === 'string'
-    ? join(letter(first.slice(0, 1)) + first.slice(1), rest)
-    : saying;
+  return typeof first === 'string' ? join(change(first), rest) : saying;
 }
 
-/** The same saying inside a sentence: its first letter small. */
-export const inSentence = (saying: Saying): Saying => beginning(saying, (a) => a.toLowerCase());
+/**
+ * The same saying inside a sentence: its first letter small, but for a letter that stands for a shape.
+ *
+ * @example inSentence('Slider of a Turk’s head') // 'slider of a Turk’s head'
+ * @example inSentence('O-ring') // 'O-ring'
+ */
+export function inSentence(text: string): string;
+export function inSentence(saying: Saying): Saying;
+export function inSentence(saying: Saying): Saying {
+  return beginning(saying, (text) =>
+    text[1] === '-' ? text : text.slice(0, 1).toLowerCase() + text.slice(1),
+  );
+}
 
 /** Whether two sayings say the same. */
 export const sameSaying = (a: Saying, b: Saying): boolean =>

@@ -1,6 +1,6 @@
 import { Box, Grid, Text } from '@chakra-ui/react';
 import type { Evidence } from '@coiled-strand/contract';
-import { PART_KINDS, type Lesson } from '@coiled-strand/core';
+import { inSentence, PART_KINDS, type Lesson } from '@coiled-strand/core';
 import {
   Chart,
   Legend,
@@ -51,7 +51,7 @@ export function PredictedActual({ lessons }: { readonly lessons: readonly Lesson
         return make.outcome.cords.map(({ predicted, actual, label }) => ({
           x: predicted / 10,
           y: actual / 10,
-          label: `${make.piece.name}, make ${make.number}, ${label.toLowerCase()}`,
+          label: `${make.piece.name}, make ${make.number}, ${inSentence(label)}`,
         }));
       });
       return points.length > 0 ? [{ label: kind.entry.label, points }] : [];

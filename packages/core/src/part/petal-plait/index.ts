@@ -16,7 +16,7 @@ import { straightRuns, strokeOf } from '../../knot/stroke.js';
 import { edgeBumps, plainEdge } from '../../knot/edge.js';
 import { edgeOfPlait, plaitStrokes } from '../plait/drawing.js';
 import { plaitingOf, plaitUses, tooFew, type Plaiting } from '../plait/model.js';
-import { laid, say } from '../../measure/saying.js';
+import { laid, say, inSentence } from '../../measure/saying.js';
 
 /** A round plait of four from which a loop stands out at both sides after every few crossings. */
 export interface PetalPlaitPart extends PartBase {
@@ -181,7 +181,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
       sideOf: (unit, first) => ((unit * part.crossings) % 2 === 0 ? first : otherSide(first)),
       unitText: (unit) => {
         const [left, right] = outermost((unit + 1) * part.crossings);
-        return `Repeat ${unit + 1}: ${part.crossings} crossings, then petals with strands ${left + 1} and ${right + 1} (${PLAITS['four-round'].label.toLowerCase()}, counted from the left at the start).`;
+        return `Repeat ${unit + 1}: ${part.crossings} crossings, then petals with strands ${left + 1} and ${right + 1} (${inSentence(PLAITS['four-round'].label)}, counted from the left at the start).`;
       },
       cautions: [],
     },
