@@ -1,55 +1,30 @@
 import { BEAD_SHAPES, ID_PATTERN, type Bead, type PieceBead } from '@coiled-strand/core';
-import { Type } from 'class-transformer';
-import {
-  IsIn,
-  IsInt,
-  IsNotEmpty,
-  IsNumber,
-  IsOptional,
-  IsString,
-  Matches,
-  Max,
-  MaxLength,
-  Min,
-  ValidateNested,
-} from 'class-validator';
+import { IsIn, IsOptional, Matches } from 'class-validator';
 import { ColourDto } from './cord.dto.js';
-import { IsDefinedObject } from './is-defined-object.js';
+import { IsA, IsCount, IsMeasure, IsName } from './rules.js';
 
 export class BeadDto implements Bead {
-  @IsString()
-  @IsNotEmpty()
-  @MaxLength(80)
+  @IsName()
   name!: string;
 
   @IsIn(BEAD_SHAPES)
   shape!: Bead['shape'];
 
-  @IsNumber()
-  @Min(0.1)
-  @Max(200)
+  @IsMeasure(0.1, 200)
   length!: number;
 
-  @IsNumber()
-  @Min(0.1)
-  @Max(200)
+  @IsMeasure(0.1, 200)
   height!: number;
 
-  @IsNumber()
-  @Min(0.05)
-  @Max(100)
+  @IsMeasure(0.05, 100)
   hole!: number;
 
-  @IsDefinedObject()
-  @ValidateNested()
-  @Type(() => ColourDto)
+  @IsA(() => ColourDto)
   colour!: ColourDto;
 
   /** Pieces in hand. */
   @IsOptional()
-  @IsInt()
-  @Min(0)
-  @Max(1_000_000)
+  @IsCount(0, 1_000_000)
   count?: number;
 }
 

@@ -1,8 +1,9 @@
 import { CLOSURE_KINDS, type Closure, type ClosureBase } from '@coiled-strand/core';
 import { Type } from 'class-transformer';
-import { IsIn, IsNotEmpty, IsString, MaxLength, ValidateNested } from 'class-validator';
+import { IsIn, ValidateNested } from 'class-validator';
 import { classNameOf, dtoOf } from './dto-of-fields.js';
 import { IsDefinedObject } from './is-defined-object.js';
+import { IsName } from './rules.js';
 
 /** What all closures have; one of an unknown type is checked by this alone, and refused for its type. */
 export class ClosureDto implements ClosureBase {
@@ -27,9 +28,7 @@ export const IsClosure = (): PropertyDecorator => (target, key) => {
 
 /** A closure kept on the workshop's list: a buckle, a button, a clasp. */
 export class FittingDto {
-  @IsString()
-  @IsNotEmpty()
-  @MaxLength(80)
+  @IsName()
   name!: string;
 
   @IsClosure()

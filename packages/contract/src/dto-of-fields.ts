@@ -1,23 +1,20 @@
 import { ID_PATTERN, MAX_ROW, MAX_ROWS, STRAND_LIMITS, type Field } from '@coiled-strand/core';
-import { Type, type ClassConstructor } from 'class-transformer';
+import { type ClassConstructor } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
   IsArray,
   IsIn,
   IsInt,
-  IsNotEmpty,
-  IsNumber,
   IsString,
   Matches,
   Max,
   MaxLength,
   Min,
   ValidateIf,
-  ValidateNested,
 } from 'class-validator';
 import { CordDto } from './cord.dto.js';
-import { IsDefinedObject } from './is-defined-object.js';
+import { IsA, IsCount, IsMeasure, IsName } from './rules.js';
 
 const COLOUR = /^#[0-9a-f]{6}$/i;
 const PART_RUNS = 99;
@@ -26,16 +23,16 @@ const PART_RUNS = 99;
 function rulesOf(field: Field): PropertyDecorator[] {
   switch (field.type) {
     case 'length':
-      return [...nullable(field), IsNumber(), Min(field.min), Max(field.max)];
+      return [...nullable(field), IsMeasure(field.min, field.max)];
     case 'count':
-      return [...nullable(field), IsInt(), Min(field.min), Max(field.max)];
+      return [...nullable(field), IsCount(field.min, field.max)];
     case 'choice':
       return [
         ...(field.optional ? [orAbsent(field.key)] : []),
         IsIn(field.choices.map((choice) => choice.id)),
       ];
     case 'text':
-      return [IsString(), IsNotEmpty(), MaxLength(80)];
+      return [IsName()];
     case 'colour':
       return [Matches(COLOUR, { message: `${field.key} must be a colour such as #5b6b78` })];
     case 'bead':
@@ -48,7 +45,7 @@ function rulesOf(field: Field): PropertyDecorator[] {
         Matches(ID_PATTERN, { each: true, message: `${field.key} must be ids of beads` }),
       ];
     case 'cord':
-      return [IsDefinedObject(), ValidateNested(), Type(() => CordDto)];
+      return [IsA(() => CordDto)];
     case 'weave':
       return [
         IsArray(),

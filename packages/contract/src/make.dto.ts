@@ -1,25 +1,15 @@
 import type { StepPlace } from '@coiled-strand/core';
 import { Type } from 'class-transformer';
 import {
-  ArrayMaxSize,
-  ArrayMinSize,
-  IsArray,
   IsBoolean,
   IsIn,
-  IsInt,
   IsISO8601,
-  IsNotEmpty,
-  IsNumber,
   IsOptional,
-  IsString,
   IsUUID,
-  Max,
-  MaxLength,
-  Min,
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import { IsDefinedObject } from './is-defined-object.js';
+import { IsA, IsCount, IsListOf, IsMeasure, IsName, IsText } from './rules.js';
 
 /** A device may have been away for a year. */
 const MOST_AGO = 366 * 24 * 60 * 60 * 1000;
@@ -27,28 +17,20 @@ const MOST_SECONDS = 60 * 60 * 24 * 60;
 
 /** Time at the bench by stage, in seconds. */
 export class StageSecondsDto {
-  @IsNumber()
-  @Min(0)
-  @Max(MOST_SECONDS)
+  @IsMeasure(0, MOST_SECONDS)
   prepare!: number;
 
-  @IsNumber()
-  @Min(0)
-  @Max(MOST_SECONDS)
+  @IsMeasure(0, MOST_SECONDS)
   tie!: number;
 
-  @IsNumber()
-  @Min(0)
-  @Max(MOST_SECONDS)
+  @IsMeasure(0, MOST_SECONDS)
   finish!: number;
 }
 
 /** A wait that was begun: glue, dye, oil, sealing. */
 export class TimerDto {
   /** The step it belongs to. */
-  @IsString()
-  @IsNotEmpty()
-  @MaxLength(80)
+  @IsName()
   step!: string;
 
   /** Null where it was stopped. */
@@ -59,22 +41,16 @@ export class TimerDto {
 
 /** A place in a make: so many units of a step are done. */
 export class StepPlaceDto implements StepPlace {
-  @IsString()
-  @IsNotEmpty()
-  @MaxLength(80)
+  @IsName()
   step!: string;
 
-  @IsInt()
-  @Min(0)
-  @Max(1_000_000)
+  @IsCount(0, 1_000_000)
   unit!: number;
 }
 
 export class ProgressDto {
   /** Where the make stands: everything before it is done. */
-  @IsDefinedObject()
-  @ValidateNested()
-  @Type(() => StepPlaceDto)
+  @IsA(() => StepPlaceDto)
   at!: StepPlaceDto;
 
   /**
@@ -82,16 +58,12 @@ export class ProgressDto {
    * day, since clocks differ. Nought when left out.
    */
   @IsOptional()
-  @IsNumber()
-  @Min(0)
-  @Max(MOST_AGO)
+  @IsMeasure(0, MOST_AGO)
   ago?: number;
 
   /** Which device says so, for the time at the bench that it counts. */
   @IsOptional()
-  @IsString()
-  @IsNotEmpty()
-  @MaxLength(60)
+  @IsName(60)
   device?: string;
 
   /** All time that this device has counted for this make. */
@@ -102,10 +74,7 @@ export class ProgressDto {
 
   /** Timers that this device began or stopped; others stay. */
   @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(40)
-  @ValidateNested({ each: true })
-  @Type(() => TimerDto)
+  @IsListOf(() => TimerDto, 0, 40)
   timers?: TimerDto[];
 }
 
@@ -123,15 +92,11 @@ export class BeginMakeDto {
 
 export class CordRecordDto {
   /** Length cut, in mm. */
-  @IsNumber()
-  @Min(1)
-  @Max(100_000)
+  @IsMeasure(1, 100_000)
   cut!: number;
 
   /** Everything left over, in mm. */
-  @IsNumber()
-  @Min(0)
-  @Max(100_000)
+  @IsMeasure(0, 100_000)
   leftover!: number;
 }
 
@@ -139,19 +104,13 @@ const MOST_MINUTES = 60 * 24 * 30;
 
 /** Time at the bench by stage, in minutes. */
 export class StageMinutesDto {
-  @IsNumber()
-  @Min(0)
-  @Max(MOST_MINUTES)
+  @IsMeasure(0, MOST_MINUTES)
   prepare!: number;
 
-  @IsNumber()
-  @Min(0)
-  @Max(MOST_MINUTES)
+  @IsMeasure(0, MOST_MINUTES)
   tie!: number;
 
-  @IsNumber()
-  @Min(0)
-  @Max(MOST_MINUTES)
+  @IsMeasure(0, MOST_MINUTES)
   finish!: number;
 }
 
@@ -165,36 +124,24 @@ export type Worn = (typeof WORN)[number];
 
 /** What was measured when the piece was finished. Lengths in mm. */
 export class MakeLogDto {
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(60)
-  @ValidateNested({ each: true })
-  @Type(() => CordRecordDto)
+  @IsListOf(() => CordRecordDto, 1, 60)
   cords!: CordRecordDto[];
 
   /** Length of the parts, without the closure. */
-  @IsNumber()
-  @Min(1)
-  @Max(5000)
+  @IsMeasure(1, 5000)
   length!: number;
 
   /** In all. */
-  @IsNumber()
-  @Min(0)
-  @Max(MOST_MINUTES)
+  @IsMeasure(0, MOST_MINUTES)
   minutes!: number;
 
   @IsOptional()
-  @IsDefinedObject()
-  @ValidateNested()
-  @Type(() => StageMinutesDto)
+  @IsA(() => StageMinutesDto)
   stages?: StageMinutesDto;
 
   /** Half knots, rows or hitches tied, where they were not as many as planned. */
   @IsOptional()
-  @IsInt()
-  @Min(1)
-  @Max(100_000)
+  @IsCount(1, 100_000)
   tied?: number;
 
   @IsOptional()
@@ -203,13 +150,11 @@ export class MakeLogDto {
 
   /** Who has it now. */
   @IsOptional()
-  @IsString()
-  @MaxLength(120)
+  @IsText(120)
   owner?: string;
 
   @IsOptional()
-  @IsString()
-  @MaxLength(4000)
+  @IsText(4000)
   note?: string;
 }
 
@@ -217,8 +162,6 @@ export class MakeLogDto {
 export class SetAsideDto {
   /** Why it does not count; null to let it count. */
   @ValidateIf((_, value) => value !== null)
-  @IsString()
-  @IsNotEmpty()
-  @MaxLength(400)
+  @IsName(400)
   reason!: string | null;
 }

@@ -26,59 +26,40 @@ import {
   IsArray,
   IsBoolean,
   IsIn,
-  IsInt,
-  IsNotEmpty,
-  IsNumber,
   IsOptional,
-  IsString,
-  Max,
-  MaxLength,
-  Min,
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
 import { PieceBeadDto } from './bead.dto.js';
 import { IsClosure } from './closure.dto.js';
 import { CordDto } from './cord.dto.js';
-import { IsDefinedObject } from './is-defined-object.js';
 import { PART_DTOS, PartDto } from './part.dto.js';
+import { IsA, IsCount, IsListOf, IsMeasure, IsName, IsText } from './rules.js';
 
 // The declared property types are the core's own, so that neither side can drift from the other.
 // Limits here only keep nonsense out; whether a value is plausible is the core's to say.
 
 export class WearerDto implements Wearer {
-  @IsString()
-  @IsNotEmpty({ message: 'name the wearer, or the size it is for' })
-  @MaxLength(80)
+  @IsName(80, 'name the wearer, or the size it is for')
   name!: string;
 
-  @IsNumber()
-  @Min(1)
-  @Max(2000)
+  @IsMeasure(1, 2000)
   wrist!: number;
 
   @IsOptional()
-  @IsNumber()
-  @Min(1)
-  @Max(2000)
+  @IsMeasure(1, 2000)
   hand?: number;
 
   @IsOptional()
-  @IsNumber()
-  @Min(1)
-  @Max(2000)
+  @IsMeasure(1, 2000)
   ankle?: number;
 
   @IsOptional()
-  @IsNumber()
-  @Min(1)
-  @Max(2000)
+  @IsMeasure(1, 2000)
   neck?: number;
 
   @IsOptional()
-  @IsNumber()
-  @Min(1)
-  @Max(2000)
+  @IsMeasure(1, 2000)
   head?: number;
 
   @IsOptional()
@@ -86,8 +67,7 @@ export class WearerDto implements Wearer {
   child?: boolean;
 
   @IsOptional()
-  @IsString()
-  @MaxLength(200)
+  @IsText(200)
   allergy?: string;
 }
 
@@ -96,9 +76,7 @@ export class EaseDto implements Ease {
   rule!: Ease['rule'];
 
   @IsOptional()
-  @IsNumber()
-  @Min(0)
-  @Max(100)
+  @IsMeasure(0, 100)
   amount?: number;
 }
 
@@ -106,22 +84,16 @@ export class WearDto implements Wear {
   @IsIn(WEAR_SITES)
   site!: Wear['site'];
 
-  @IsInt()
-  @Min(1)
-  @Max(6)
+  @IsCount(1, 6)
   turns!: number;
 
   @ValidateIf((wear: WearDto) => wear.length !== null)
-  @IsNumber()
-  @Min(20)
-  @Max(3000)
+  @IsMeasure(20, 3000)
   length!: number | null;
 }
 
 export class StrandDto implements Strand {
-  @IsDefinedObject()
-  @ValidateNested()
-  @Type(() => CordDto)
+  @IsA(() => CordDto)
   cord!: CordDto;
 
   @IsArray()
@@ -135,14 +107,10 @@ export class StrandDto implements Strand {
 }
 
 export class CuttingDto implements Cutting {
-  @IsNumber()
-  @Min(0.5)
-  @Max(0.999)
+  @IsMeasure(0.5, 0.999)
   sureness!: number;
 
-  @IsNumber()
-  @Min(1)
-  @Max(1000)
+  @IsMeasure(1, 1000)
   step!: number;
 
   @IsIn(PRACTICES)
@@ -154,36 +122,23 @@ export class CuttingDto implements Cutting {
 }
 
 export class PieceDto implements Piece {
-  @IsString()
-  @IsNotEmpty({ message: 'give the piece a name' })
-  @MaxLength(80)
+  @IsName(80, 'give the piece a name')
   name!: string;
 
   @IsOptional()
-  @IsString()
-  @MaxLength(4000)
+  @IsText(4000)
   note?: string;
 
-  @IsDefinedObject()
-  @ValidateNested()
-  @Type(() => WearerDto)
+  @IsA(() => WearerDto)
   wearer!: WearerDto;
 
-  @IsDefinedObject()
-  @ValidateNested()
-  @Type(() => EaseDto)
+  @IsA(() => EaseDto)
   ease!: EaseDto;
 
-  @IsDefinedObject()
-  @ValidateNested()
-  @Type(() => WearDto)
+  @IsA(() => WearDto)
   wear!: WearDto;
 
-  @IsArray()
-  @ArrayMinSize(1)
-  @ArrayMaxSize(60)
-  @ValidateNested({ each: true })
-  @Type(() => StrandDto)
+  @IsListOf(() => StrandDto, 1, 60)
   strands!: StrandDto[];
 
   @IsArray()
@@ -209,9 +164,7 @@ export class PieceDto implements Piece {
   @IsIn(END_TREATMENTS)
   ends!: Piece['ends'];
 
-  @IsDefinedObject()
-  @ValidateNested()
-  @Type(() => CuttingDto)
+  @IsA(() => CuttingDto)
   cutting!: CuttingDto;
 }
 
@@ -223,8 +176,6 @@ export class PieceFileDto implements PieceFile {
   @Equals(PIECE_FORMAT_VERSION)
   version!: typeof PIECE_FORMAT_VERSION;
 
-  @IsDefinedObject()
-  @ValidateNested()
-  @Type(() => PieceDto)
+  @IsA(() => PieceDto)
   piece!: PieceDto;
 }

@@ -8,19 +8,8 @@ import {
   type Practice,
   type Side,
 } from '@coiled-strand/core';
-import { Type } from 'class-transformer';
-import {
-  IsIn,
-  IsNotEmpty,
-  IsNumber,
-  IsOptional,
-  IsString,
-  Max,
-  MaxLength,
-  Min,
-  ValidateNested,
-} from 'class-validator';
-import { IsDefinedObject } from './is-defined-object.js';
+import { IsIn, IsOptional } from 'class-validator';
+import { IsA, IsMeasure, IsName } from './rules.js';
 
 const SIDES: readonly Side[] = ['left', 'right'];
 
@@ -47,14 +36,10 @@ export class SettingsDto {
   cordUnit!: LengthUnit;
 
   /** Cuts are rounded up to this. */
-  @IsNumber()
-  @Min(1)
-  @Max(1000)
+  @IsMeasure(1, 1000)
   step!: number;
 
-  @IsNumber()
-  @Min(0.5)
-  @Max(0.999)
+  @IsMeasure(0.5, 0.999)
   sureness!: number;
 
   /** How practised the hands are. */
@@ -62,9 +47,7 @@ export class SettingsDto {
   practice!: Practice;
 
   /** How ends of each kind of cord are secured in new pieces. */
-  @IsDefinedObject()
-  @ValidateNested()
-  @Type(() => EndHabitsDto)
+  @IsA(() => EndHabitsDto)
   ends!: EndHabitsDto;
 
   /** The hand that leads. */
@@ -73,8 +56,6 @@ export class SettingsDto {
 
   /** What prices are in: a sign or an abbreviation. */
   @IsOptional()
-  @IsString()
-  @IsNotEmpty()
-  @MaxLength(8)
+  @IsName(8)
   currency?: string;
 }
