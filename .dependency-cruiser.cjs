@@ -88,6 +88,14 @@ const known = (name, root, folders) => ({
   },
 });
 
+/** What runs in one place does not know what runs in another. */
+const strangers = (name, path, others) => ({
+  name: `${name}-knows-no-other`,
+  severity: 'error',
+  from: { path },
+  to: { path: others },
+});
+
 module.exports = {
   forbidden: [
     ...floors('core', 'packages/core/src', CORE),
@@ -118,18 +126,8 @@ module.exports = {
       from: { path: '^packages/contract/src' },
       to: { path: '^(apps|e2e)/' },
     },
-    {
-      name: 'server-and-web-do-not-meet',
-      severity: 'error',
-      from: { path: '^apps/server/' },
-      to: { path: '^(apps/web|e2e)/' },
-    },
-    {
-      name: 'web-and-server-do-not-meet',
-      severity: 'error',
-      from: { path: '^apps/web/' },
-      to: { path: '^(apps/server|e2e)/' },
-    },
+    strangers('server', '^apps/server/', '^(apps/web|e2e)/'),
+    strangers('web', '^apps/web/', '^(apps/server|e2e)/'),
     {
       name: 'packages-by-name',
       comment: 'Packages are used through their entrance, never by a path into them.',

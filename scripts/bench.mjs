@@ -2,13 +2,10 @@ import { gzipSync } from 'node:zlib';
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
-import { CHROMIUM, ensureChromium } from './lib/chromium.mjs';
-import { createDatabase } from './lib/database.mjs';
+import { ensureChromium } from './lib/chromium.mjs';
+import { withDemo } from './lib/demo-browser.mjs';
 import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
-import { freePort } from './lib/port.mjs';
-import { startCluster } from './lib/postgres.mjs';
 import { run, say } from './lib/say.mjs';
-import { startServer } from './lib/server.mjs';
 import { ROOT } from './lib/shell.mjs';
 
 const row = (what, value, target = '') =>
@@ -258,21 +255,7 @@ await run(async () => {
   await ensureBuild();
   say('Measuring the core');
   await benchCore();
-  const cluster = await startCluster('test-postgres', { durable: false });
-  const database = await createDatabase(cluster.url, 'bench');
-  const port = await freePort();
-  const server = startServer(
-    { DATABASE_URL: database.url, PORT: String(port) },
-    'bench-server.log',
-  );
-  let browser;
-  try {
-    const url = await server.ready;
-    const { chromium } = await import('@playwright/test');
-    browser = await chromium.launch({
-      executablePath: CHROMIUM,
-      args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
-    });
+  await withDemo('bench', async (browser, url) => {
     await benchFirstPage(browser, url);
     const pieces = await (await fetch(`${url}/api/pieces`)).json();
     await benchDrag(browser, url, 'the end of a band', pieces[0].id);
@@ -289,10 +272,5 @@ await run(async () => {
       body: JSON.stringify(broadBand(core)),
     });
     await benchLoom(browser, url, (await band.json()).id);
-  } finally {
-    await browser?.close();
-    await server.stop();
-    await database.drop();
-    cluster.stop();
-  }
+  });
 });

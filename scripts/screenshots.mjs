@@ -1,13 +1,10 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
-import { CHROMIUM, ensureChromium } from './lib/chromium.mjs';
-import { createDatabase } from './lib/database.mjs';
+import { ensureChromium } from './lib/chromium.mjs';
+import { withDemo } from './lib/demo-browser.mjs';
 import { ensureDependencies } from './lib/dependencies.mjs';
-import { freePort } from './lib/port.mjs';
-import { startCluster } from './lib/postgres.mjs';
 import { run, say } from './lib/say.mjs';
-import { startServer } from './lib/server.mjs';
 import { ROOT } from './lib/shell.mjs';
 
 const OUT = join(ROOT, 'docs', 'screenshots');
@@ -18,20 +15,7 @@ await run(async () => {
   await ensureChromium();
   await ensureBuild();
   mkdirSync(OUT, { recursive: true });
-  const cluster = await startCluster('test-postgres', { durable: false });
-  const database = await createDatabase(cluster.url, 'shots');
-  const server = startServer(
-    { DATABASE_URL: database.url, PORT: String(await freePort()) },
-    'screenshots-server.log',
-  );
-  let browser;
-  try {
-    const url = await server.ready;
-    const { chromium } = await import('@playwright/test');
-    browser = await chromium.launch({
-      executablePath: CHROMIUM,
-      args: ['--no-sandbox', '--disable-gpu'],
-    });
+  await withDemo('shots', async (browser, url) => {
     const pieces = await (await fetch(`${url}/api/pieces`)).json();
     const shot = async (file, path, options = {}) => {
       const { width = 1280, height = 800, colorScheme = 'light', act } = options;
@@ -148,10 +132,5 @@ await run(async () => {
       act: (page) => page.getByTestId('logged').scrollIntoViewIfNeeded(),
     });
     await shot('hand', '/hand', { height: 1000 });
-  } finally {
-    await browser?.close();
-    await server.stop();
-    await database.drop();
-    cluster.stop();
-  }
+  });
 });

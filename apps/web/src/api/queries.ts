@@ -120,68 +120,44 @@ export const useMakePlan = (makeId: string | undefined) =>
     staleTime: Infinity,
   });
 
-export const useAddWearer = () =>
-  useChange(
-    (wearer: Wearer) => call<WearerView>('/wearers', { method: 'POST', body: wearer }),
-    [keys.wearers],
-  );
+/** Puts a new thing on a list of the workshop. */
+const useAdd = <In extends object, Out>(path: string, touches: readonly (readonly string[])[]) =>
+  useChange((body: In) => call<Out>(path, { method: 'POST', body }), touches);
+
+export const useAddWearer = () => useAdd<Wearer, WearerView>('/wearers', [keys.wearers]);
 export const useChangeWearer = () =>
   useChange(
     ({ id, value }: WearerView) =>
       call<WearerView>(`/wearers/${id}`, { method: 'PUT', body: value }),
     [keys.wearers],
   );
-export const useAddCord = () =>
-  useChange((cord: Cord) => call<CordView>('/cords', { method: 'POST', body: cord }), [keys.cords]);
-export const useAddBead = () =>
-  useChange((bead: Bead) => call<BeadView>('/beads', { method: 'POST', body: bead }), [keys.beads]);
-export const useAddFitting = () =>
-  useChange(
-    (fitting: FittingDto) => call<FittingView>('/fittings', { method: 'POST', body: fitting }),
-    [keys.fittings],
-  );
+export const useAddCord = () => useAdd<Cord, CordView>('/cords', [keys.cords]);
+export const useAddBead = () => useAdd<Bead, BeadView>('/beads', [keys.beads]);
+export const useAddFitting = () => useAdd<FittingDto, FittingView>('/fittings', [keys.fittings]);
 export const useChangeSettings = () =>
   useChange(
     (settings: SettingsDto) =>
       call<WorkshopView>('/workshop/settings', { method: 'PUT', body: settings }),
     [keys.workshop],
   );
-export const useAddPiece = () =>
-  useChange(
-    (piece: Piece) => call<PieceView>('/pieces', { method: 'POST', body: piece }),
-    [keys.pieces],
-  );
-export const useImportPiece = () =>
-  useChange(
-    (file: object) => call<PieceView>('/pieces/import', { method: 'POST', body: file }),
-    [keys.pieces],
-  );
-export const usePutAway = () =>
-  useChange(
-    (id: string) => call<void>(`/pieces/${id}`, { method: 'DELETE' }),
-    [keys.pieces, keys.book],
-  );
+export const useAddPiece = () => useAdd<Piece, PieceView>('/pieces', [keys.pieces]);
+export const useImportPiece = () => useAdd<object, PieceView>('/pieces/import', [keys.pieces]);
+/** Something that is done to one thing, by its id. */
+const useDo = (
+  method: 'POST' | 'DELETE',
+  path: (id: string) => string,
+  touches: readonly (readonly string[])[],
+) => useChange((id: string) => call<void>(path(id), { method }), touches);
+
+export const usePutAway = () => useDo('DELETE', (id) => `/pieces/${id}`, [keys.pieces, keys.book]);
 export const useBringBack = () =>
-  useChange(
-    (id: string) => call<void>(`/pieces/${id}/restore`, { method: 'POST' }),
-    [keys.pieces, keys.book],
-  );
+  useDo('POST', (id) => `/pieces/${id}/restore`, [keys.pieces, keys.book]);
 export const useBeginMake = (pieceId: string) =>
-  useChange(
-    (how: BeginMakeDto) =>
-      call<MakeView>(`/pieces/${pieceId}/makes`, { method: 'POST', body: how }),
-    [keys.piece(pieceId), keys.pieces],
-  );
+  useAdd<BeginMakeDto, MakeView>(`/pieces/${pieceId}/makes`, [keys.piece(pieceId), keys.pieces]);
 export const useAbandonMake = (pieceId: string) =>
-  useChange(
-    (id: string) => call<void>(`/makes/${id}/abandon`, { method: 'POST' }),
-    [keys.piece(pieceId), keys.pieces],
-  );
+  useDo('POST', (id) => `/makes/${id}/abandon`, [keys.piece(pieceId), keys.pieces]);
 export const useResumeMake = (pieceId: string) =>
-  useChange(
-    (id: string) => call<void>(`/makes/${id}/resume`, { method: 'POST' }),
-    [keys.piece(pieceId), keys.pieces],
-  );
+  useDo('POST', (id) => `/makes/${id}/resume`, [keys.piece(pieceId), keys.pieces]);
 export const useLogMake = (pieceId: string) =>
   useChange(
     ({ id, record }: { id: string; record: MakeLogDto }) =>
@@ -195,10 +171,7 @@ export const useAddPhoto = (pieceId: string) =>
     [keys.piece(pieceId), keys.book],
   );
 export const useRemovePhoto = (pieceId: string) =>
-  useChange(
-    (id: string) => call<void>(`/photos/${id}`, { method: 'DELETE' }),
-    [keys.piece(pieceId), keys.book],
-  );
+  useDo('DELETE', (id) => `/photos/${id}`, [keys.piece(pieceId), keys.book]);
 export const useSetAside = () =>
   useChange(
     ({ from, id, reason }: Pick<Source, 'from' | 'id'> & SetAsideDto) =>
@@ -209,12 +182,6 @@ export const useSetAside = () =>
     [keys.hand, keys.swatches, keys.book, ['piece']],
   );
 export const useAddSwatch = () =>
-  useChange(
-    (swatch: SwatchDto) => call<SwatchView>('/swatches', { method: 'POST', body: swatch }),
-    [keys.swatches, keys.hand],
-  );
+  useAdd<SwatchDto, SwatchView>('/swatches', [keys.swatches, keys.hand]);
 export const useRemoveSwatch = () =>
-  useChange(
-    (id: string) => call<void>(`/swatches/${id}`, { method: 'DELETE' }),
-    [keys.swatches, keys.hand],
-  );
+  useDo('DELETE', (id) => `/swatches/${id}`, [keys.swatches, keys.hand]);

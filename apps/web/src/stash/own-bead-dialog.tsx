@@ -40,18 +40,13 @@ export function OwnBeadDialog({ onClose }: { readonly onClose: () => void }) {
     <EntryDialog
       title="A bead of your own"
       action="Add to the tray"
-      pending={add.isPending}
-      error={add.error}
-      onSubmit={() => void submit()}
+      saving={add}
+      name={register('name')}
+      nameHint="as it is written on the bag"
+      nameless={errors.name !== undefined}
+      onSubmit={submit}
       onClose={onClose}
     >
-      <TextRow
-        label="Name"
-        wide
-        placeholder="as it is written on the bag"
-        error={errors.name && 'Give it a name.'}
-        {...register('name')}
-      />
       {MEASURES.map(({ key, label }) => (
         <Controller
           key={key}

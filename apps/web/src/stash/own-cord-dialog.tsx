@@ -41,18 +41,13 @@ export function OwnCordDialog({ start, onClose, onDone }: Props) {
     <EntryDialog
       title="A cord of your own"
       action="Use this cord"
-      pending={add.isPending}
-      error={add.error}
-      onSubmit={() => void submit()}
+      saving={add}
+      name={register('name')}
+      nameHint="as you would look for it in the drawer"
+      nameless={errors.name !== undefined}
+      onSubmit={submit}
       onClose={onClose}
     >
-      <TextRow
-        label="Name"
-        wide
-        placeholder="as you would look for it in the drawer"
-        error={errors.name && 'Give it a name.'}
-        {...register('name')}
-      />
       <Controller
         control={control}
         name="kind"

@@ -1,4 +1,5 @@
 import type { ClosureLayout, ClosureSite, ClosureState, Measures } from '../kind/closure-kind.js';
+import type { PartStep } from '../kind/part-kind.js';
 import type { Primitive } from '../kind/primitive.js';
 import type { Run } from '../kind/run.js';
 import { strokeOf } from '../knot/stroke.js';
@@ -14,7 +15,7 @@ import {
   type TailForm,
   type WithTails,
 } from './tails.js';
-import { endTails, runsFreeAtStart } from './uses.js';
+import { endTails, once, runsFreeAtStart } from './uses.js';
 
 /** By how much the longest circumference must exceed what it passes, in mm. */
 export const PASS_MARGIN = 5;
@@ -196,3 +197,17 @@ export function edgeOfSlider(
     },
   ];
 }
+
+/** The tails are laid over each other, which begins every slider that is tied where it stays. */
+export const layTailsOver = (text: string): PartStep => ({
+  ...once('Lay both tails over each other', text),
+  moves: ['run', 'tail'],
+});
+
+/** A step in which the slider alone moves. */
+export const onSlider = (title: Saying, text: Saying, units = 1, unitName?: string): PartStep => ({
+  ...once(title, text),
+  moves: ['slider'],
+  units,
+  ...(unitName === undefined ? {} : { unitName }),
+});

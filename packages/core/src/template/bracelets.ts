@@ -8,11 +8,14 @@ import { sideReleaseBuckle } from '../closure/side-release-buckle/index.js';
 import { squareKnotSlider } from '../closure/square-knot-slider/index.js';
 import { twoSlidingKnots } from '../closure/two-sliding-knots/index.js';
 import { twoWayBead } from '../closure/two-way-bead/index.js';
+import type { Closure } from '../closure/registry.js';
 import { type Ease } from '../measure/ease.js';
+import type { Piece } from '../piece/piece.js';
 import { outAndBack } from '../piece/example.js';
 import { strandOf } from './materials.js';
 import {
   type Template,
+  type PieceStart,
   WRIST,
   named,
   type Draft,
@@ -46,6 +49,26 @@ import {
   COVER,
   WOOD12,
 } from './stuff.js';
+
+/** A few bronze beads in the middle of one leather cord, a knot on either side of them. */
+const bronzeOnLeather = (
+  start: PieceStart,
+  count: number,
+  between: 'touching' | 'overhand',
+  closure: Closure,
+): Piece =>
+  piece(start, {
+    strands: [strandOf(HAZEL, ['core'])],
+    beads: [BRONZE],
+    parts: named([
+      plain(),
+      stop('overhand'),
+      row(Array<string>(count).fill(BRONZE.id), { between }),
+      stop('overhand'),
+      plain(),
+    ]),
+    closure,
+  });
 
 /** For wrist and ankle. */
 export const BRACELETS: readonly Template[] = [
@@ -157,57 +180,21 @@ export const BRACELETS: readonly Template[] = [
     label: 'Three beads on a leather cord, knotted, that slides',
     blurb: 'Overhand knots hold them at the centre; two sliding knots.',
     group: 'bracelet',
-    make: (start) =>
-      piece(start, {
-        strands: [strandOf(HAZEL, ['core'])],
-        beads: [BRONZE],
-        parts: named([
-          plain(),
-          stop('overhand'),
-          row(['bronze-8', 'bronze-8', 'bronze-8'], { between: 'overhand' }),
-          stop('overhand'),
-          plain(),
-        ]),
-        closure: twoSlidingKnots.make(HAZEL),
-      }),
+    make: (start) => bronzeOnLeather(start, 3, 'overhand', twoSlidingKnots.make(HAZEL)),
   },
   {
     id: 'coiled-slide',
     label: 'Beads on leather with a coiled slider',
     blurb: 'A short piece of the same cord wound round both tails.',
     group: 'bracelet',
-    make: (start) =>
-      piece(start, {
-        strands: [strandOf(HAZEL, ['core'])],
-        beads: [BRONZE],
-        parts: named([
-          plain(),
-          stop('overhand'),
-          row(['bronze-8', 'bronze-8', 'bronze-8', 'bronze-8', 'bronze-8']),
-          stop('overhand'),
-          plain(),
-        ]),
-        closure: coiledSlider.make(HAZEL),
-      }),
+    make: (start) => bronzeOnLeather(start, 5, 'touching', coiledSlider.make(HAZEL)),
   },
   {
     id: 'two-way-slide',
     label: 'Beads on leather drawn in through one tight bead',
     blurb: 'Both tails through it in opposite directions.',
     group: 'bracelet',
-    make: (start) =>
-      piece(start, {
-        strands: [strandOf(HAZEL, ['core'])],
-        beads: [BRONZE],
-        parts: named([
-          plain(),
-          stop('overhand'),
-          row(['bronze-8', 'bronze-8', 'bronze-8'], { between: 'overhand' }),
-          stop('overhand'),
-          plain(),
-        ]),
-        closure: twoWayBead.make(HAZEL),
-      }),
+    make: (start) => bronzeOnLeather(start, 3, 'overhand', twoWayBead.make(HAZEL)),
   },
   {
     id: 'thick-cord',

@@ -1,4 +1,4 @@
-import type { Cord, CordKind } from '../material/cord.js';
+import type { Colour, Cord, CordKind } from '../material/cord.js';
 import type { PieceBead, Strand } from '../piece/piece.js';
 import type { LegRole } from '../kind/run.js';
 import type { BeadShape } from '../material/bead.js';
@@ -26,8 +26,7 @@ export const beadOf = (
   shape: BeadShape,
   size: readonly [number, number],
   hole: number,
-  colour: string,
-  hex: string,
+  colour: Colour,
 ): PieceBead => ({
   id,
   name,
@@ -35,5 +34,7 @@ export const beadOf = (
   length: size[0],
   height: size[1],
   hole,
-  colour: { name: colour, hex },
+  colour,
 });
+
+export const colourOf = (name: string, hex: string): Colour => ({ name, hex });

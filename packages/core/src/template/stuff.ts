@@ -1,4 +1,4 @@
-import { beadOf, cordOf } from './materials.js';
+import { beadOf, colourOf, cordOf } from './materials.js';
 
 /** Cords and beads that the templates are made of. */
 
@@ -21,18 +21,23 @@ export const GREY6 = beadOf(
   'round',
   [6, 6],
   1.4,
-  'hematite grey',
-  '#5d6167',
+  colourOf('hematite grey', '#5d6167'),
 );
-export const WOOD8 = beadOf('wood-8', 'Wood 8 mm', 'round', [8, 8], 3, 'walnut', '#7d5a3a');
+export const WOOD8 = beadOf(
+  'wood-8',
+  'Wood 8 mm',
+  'round',
+  [8, 8],
+  3,
+  colourOf('walnut', '#7d5a3a'),
+);
 export const FOCAL = beadOf(
   'oval-18',
   'Labradorite oval 18 mm',
   'oval',
   [18, 13],
   2.4,
-  'labradorite',
-  '#5f7480',
+  colourOf('labradorite', '#5f7480'),
 );
 export const MOON6 = beadOf(
   'moon-6',
@@ -40,8 +45,7 @@ export const MOON6 = beadOf(
   'round',
   [6, 6],
   1.8,
-  'moonstone',
-  '#c9cdd0',
+  colourOf('moonstone', '#c9cdd0'),
 );
 export const RING = beadOf(
   'ring-5',
@@ -49,18 +53,23 @@ export const RING = beadOf(
   'ring',
   [1, 5],
   3.2,
-  'silver',
-  '#b5b8ba',
+  colourOf('silver', '#b5b8ba'),
 );
-export const BRONZE = beadOf('bronze-8', 'Bronze 8 mm', 'round', [8, 8], 2.4, 'bronze', '#8a6a3f');
+export const BRONZE = beadOf(
+  'bronze-8',
+  'Bronze 8 mm',
+  'round',
+  [8, 8],
+  2.4,
+  colourOf('bronze', '#8a6a3f'),
+);
 export const BIG = beadOf(
   'big-14',
   'Large-hole bead 14 mm',
   'barrel',
   [14, 13],
   8.6,
-  'pewter',
-  '#8b8d8c',
+  colourOf('pewter', '#8b8d8c'),
 );
 export const COVER = beadOf(
   'cover-6',
@@ -68,22 +77,48 @@ export const COVER = beadOf(
   'round',
   [6, 6],
   2.6,
-  'bleached wood',
-  '#c8b391',
+  colourOf('bleached wood', '#c8b391'),
 );
-export const PEARL = beadOf('pearl-8', 'Pearl drop 8 mm', 'drop', [10, 8], 1, 'pearl', '#e6dfd2');
+export const PEARL = beadOf(
+  'pearl-8',
+  'Pearl drop 8 mm',
+  'drop',
+  [10, 8],
+  1,
+  colourOf('pearl', '#e6dfd2'),
+);
 export const SEA10 = beadOf(
   'sea-10',
   'Amazonite 10 mm',
   'round',
   [10, 10],
   1.2,
-  'amazonite',
-  '#7fb0a6',
+  colourOf('amazonite', '#7fb0a6'),
 );
-export const SEA8 = beadOf('sea-8', 'Amazonite 8 mm', 'round', [8, 8], 1.2, 'amazonite', '#8dbab1');
-export const SEA6 = beadOf('sea-6', 'Amazonite 6 mm', 'round', [6, 6], 1.2, 'amazonite', '#9dc5bd');
-export const WOOD12 = beadOf('wood-12', 'Wood 12 mm', 'round', [12, 12], 3.4, 'beech', '#c49a6c');
+export const SEA8 = beadOf(
+  'sea-8',
+  'Amazonite 8 mm',
+  'round',
+  [8, 8],
+  1.2,
+  colourOf('amazonite', '#8dbab1'),
+);
+export const SEA6 = beadOf(
+  'sea-6',
+  'Amazonite 6 mm',
+  'round',
+  [6, 6],
+  1.2,
+  colourOf('amazonite', '#9dc5bd'),
+);
+export const WOOD12 = beadOf(
+  'wood-12',
+  'Wood 12 mm',
+  'round',
+  [12, 12],
+  3.4,
+  colourOf('beech', '#c49a6c'),
+);
 
 const floss = (colour: string, hex: string) =>
   cordOf('Embroidery floss', 'floss', 0.6, colour, hex);
@@ -113,7 +148,13 @@ export const LARGE13 = beadOf(
   'barrel',
   [13, 14],
   8.8,
-  'pewter',
-  '#83868a',
+  colourOf('pewter', '#83868a'),
 );
-export const SEED3 = beadOf('seed-3', 'Glass bead 3 mm', 'round', [3, 3.4], 1.4, 'ice', '#b9d3dc');
+export const SEED3 = beadOf(
+  'seed-3',
+  'Glass bead 3 mm',
+  'round',
+  [3, 3.4],
+  1.4,
+  colourOf('ice', '#b9d3dc'),
+);

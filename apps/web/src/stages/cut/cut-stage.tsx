@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
 import { Button } from '../../shell/button';
 import {
@@ -143,84 +144,100 @@ function PrintHead({ plan }: { readonly plan: Plan }) {
   );
 }
 
-function StrandCut({ strand }: { readonly strand: StrandPlan }) {
+interface CutRowProps {
+  readonly id: string | number;
+  readonly badge: ReactNode;
+  /** What it is for. */
+  readonly role: string;
+  readonly name: string;
+  readonly cord: Pick<StrandPlan, 'cut' | 'reasons'>;
+  /** How it lies when it is used. */
+  readonly how?: string;
+  readonly children?: ReactNode;
+}
+
+/** One cord of the list: what for, how long, and why. */
+function CutRow({ id, badge, role, name, cord, how, children }: CutRowProps) {
   const units = useUnits();
+  const cut = units.cord(cord.cut);
   return (
-    <Box className="print-keep" data-testid={`cut-${strand.number}`}>
+    <Box className="print-keep" data-testid={`cut-${id}`}>
       <Flex align="center" gap="4" flexWrap="wrap">
         <Box className="print-only tick-box" aria-hidden />
-        <StrandBadge number={strand.number} cord={strand.cord} size={38} />
+        {badge}
         <Box flex="1" minW="160px">
           <Text fontSize="sm" color="muted">
-            {strand.role}
+            {role}
           </Text>
           <Text fontWeight="600" lineHeight="1.2">
-            {strand.cord.name}
+            {name}
           </Text>
         </Box>
         <Box textAlign={{ base: 'left', sm: 'right' }}>
           <Text fontSize="2xl" fontWeight="600" lineHeight="1.1" data-testid="cut-length">
-            {units.cord(strand.cut)}
+            {cut}
           </Text>
-          <Text fontSize="sm" color="muted">
-            {strand.given
-              ? 'comes with the loop, not cut'
-              : strand.fold === null
-                ? 'used single'
-                : `fold at ${units.cord(strand.fold)}`}
-          </Text>
+          {how && (
+            <Text fontSize="sm" color="muted">
+              {how}
+            </Text>
+          )}
         </Box>
       </Flex>
-      <CordStrip strand={strand} />
-      <Box maxW="640px">
+      {children}
+      <Box maxW="640px" mt="2">
         <Reasons
-          reasons={strand.reasons}
+          reasons={cord.reasons}
           total="Sum"
           format={units.cord}
-          after={{ label: 'Cut, rounded up', value: units.cord(strand.cut) }}
+          after={{ label: 'Cut, rounded up', value: cut }}
         />
       </Box>
     </Box>
   );
 }
 
-/** A cord cut besides the strands: its colour, its length, its reasons. */
-function AuxiliaryCut({ cord }: { readonly cord: AuxiliaryPlan }) {
+function StrandCut({ strand }: { readonly strand: StrandPlan }) {
   const units = useUnits();
+  const { number, role, cord, given, fold } = strand;
   return (
-    <Box className="print-keep" data-testid={`cut-${cord.id}`}>
-      <Flex align="center" gap="4" flexWrap="wrap">
-        <Box className="print-only tick-box" aria-hidden />
-        <Box
-          w="38px"
-          h="38px"
-          borderRadius="round"
-          border="1px solid {colors.line}"
-          style={{ background: cord.cord?.colour.hex ?? 'transparent' }}
-        />
-        <Box flex="1" minW="160px">
-          <Text fontSize="sm" color="muted">
-            {cord.label}
-          </Text>
-          <Text fontWeight="600" lineHeight="1.2">
-            {cord.cord?.name ?? 'Any thin strong thread'}
-          </Text>
-        </Box>
-        <Text fontSize="2xl" fontWeight="600" lineHeight="1.1">
-          {units.cord(cord.cut)}
-        </Text>
-      </Flex>
-      <Box maxW="640px" mt="2">
-        <Reasons
-          reasons={cord.reasons}
-          total="Sum"
-          format={units.cord}
-          after={{ label: 'Cut, rounded up', value: units.cord(cord.cut) }}
-        />
-      </Box>
-    </Box>
+    <CutRow
+      id={number}
+      badge={<StrandBadge number={number} cord={cord} size={38} />}
+      role={role}
+      name={cord.name}
+      cord={strand}
+      how={
+        given
+          ? 'comes with the loop, not cut'
+          : fold === null
+            ? 'used single'
+            : `fold at ${units.cord(fold)}`
+      }
+    >
+      <CordStrip strand={strand} />
+    </CutRow>
   );
 }
+
+/** A cord cut besides the strands: its colour, its length, its reasons. */
+const AuxiliaryCut = ({ cord }: { readonly cord: AuxiliaryPlan }) => (
+  <CutRow
+    id={cord.id}
+    badge={
+      <Box
+        w="38px"
+        h="38px"
+        borderRadius="round"
+        border="1px solid {colors.line}"
+        style={{ background: cord.cord?.colour.hex ?? 'transparent' }}
+      />
+    }
+    role={cord.label}
+    name={cord.cord?.name ?? 'Any thin strong thread'}
+    cord={cord}
+  />
+);
 
 /** Beads and findings to lay out beside the cords. */
 function Needs({ plan }: { readonly plan: Plan }) {

@@ -1,51 +1,32 @@
-import type { Strand } from '@coiled-strand/core';
+import type { LegRole, Strand } from '@coiled-strand/core';
+
+interface StrandWay extends Pick<Strand, 'legs' | 'laidIn'> {
+  readonly id: string;
+  readonly label: string;
+}
+const way = (id: string, label: string, ...legs: LegRole[]): StrandWay => ({
+  id,
+  label,
+  legs,
+  laidIn: false,
+});
 
 /** Ways a strand runs through a piece, as they are chosen. */
-export const STRAND_WAYS = [
-  { id: 'core', label: 'Core, single', legs: ['core'], laidIn: false },
-  { id: 'core-folded', label: 'Core, folded at the start', legs: ['core', 'core'], laidIn: false },
-  {
-    id: 'working',
-    label: 'Working cord, folded and laid in',
-    legs: ['working', 'working'],
-    laidIn: true,
-  },
-  {
-    id: 'working-start',
-    label: 'Working cord, folded at the start',
-    legs: ['working', 'working'],
-    laidIn: false,
-  },
-  {
-    id: 'core-working',
-    label: 'Half core, half working',
-    legs: ['core', 'working'],
-    laidIn: false,
-  },
-  { id: 'carried', label: 'Carried beside the core', legs: ['carried'], laidIn: false },
-  { id: 'plaited', label: 'Crosses the others, single', legs: ['plaited'], laidIn: false },
-  {
-    id: 'plaited-folded',
-    label: 'Crosses the others, folded at the start',
-    legs: ['plaited', 'plaited'],
-    laidIn: false,
-  },
-  {
-    id: 'out-and-back',
-    label: 'Folded, out as core and back working',
-    legs: ['turned', 'turned'],
-    laidIn: false,
-  },
-  {
-    id: 'out-and-back-single',
-    label: 'Single, out as core and back working',
-    legs: ['turned'],
-    laidIn: false,
-  },
-] as const satisfies readonly (Pick<Strand, 'legs' | 'laidIn'> & { id: string; label: string })[];
+export const STRAND_WAYS: readonly StrandWay[] = [
+  way('core', 'Core, single', 'core'),
+  way('core-folded', 'Core, folded at the start', 'core', 'core'),
+  { ...way('working', 'Working cord, folded and laid in', 'working', 'working'), laidIn: true },
+  way('working-start', 'Working cord, folded at the start', 'working', 'working'),
+  way('core-working', 'Half core, half working', 'core', 'working'),
+  way('carried', 'Carried beside the core', 'carried'),
+  way('plaited', 'Crosses the others, single', 'plaited'),
+  way('plaited-folded', 'Crosses the others, folded at the start', 'plaited', 'plaited'),
+  way('out-and-back', 'Folded, out as core and back working', 'turned', 'turned'),
+  way('out-and-back-single', 'Single, out as core and back working', 'turned'),
+];
 
 /** How a strand runs; undefined for a way that is not offered. */
-export const wayOf = (strand: Strand): (typeof STRAND_WAYS)[number] | undefined =>
+export const wayOf = (strand: Strand): StrandWay | undefined =>
   STRAND_WAYS.find(
     ({ legs, laidIn }) => legs.join() === strand.legs.join() && laidIn === strand.laidIn,
   );

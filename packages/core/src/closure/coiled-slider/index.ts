@@ -7,8 +7,8 @@ import { strokeOf } from '../../knot/stroke.js';
 import { coilCord } from '../../knot/wraps.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { ownCordSlider } from '../own-cord-slider.js';
+import { layTailsOver, onSlider } from '../slide.js';
 import { acrossTails, coresOfTails, type OwnCordSlider } from '../tails.js';
-import { once } from '../uses.js';
 
 /** Wraps of a cord of its own round both tails, pulled under themselves. */
 export interface CoiledSlider extends OwnCordSlider {
@@ -62,29 +62,19 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
     ];
   },
   steps: ({ turns }) => [
-    {
-      ...once(
-        'Lay both tails over each other',
-        'Cross the tails so that they point opposite ways and lie side by side, the piece closed to a ring.',
-      ),
-      moves: ['run', 'tail'],
-    },
-    {
-      ...once(
-        `Wind ${turns} wraps`,
-        'Lay the slider cord in a long bight along both tails, then wind its end round tails and bight, wrap beside wrap. None may cross another.',
-      ),
-      moves: ['slider'],
-      units: turns,
-      unitName: 'wrap',
-    },
-    {
-      ...once(
-        'Pull it under',
-        'Pass the end through the bight and pull the other end until the bight has gone under the wraps. Roll the coil between finger and thumb until the wraps are even, then see that it slides.',
-      ),
-      moves: ['slider'],
-    },
+    layTailsOver(
+      'Cross the tails so that they point opposite ways and lie side by side, the piece closed to a ring.',
+    ),
+    onSlider(
+      `Wind ${turns} wraps`,
+      'Lay the slider cord in a long bight along both tails, then wind its end round tails and bight, wrap beside wrap. None may cross another.',
+      turns,
+      'wrap',
+    ),
+    onSlider(
+      'Pull it under',
+      'Pass the end through the bight and pull the other end until the bight has gone under the wraps. Roll the coil between finger and thumb until the wraps are even, then see that it slides.',
+    ),
   ],
   stopping:
     'Draw the slider out as far as the piece must open, and tie a stopper at the end of each tail.',

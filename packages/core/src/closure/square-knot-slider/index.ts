@@ -13,6 +13,7 @@ import {
   type SinnetSetting,
 } from '../../part/square-knot-sinnet/model.js';
 import { ownCordSlider } from '../own-cord-slider.js';
+import { layTailsOver } from '../slide.js';
 import { coresOfTails, type OwnCordSlider } from '../tails.js';
 import { once } from '../uses.js';
 
@@ -93,13 +94,9 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
     });
   },
   steps: ({ units }) => [
-    {
-      ...once(
-        'Lay both tails over each other',
-        'Cross the tails so that they point opposite ways and lie side by side, not twisted, the piece closed to a ring. Hold them with a clip or a bit of tape on each side.',
-      ),
-      moves: ['run', 'tail'],
-    },
+    layTailsOver(
+      'Cross the tails so that they point opposite ways and lie side by side, not twisted, the piece closed to a ring. Hold them with a clip or a bit of tape on each side.',
+    ),
     {
       ...once(
         `Tie the slider, ${units} half knots`,

@@ -13,6 +13,7 @@ import {
 import { effectiveDiameter } from '../../material/cord.js';
 import { say, size } from '../../measure/saying.js';
 import { ownCordSlider } from '../own-cord-slider.js';
+import { onSlider } from '../slide.js';
 import { acrossTails, type OwnCordSlider } from '../tails.js';
 import { check, once } from '../uses.js';
 
@@ -104,13 +105,10 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
     const tube = tubeFor(bundle, d);
     const rounds = slackRounds(slider, tube / d, bundle / d);
     return [
-      {
-        ...once(
-          'Tie the Turk’s head on a tube',
-          say`On a tube of about ${size(Math.round(tube))} (a pen or a roll of paper): wind and weave ${slider.leads} leads and ${slider.bights} bights, over and under by turns, until the end meets the beginning.${following(slider.passes)}`,
-        ),
-        moves: ['slider'],
-      },
+      onSlider(
+        'Tie the Turk’s head on a tube',
+        say`On a tube of about ${size(Math.round(tube))} (a pen or a roll of paper): wind and weave ${slider.leads} leads and ${slider.bights} bights, over and under by turns, until the end meets the beginning.${following(slider.passes)}`,
+      ),
       {
         ...once(
           'Lay both tails over each other through it',
@@ -118,15 +116,12 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
         ),
         moves: ['run', 'tail'],
       },
-      {
-        ...once(
-          `Take up the slack, ${rounds} rounds`,
-          'Begin at one end and follow the cord all the way through the knot with a blunt needle, drawing a little slack on at each bight; then again from the start. Little by little keeps it even: one hard pull spoils its shape.',
-        ),
-        moves: ['slider'],
-        units: rounds,
-        unitName: 'round',
-      },
+      onSlider(
+        `Take up the slack, ${rounds} rounds`,
+        'Begin at one end and follow the cord all the way through the knot with a blunt needle, drawing a little slack on at each bight; then again from the start. Little by little keeps it even: one hard pull spoils its shape.',
+        rounds,
+        'round',
+      ),
     ];
   },
   stopping:

@@ -20,6 +20,7 @@ import {
   tailFacts,
   TIGHTER,
   type SlideMeasures,
+  layTailsOver,
 } from '../slide.js';
 import { drawTails } from '../tail-drawing.js';
 import { TAILS_FIELD } from '../tails.js';
@@ -95,13 +96,9 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
   steps: (closure, _site, { measures }) => ({
     start: [],
     end: [
-      {
-        ...once(
-          'Lay both tails over each other',
-          'Cross the tails so that each points past the other, the piece closed to a ring.',
-        ),
-        moves: ['run', 'tail'],
-      },
+      layTailsOver(
+        'Cross the tails so that each points past the other, the piece closed to a ring.',
+      ),
       {
         ...once(
           `${STOPPERS[closure.form].label} with each tail`,
