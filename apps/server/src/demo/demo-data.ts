@@ -47,13 +47,21 @@ export const WEARERS: readonly Wearer[] = [
   { name: 'Gift table, large', wrist: 185 },
 ];
 
-const paracord = (name: string, hex: string, diameter = 4): Cord => ({
-  name: `Paracord ${diameter} mm, ${name}`,
-  kind: 'paracord',
+const spool = (
+  name: string,
+  kind: Cord['kind'],
+  diameter: number,
+  [colour, hex]: readonly [string, string],
+  price: number,
+): Cord => ({
+  name: `${name} ${diameter} mm, ${colour}`,
+  kind,
   diameter,
-  colour: { name, hex },
-  price: 0.35,
+  colour: { name: colour, hex },
+  price,
 });
+const paracord = (name: string, hex: string, diameter = 4): Cord =>
+  spool('Paracord', 'paracord', diameter, [name, hex], 0.35);
 
 export const CORDS: readonly Cord[] = [
   paracord('slate', '#5c6b76'),
@@ -63,41 +71,11 @@ export const CORDS: readonly Cord[] = [
   paracord('dusk rose', '#b4687a'),
   paracord('chalk', '#d9d6cb'),
   paracord('night violet', '#4c3f72', 3),
-  {
-    name: 'Nylon knotting cord 2 mm, pine',
-    kind: 'nylon-cord',
-    diameter: 2,
-    colour: { name: 'pine', hex: '#2f5a49' },
-    price: 0.4,
-  },
-  {
-    name: 'Waxed polyester 1.5 mm, ochre',
-    kind: 'waxed-polyester',
-    diameter: 1.5,
-    colour: { name: 'ochre', hex: '#b8862f' },
-    price: 0.25,
-  },
-  {
-    name: 'Waxed cotton 2 mm, umber',
-    kind: 'waxed-cotton',
-    diameter: 2,
-    colour: { name: 'umber', hex: '#5f4535' },
-    price: 0.3,
-  },
-  {
-    name: 'Hemp 2 mm, natural',
-    kind: 'hemp',
-    diameter: 2,
-    colour: { name: 'natural', hex: '#b59f79' },
-    price: 0.2,
-  },
-  {
-    name: 'Round leather 2 mm, tan',
-    kind: 'leather',
-    diameter: 2,
-    colour: { name: 'tan', hex: '#a06a3f' },
-    price: 1.6,
-  },
+  spool('Nylon knotting cord', 'nylon-cord', 2, ['pine', '#2f5a49'], 0.4),
+  spool('Waxed polyester', 'waxed-polyester', 1.5, ['ochre', '#b8862f'], 0.25),
+  spool('Waxed cotton', 'waxed-cotton', 2, ['umber', '#5f4535'], 0.3),
+  spool('Hemp', 'hemp', 2, ['natural', '#b59f79'], 0.2),
+  spool('Round leather', 'leather', 2, ['tan', '#a06a3f'], 1.6),
 ];
 
 const bead = (
