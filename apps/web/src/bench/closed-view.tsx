@@ -1,4 +1,4 @@
-import { Box } from '@chakra-ui/react';
+import { Box, Grid, Text } from '@chakra-ui/react';
 import { drawClosed, type ClosedView as Closed, type Piece, type Plan } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useDevice } from '../device/device-store';
@@ -72,6 +72,9 @@ function closedNotes(
   return lines.map((line, at) => ({ ...line, at, y: top + at * LINE }));
 }
 
+/** Narrower than this in pixels, nothing is written beside the drawing. */
+const NARROW = 640;
+
 /** The piece closed round the body, with what it measures written beside it. */
 export function ClosedView({ piece, plan, height, noted = true }: Props) {
   const [ref, size] = useSize<HTMLDivElement>();
@@ -87,7 +90,9 @@ export function ClosedView({ piece, plan, height, noted = true }: Props) {
       : framing.mode === 'free'
         ? Math.min(framing.scale, whole * 3)
         : whole;
-  const cx = noted && size.width < 640 ? size.width * 0.36 : size.width / 2;
+  // Where there is no room beside it, the measures are written below.
+  const beside = noted && size.width >= NARROW;
+  const cx = size.width / 2;
   const cy = size.height / 2 - (bounds.y + bounds.height / 2) * scale;
   const notes = closedNotes(closed, plan, piece, units.size);
   const labelX = Math.min(
@@ -95,53 +100,61 @@ export function ClosedView({ piece, plan, height, noted = true }: Props) {
     cx + Math.max(closed.outer, closed.longest, closed.pass) * scale + 44,
   );
   return (
-    <Box
-      ref={ref}
-      height={height}
-      // At real size the piece is as large as it is, and the frame makes room for it.
-      minH={framing.mode === 'real' ? `${bounds.height * pxPerMm + 24}px` : undefined}
-      position="relative"
-      overflow="hidden"
-      bg="bench"
-    >
-      {size.width > 0 && (
-        <svg
-          className="bench-svg"
-          role="img"
-          data-testid="closed-view"
-          aria-label={`Closed round the ${piece.wear.site}: ${notes.map((n) => n.text).join(', ')}`}
-          viewBox={`0 0 ${size.width} ${size.height}`}
-        >
-          <g transform={`translate(${cx} ${cy}) scale(${scale})`}>
-            <Shapes shapes={closed.shapes} />
-          </g>
-          {(noted ? notes : []).map(({ at, y, text, r }) => {
-            const angle = (y / 110) * 0.9;
-            const x0 = cx + Math.cos(angle) * r * scale;
-            const y0 = cy + Math.sin(angle) * r * scale;
-            const yLabel = cy + y;
-            return (
-              <g key={at}>
-                <path
-                  d={`M${x0} ${y0}L${labelX - 12} ${yLabel}h6`}
-                  fill="none"
-                  style={{ stroke: 'var(--cs-colors-ink)' }}
-                  strokeWidth={1}
-                />
-                <circle cx={x0} cy={y0} r={2.6} style={{ fill: 'var(--cs-colors-ink)' }} />
-                <text
-                  x={labelX}
-                  y={yLabel + 5}
-                  fontSize={15}
-                  fontWeight={500}
-                  style={{ fill: 'var(--cs-colors-ink)' }}
-                >
-                  {text}
-                </text>
-              </g>
-            );
-          })}
-        </svg>
+    <Box bg="bench">
+      <Box
+        ref={ref}
+        height={height}
+        // At real size the piece is as large as it is, and the frame makes room for it.
+        minH={framing.mode === 'real' ? `${bounds.height * pxPerMm + 24}px` : undefined}
+        position="relative"
+        overflow="hidden"
+      >
+        {size.width > 0 && (
+          <svg
+            className="bench-svg"
+            role="img"
+            data-testid="closed-view"
+            aria-label={`Closed round the ${piece.wear.site}: ${notes.map((n) => n.text).join(', ')}`}
+            viewBox={`0 0 ${size.width} ${size.height}`}
+          >
+            <g transform={`translate(${cx} ${cy}) scale(${scale})`}>
+              <Shapes shapes={closed.shapes} />
+            </g>
+            {(beside ? notes : []).map(({ at, y, text, r }) => {
+              const angle = (y / 110) * 0.9;
+              const x0 = cx + Math.cos(angle) * r * scale;
+              const y0 = cy + Math.sin(angle) * r * scale;
+              const yLabel = cy + y;
+              return (
+                <g key={at}>
+                  <path
+                    d={`M${x0} ${y0}L${labelX - 12} ${yLabel}h6`}
+                    fill="none"
+                    style={{ stroke: 'var(--cs-colors-ink)' }}
+                    strokeWidth={1}
+                  />
+                  <circle cx={x0} cy={y0} r={2.6} style={{ fill: 'var(--cs-colors-ink)' }} />
+                  <text
+                    x={labelX}
+                    y={yLabel + 5}
+                    fontSize={15}
+                    fontWeight={500}
+                    style={{ fill: 'var(--cs-colors-ink)' }}
+                  >
+                    {text}
+                  </text>
+                </g>
+              );
+            })}
+          </svg>
+        )}
+      </Box>
+      {noted && !beside && size.width > 0 && (
+        <Grid templateColumns="1fr 1fr" columnGap="4" px="4" pb="3" fontSize="sm" aria-hidden>
+          {notes.map(({ at, text }) => (
+            <Text key={at}>{text}</Text>
+          ))}
+        </Grid>
       )}
     </Box>
   );

@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import { doneByPart, KNOT_SPREAD, pluralOf, type Forecast } from '@coiled-strand/core';
 import { useState } from 'react';
 import { LengthField } from '../../fields/length-field';
+import { counted } from '../../piece/counts';
 import { StrandBadge } from '../../piece/strand-badge';
 import type { Make } from '../../make/use-make';
 import { useUnits } from '../../settings/use-units';
@@ -121,14 +122,14 @@ const lastsWords = (p: number, subject: string): string =>
 const UNLIKELY = 2.5;
 
 /** What a unit of this make is like, beside the plan's. */
-function unitWords({ pitchFactor, takeUpFactor }: Forecast): string {
+function unitWords({ pitchFactor, takeUpFactor }: Forecast, name: string): string {
   const off = (factor: number, more: string, less: string): string | null => {
     const percent = Math.round(Math.abs(factor - 1) * 100);
     return percent === 0 ? null : `${percent} % ${factor > 1 ? more : less}`;
   };
   const length = off(pitchFactor.factor, 'longer', 'shorter') ?? 'as long as planned';
   const cord = off(takeUpFactor.factor, 'more cord', 'less cord') ?? 'as much cord as planned';
-  return `A unit of yours is ${length} and takes ${cord}.`;
+  return `Your ${pluralOf(name)} come out ${length} and take ${cord}.`;
 }
 
 function Told({ make, seen }: { readonly make: Make; readonly seen: Seen }) {
@@ -150,12 +151,12 @@ function Told({ make, seen }: { readonly make: Make; readonly seen: Seen }) {
       )}
       <LengthBand told={told} target={target} />
       <Box as="ul" listStyleType="disc" m="0" pl="5">
-        <li>{unitWords(told)}</li>
+        <li>{unitWords(told, fillName(make))}</li>
         {told.fill && (
           <li>
             {told.fill.toLength === told.fill.planned
-              ? `The ${told.fill.planned} ${pluralOf(fillName(make))} still planned bring it to ${units.size(target)}.`
-              : `For ${units.size(target)} tie ${told.fill.toLength} more ${pluralOf(fillName(make))} instead of ${told.fill.planned}.`}
+              ? `${counted(told.fill.planned, fillName(make))} still to tie, as planned, for ${units.size(target)}.`
+              : `For ${units.size(target)} tie ${counted(told.fill.toLength, fillName(make))} more instead of ${told.fill.planned}.`}
           </li>
         )}
         <li>{closeBy(make, told)}</li>
@@ -164,7 +165,7 @@ function Told({ make, seen }: { readonly make: Make; readonly seen: Seen }) {
           .map((strand) => (
             <li key={strand.number}>
               Cord {strand.number} has {units.cord(strand.available)} and needs{' '}
-              {units.cord(strand.needs)}, surely {units.cord(strand.needsSurely)}:{' '}
+              {units.cord(strand.needs)}, or {units.cord(strand.needsSurely)} to be sure:{' '}
               {lastsWords(strand.lasts, 'it')}.
             </li>
           ))}
@@ -204,7 +205,7 @@ function closeBy({ plan }: Make, { latest }: Forecast): string {
   if (latest.all || !part) return 'The closure can be tied after the last part, as planned.';
   const name = part.layout.unitName;
   const at = plan.parts.indexOf(part) + 1;
-  return `Begin the closure after ${latest.unit} ${latest.unit === 1 ? name : pluralOf(name)}${
+  return `Begin the closure after ${counted(latest.unit, name)}${
     plan.parts.length > 1 ? ` of part ${at}` : ''
   } at the latest.`;
 }
@@ -220,7 +221,7 @@ function LengthBand({ told, target }: { readonly told: Forecast; readonly target
     <Box>
       <Text>
         Tied on as planned the parts come out {units.size(mid)}, nine times in ten between{' '}
-        {units.size(low)} and {units.size(high)}; planned are {units.size(target)}.
+        {units.size(low)} and {units.size(high)}; {units.size(target)} was planned.
       </Text>
       <Box position="relative" h="34px" mt="2" bg="rule" borderRadius="4px" aria-hidden>
         <Box
