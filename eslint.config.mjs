@@ -54,6 +54,12 @@ export default ts.config(
     extends: [reactHooks.configs.flat.recommended],
   },
   {
+    // A component does one thing.
+    files: ['apps/web/src/**/*.tsx'],
+    ignores: ['**/*.test.tsx'],
+    rules: { 'max-lines-per-function': ['error', { max: 150 }] },
+  },
+  {
     files: ['**/*.{mjs,cjs}'],
     // Some functions here are sent to the browser.
     languageOptions: { globals: { ...globals.node, ...globals.browser } },

@@ -62,15 +62,17 @@ const router = createBrowserRouter([
   { path: '*', element: <NotFound /> },
 ]);
 
-/** The first page has a moment to itself, in ms. */
+/** The first page has this long to itself, in ms, where the browser does not say that it is at rest. */
 const FIRST = 1500;
+const atRest = (run: () => void): void => {
+  // Not every browser says so.
+  if ('requestIdleCallback' in window) requestIdleCallback(run, { timeout: FIRST });
+  else setTimeout(run, FIRST);
+};
 
 export function App() {
   // Fetched while the server is surely there, so that a make goes on when it is not.
-  useEffect(() => {
-    const timer = setTimeout(() => void fetchAhead(), FIRST);
-    return () => clearTimeout(timer);
-  }, []);
+  useEffect(() => atRest(() => void fetchAhead()), []);
   return (
     <ChakraProvider value={system}>
       <ErrorBoundary>

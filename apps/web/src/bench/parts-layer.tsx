@@ -107,7 +107,7 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
             seamOf={(clientX, left) => seamAt(places, frame.x + (clientX - left) / frame.scale)}
             select={(to) => {
               const next = places[to]?.id;
-              if (next !== undefined) focusPart(next);
+              if (next !== undefined) goTo(next);
             }}
           />
         );
@@ -126,8 +126,14 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
 
 const handleId = (id: string): string => `part-${id}`;
 
-/** Looks at a part and moves the focus there, once it is drawn. */
-function focusPart(id: string): void {
+/** Looks at a part and moves the focus there at once, so that the next key counts from it. */
+function goTo(id: string): void {
+  useSelection.getState().select(id);
+  document.getElementById(handleId(id))?.focus();
+}
+
+/** The same for a part that is about to be drawn at another place. */
+function follow(id: string): void {
   useSelection.getState().select(id);
   requestAnimationFrame(() => document.getElementById(handleId(id))?.focus());
 }
@@ -287,7 +293,7 @@ const PartHandle = memo(function PartHandle(props: HandleProps) {
   const moveTo = (to: number): void => {
     if (to < 0 || to >= count) return;
     actions.move(id, to);
-    focusPart(id);
+    follow(id);
   };
   return (
     <g

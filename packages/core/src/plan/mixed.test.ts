@@ -285,3 +285,43 @@ describe('totals', () => {
     expect(planned(EXAMPLE_PIECE).totals.counts).toEqual([{ unitName: 'half knot', count: 29 }]);
   });
 });
+
+describe('a cord that is laid in where it is first tied with', () => {
+  const laidIn: Strand = { cord: testCord(2), legs: ['working', 'working'], laidIn: true };
+  const core: Strand = { cord: testCord(2), legs: ['core'], laidIn: false };
+  const piece = (parts: readonly Part[], strands = [core, laidIn]): Piece => ({
+    ...make('focal-cord'),
+    strands,
+    parts,
+  });
+  const plain: Part = { id: 'fill', kind: 'plain', length: null };
+  it.each<[string, Part]>([
+    ['snake knots', { id: 'k', kind: 'two-cord-knot', units: 4 }],
+    ['a spiral of hitches', { ...templateById('floss-spiral').make(start).parts[1]!, id: 'k' }],
+    [
+      'square knots',
+      {
+        id: 'k',
+        kind: 'square-knot-sinnet',
+        form: 'flat',
+        tension: 'even',
+        length: null,
+        units: 8,
+      },
+    ],
+  ])('is in the cut list for %s, knots and all', (_name, part) => {
+    const tied = piece([plain, part, { ...plain, id: 'end' }]);
+    const plan = planned(tied);
+    const own = plan.strands[1]!;
+    expect(own.reasons.some(({ area }) => area === 'knot')).toBe(true);
+    expect(own.cut).toBeGreaterThan(100);
+    expect(adviceCodes(tied)).not.toContain('strands.idle');
+  });
+  it('is named where nothing is tied, and none but that one', () => {
+    const plan = planned(piece([plain]));
+    expect(plan.advice.filter(({ code }) => code === 'strands.idle')).toMatchObject([
+      { severity: 'warning', path: 'strands[1]' },
+    ]);
+    expect(adviceCodes(piece([plain], [core]))).not.toContain('strands.idle');
+  });
+});
