@@ -33,6 +33,6 @@ export const invalid = (faults: readonly FileFault[], what: string): AppError =>
       .slice(0, 3)
       .map((fault) => (fault.path ? `${fault.path}: ${fault.message}` : fault.message))
       .join('; ')}${faults.length > 3 ? `; and ${faults.length - 3} more` : ''}.`,
-    'Mend the values named and try again. Nothing was stored.',
+    'Correct the values named and try again. Nothing was stored.',
     { faults },
   );

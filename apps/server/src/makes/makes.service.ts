@@ -7,16 +7,20 @@ import type {
 } from '@coiled-strand/contract';
 import {
   actionsAt,
+  cordLength,
   compareOutcome,
   startPlace,
   firstSideFor,
   makeSteps,
   planPiece,
   reachedBy,
+  say,
   speak,
   type FileFault,
+  type Hand,
   type Piece,
   type Plan,
+  type SpokenUnits,
   type Step,
   type StepPlace,
 } from '@coiled-strand/core';
@@ -34,6 +38,7 @@ import {
 import { AppError, invalid, notFound } from '../errors/app-error.js';
 import { HandService } from '../hand/hand.service.js';
 import { PieceRow } from '../rows/piece.entity.js';
+import { Workshop } from '../rows/workshop.entity.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { makeView } from './make-view.js';
@@ -80,9 +85,12 @@ export class MakesService {
   async begin(pieceId: string, { beside, repeat }: BeginMakeDto): Promise<MakeView> {
     const earlier = repeat === undefined ? null : await this.row(repeat);
     if (earlier && earlier.pieceId !== pieceId) throw notFound('make of this piece');
+    // All that is needed is at hand before the lock: who waits for it must not wait for a connection too.
+    const workshop = await this.workshop.get();
+    const { hand } = await this.hand.get();
     const row = await this.dataSource.transaction(async (manager) => {
       // Other windows that begin in the same moment wait here, and then find this make.
-      const piece = await this.lockPiece(manager, pieceId);
+      const piece = await this.lockPiece(manager, { id: pieceId, workshopId: workshop.id });
       const makes = manager.getRepository(MakeRow);
       const underWay = await makes.findOne({
         where: { pieceId, loggedAt: IsNull(), abandonedAt: IsNull() },
@@ -90,7 +98,10 @@ export class MakesService {
       });
       if (underWay && !beside && !earlier) return underWay;
       const last = await makes.maximum('number', { pieceId });
-      return makes.save(await this.planned(pieceId, earlier?.piece ?? piece.spec, (last ?? 0) + 1));
+      const number = (last ?? 0) + 1;
+      return makes.save(
+        this.planned(pieceId, earlier?.piece ?? piece.spec, number, workshop, hand),
+      );
     });
     return this.view(row);
   }
@@ -120,9 +131,10 @@ export class MakesService {
   }
 
   async log(id: string, record: MakeLogDto): Promise<MakeView> {
+    const { settings } = await this.workshop.get();
     return this.changed(id, async (found, manager) => {
       const { plan } = await this.frozen(manager, id);
-      const faults = faultsOfLog(record, plan);
+      const faults = faultsOfLog(record, plan, settings);
       if (faults.length > 0) throw invalid(faults, 'The log');
       return {
         record,
@@ -191,18 +203,25 @@ export class MakesService {
     return this.view(row);
   }
 
-  private async lockPiece(manager: EntityManager, id: string): Promise<PieceRow> {
+  private async lockPiece(
+    manager: EntityManager,
+    where: FindOptionsWhere<PieceRow>,
+  ): Promise<PieceRow> {
     const piece = await manager.findOne(PieceRow, {
-      where: { id, workshopId: await this.workshop.id(), archivedAt: IsNull() },
+      where: { ...where, archivedAt: IsNull() },
       lock: { mode: 'pessimistic_write' },
     });
     if (!piece) throw notFound('piece');
     return piece;
   }
 
-  private async planned(pieceId: string, piece: Piece, number: number): Promise<MakeRow> {
-    const { id: workshopId, settings } = await this.workshop.get();
-    const { hand } = await this.hand.get();
+  private planned(
+    pieceId: string,
+    piece: Piece,
+    number: number,
+    { id: workshopId, settings }: Workshop,
+    hand: Hand,
+  ): MakeRow {
     const plan = planPiece(piece, hand);
     if (!plan.ok) {
       const faults = plan.advice.map(({ path, message }): FileFault => ({
@@ -255,13 +274,16 @@ export class MakesService {
 }
 
 /** What does not fit together in a log, or with the plan it is of. */
-function faultsOfLog(record: MakeLogDto, plan: Plan): FileFault[] {
+function faultsOfLog(record: MakeLogDto, plan: Plan, units: SpokenUnits): FileFault[] {
   const faults: FileFault[] = record.cords.flatMap((cord, i) =>
     cord.leftover > cord.cut
       ? [
           {
             path: `cords[${i}].leftover`,
-            message: `more is left over (${cord.leftover} mm) than was cut (${cord.cut} mm)`,
+            message: speak(
+              say`more is left over (${cordLength(cord.leftover)}) than was cut (${cordLength(cord.cut)})`,
+              units,
+            ),
           },
         ]
       : [],

@@ -252,6 +252,30 @@ describe('makes', () => {
     expect(now.setAside).toBe('measured in a hurry');
   });
 
+  it('are begun by fifty callers at once, and all get the same one', async () => {
+    const { piece } = ((await api().get('/api/pieces')).body as PieceView[])[0]!;
+    const { body } = await api().post('/api/pieces').send(piece).expect(201);
+    const begin = () =>
+      api()
+        .post(`/api/pieces/${(body as PieceView).id}/makes`)
+        .send({});
+    const answers = await Promise.all(Array.from({ length: 50 }, begin));
+    expect(new Set(answers.map(({ status }) => status))).toEqual(new Set([200]));
+    expect(new Set(answers.map((answer) => (answer.body as MakeView).id)).size).toBe(1);
+  });
+  it('say in the maker’s units what cannot be in a log', async () => {
+    const make = await freshMake();
+    const { body } = await api()
+      .put(`/api/makes/${make.id}/log`)
+      .send({
+        cords: make.piece.strands.map(() => ({ cut: 304.8, leftover: 609.6 })),
+        length: 212,
+        minutes: 48,
+      })
+      .expect(422);
+    expect(body.error.faults[0].message).toBe('more is left over (2 ft) than was cut (1 ft)');
+  });
+
   it('cannot begin on a piece that cannot be planned', async () => {
     const { piece } = ((await api().get('/api/pieces')).body as PieceView[])[0]!;
     const tiny = { ...piece, wearer: { name: 'x', wrist: 18 } };
