@@ -16,7 +16,7 @@ export class PlanController {
   @ApiOperation({
     summary: 'Plan a piece without storing it',
     description:
-      'Takes a piece file (wearer and materials inside) and answers with the plan in this workshop’s hand, or with ok: false and the advice that prevent one. The same code runs in the browser.',
+      'Takes a piece file (wearer and materials inside) and answers with the plan in this workshop’s hand, or with ok: false and what prevents one as advice. The same code runs in the browser.',
   })
   @bodyOf(PieceFileDto)
   async plan(@Body() file: PieceFileDto): Promise<PlanResult> {

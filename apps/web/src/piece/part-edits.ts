@@ -112,6 +112,18 @@ export function addPart(kindId: string, at?: number, bead?: Bead): void {
   select(id);
 }
 
+/** The value of a part that holds a row of beads; undefined where none does. */
+export const rowOf = (part: Part): string | undefined =>
+  partKind(part.kind).fields.find((field) => field.type === 'beads')?.key;
+
+/** The part with a bead more at the end of its row. */
+function strung(part: Part, bead: string): Part {
+  const key = rowOf(part);
+  if (key === undefined) return part;
+  const row = (part as unknown as Readonly<Record<string, readonly string[]>>)[key] ?? [];
+  return { ...part, [key]: [...row, bead] };
+}
+
 /**
  * Strings a bead at a seam: into the row that lies beside it, or as a part of its own.
  *
@@ -123,13 +135,8 @@ export function stringBead(bead: Bead, seam?: number): void {
   const { part: selected } = useSelection.getState();
   const at = seam ?? placeForNew(piece);
   const beside = seam === undefined ? piece.parts.find((part) => part.id === selected) : undefined;
-  if (beside?.kind === 'beads') {
-    const { piece: withIt, id } = withBead(piece, bead);
-    edit(() =>
-      changePart(withIt, beside.id, (part) =>
-        part.kind === 'beads' ? { ...part, beads: [...part.beads, id] } : part,
-      ),
-    );
+  if (beside && rowOf(beside) !== undefined) {
+    appendBead(beside.id, bead);
     return;
   }
   addPart('beads', at, bead);
@@ -146,7 +153,5 @@ export const setPartBead = (id: string, key: string, bead: Bead): void =>
 export const appendBead = (id: string, bead: Bead): void =>
   edit((piece) => {
     const { piece: withIt, id: name } = withBead(piece, bead);
-    return changePart(withIt, id, (part) =>
-      part.kind === 'beads' ? { ...part, beads: [...part.beads, name] } : part,
-    );
+    return changePart(withIt, id, (part) => strung(part, name));
   });

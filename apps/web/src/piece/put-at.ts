@@ -4,7 +4,7 @@ export const dotted = (path: string): string => path.replace(/\[(\d+)\]/g, '.$1'
 /**
  * The same document with one value put at a path; what is not on the way is kept as it is.
  *
- * @param path as advice name it: `closure.tails`, `parts[2].length`
+ * @param path as advice names it: `closure.tails`, `parts[2].length`
  */
 export function putAt<T>(document: T, path: string, value: unknown): T {
   const steps = dotted(path).split('.');

@@ -17,7 +17,7 @@ export type Tension = (typeof TENSIONS)[number];
 
 /** What all parts have, whatever their kind. */
 export interface PartBase {
-  /** Unique within the piece; what drawings and advice refer to. */
+  /** Unique within the piece; what drawings and advice refer to it by. */
   readonly id: string;
   readonly kind: string;
   /** What each run does here, where it differs from what its strand does elsewhere. */

@@ -337,7 +337,7 @@ export const checkPlan = (piece: Piece, fit: FitPlan, counters: Counters): Advic
     ...checkWearer(piece, fit, counters),
   ].filter(present);
 
-/** AdviceList of a part or the closure, their paths made those of the piece. */
+/** What is said of a part or the closure, its paths made those of the piece. */
 export const under = (advice: readonly Advice[], path: string, part: string): Advice[] =>
   advice.map((item) => ({
     ...item,

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { BeadPicture } from '../../bench/bead-picture';
 import { useSelection } from '../../bench/selection-store';
 import type { DraggedBead } from '../../piece/bead-drag';
-import { stringBead } from '../../piece/part-edits';
+import { rowOf, stringBead } from '../../piece/part-edits';
 import { useStage } from '../../piece/stage-context';
 import { Button } from '../../shell/button';
 import { OwnBeadDialog } from '../../stash/dialogs';
@@ -26,11 +26,11 @@ export function BeadsPane() {
       <Flex gap="4" align="baseline" flexWrap="wrap" mb="3">
         <Text flex="1" minW="240px">
           Drag a bead on to the bench, or add it{' '}
-          {target?.kind === 'beads'
-            ? 'to the selected row.'
-            : target
-              ? 'after the selected part.'
-              : 'at the end.'}
+          {!target
+            ? 'at the end.'
+            : rowOf(target)
+              ? 'to the selected row.'
+              : 'after the selected part.'}
         </Text>
         <Button onClick={() => setEntering(true)}>Enter a bead</Button>
       </Flex>
