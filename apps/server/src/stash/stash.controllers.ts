@@ -1,105 +1,60 @@
-import {
-  BeadDto,
-  CordDto,
-  FittingDto,
-  WearerDto,
-  type BeadView,
-  type CordView,
-  type FittingView,
-  type WearerView,
-} from '@coiled-strand/contract';
-import { Body, Controller, Get, Param, Post, Put } from '@nestjs/common';
+import { BeadDto, CordDto, FittingDto, WearerDto, type Stored } from '@coiled-strand/contract';
+import { Body, Controller, Get, Param, Post, Put, type Type } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
+import type { EntityTarget } from 'typeorm';
+import { validationPipe } from '../errors/validation.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
-import { BeadItem, CordItem, FittingItem, WearerItem } from '../rows/list.entities.js';
+import {
+  BeadItem,
+  CordItem,
+  FittingItem,
+  WearerItem,
+  type StashItem,
+} from '../rows/list.entities.js';
 import { StashService } from './stash.service.js';
 
-// Decorators need a class per body type for validation; what they do is the service's, once.
+/**
+ * The routes of one of the workshop's lists.
+ *
+ * @param what one thing on it is called; its route is the plural
+ * @param Dto what its bodies are checked by
+ */
+function listController<T extends object>(
+  what: string,
+  Dto: Type<T>,
+  list: EntityTarget<StashItem<T>>,
+): Type<object> {
+  const checked = validationPipe(Dto);
 
-@ApiTags('wearers')
-@Controller('wearers')
-export class WearersController {
-  constructor(private readonly stash: StashService) {}
+  @ApiTags(`${what}s`)
+  @Controller(`${what}s`)
+  class ListController {
+    constructor(private readonly stash: StashService) {}
 
-  @Get()
-  list(): Promise<WearerView[]> {
-    return this.stash.list(WearerItem);
+    @Get()
+    list(): Promise<Stored<T>[]> {
+      return this.stash.list(list);
+    }
+    @Post()
+    @bodyOf(Dto)
+    add(@Body(checked) value: object): Promise<Stored<T>> {
+      return this.stash.add(list, value as T);
+    }
+    @Put(':id')
+    @bodyOf(Dto)
+    change(@Param('id', uuid(what)) id: string, @Body(checked) value: object): Promise<Stored<T>> {
+      return this.stash.change(list, id, value as T, what);
+    }
   }
-  @Post()
-  @bodyOf(WearerDto)
-  add(@Body() wearer: WearerDto): Promise<WearerView> {
-    return this.stash.add(WearerItem, wearer);
-  }
-  @Put(':id')
-  @bodyOf(WearerDto)
-  change(@Param('id', uuid('wearer')) id: string, @Body() wearer: WearerDto): Promise<WearerView> {
-    return this.stash.change(WearerItem, id, wearer, 'wearer');
-  }
+  // The description of the API names its operations by their class.
+  Object.defineProperty(ListController, 'name', { value: `${what}-list` });
+  return ListController;
 }
 
-@ApiTags('cords')
-@Controller('cords')
-export class CordsController {
-  constructor(private readonly stash: StashService) {}
-
-  @Get()
-  list(): Promise<CordView[]> {
-    return this.stash.list(CordItem);
-  }
-  @Post()
-  @bodyOf(CordDto)
-  add(@Body() cord: CordDto): Promise<CordView> {
-    return this.stash.add(CordItem, cord);
-  }
-  @Put(':id')
-  @bodyOf(CordDto)
-  change(@Param('id', uuid('cord')) id: string, @Body() cord: CordDto): Promise<CordView> {
-    return this.stash.change(CordItem, id, cord, 'cord');
-  }
-}
-
-@ApiTags('beads')
-@Controller('beads')
-export class BeadsController {
-  constructor(private readonly stash: StashService) {}
-
-  @Get()
-  list(): Promise<BeadView[]> {
-    return this.stash.list(BeadItem);
-  }
-  @Post()
-  @bodyOf(BeadDto)
-  add(@Body() bead: BeadDto): Promise<BeadView> {
-    return this.stash.add(BeadItem, bead);
-  }
-  @Put(':id')
-  @bodyOf(BeadDto)
-  change(@Param('id', uuid('bead')) id: string, @Body() bead: BeadDto): Promise<BeadView> {
-    return this.stash.change(BeadItem, id, bead, 'bead');
-  }
-}
-
-@ApiTags('fittings')
-@Controller('fittings')
-export class FittingsController {
-  constructor(private readonly stash: StashService) {}
-
-  @Get()
-  list(): Promise<FittingView[]> {
-    return this.stash.list(FittingItem);
-  }
-  @Post()
-  @bodyOf(FittingDto)
-  add(@Body() fitting: FittingDto): Promise<FittingView> {
-    return this.stash.add(FittingItem, fitting);
-  }
-  @Put(':id')
-  @bodyOf(FittingDto)
-  change(
-    @Param('id', uuid('fitting')) id: string,
-    @Body() fitting: FittingDto,
-  ): Promise<FittingView> {
-    return this.stash.change(FittingItem, id, fitting, 'fitting');
-  }
-}
+export const STASH_CONTROLLERS = [
+  listController('wearer', WearerDto, WearerItem),
+  listController('cord', CordDto, CordItem),
+  listController('bead', BeadDto, BeadItem),
+  listController('fitting', FittingDto, FittingItem),
+];
