@@ -15,7 +15,15 @@ import { WholePieces1700000000002 } from '../migrations/1700000000002-whole-piec
 /** Any number that no other program on the same database uses for its advisory locks. */
 const STARTING = 727_001;
 
-export const createDataSource = (url: string): DataSource =>
+const MIGRATIONS = [
+  Foundation1700000000001,
+  WholePieces1700000000002,
+  Making1700000000003,
+  OnePlan1700000000004,
+];
+
+/** @param migrations how many are known: all of them, but to the tests of older databases */
+export const createDataSource = (url: string, migrations = MIGRATIONS.length): DataSource =>
   new DataSource({
     type: 'postgres',
     url,
@@ -30,12 +38,7 @@ export const createDataSource = (url: string): DataSource =>
       PhotoRow,
       SwatchRow,
     ],
-    migrations: [
-      Foundation1700000000001,
-      WholePieces1700000000002,
-      Making1700000000003,
-      OnePlan1700000000004,
-    ],
+    migrations: MIGRATIONS.slice(0, migrations),
     synchronize: false,
     applicationName: 'coiled-strand',
     extra: { connectionTimeoutMillis: 5000 },
