@@ -22,7 +22,10 @@ export function EvidenceRow({ evidence: { ratio, source }, surprise }: Props) {
   const swatches = useSwatches();
   // Kept for as long as the message stands, so that it can be brought back.
   const throwAway = async (): Promise<void> => {
-    const kept = swatches.data?.find(({ id }) => id === source.id)?.swatch;
+    const among = ({ data }: Pick<typeof swatches, 'data'>) =>
+      data?.find(({ id }) => id === source.id)?.swatch;
+    // The list may not have come yet: what cannot be brought back must not be thrown away.
+    const kept = among(swatches) ?? among(await swatches.refetch());
     await removeSwatch.mutateAsync(source.id);
     toaster.create({
       title: `${source.label} has been discarded.`,
