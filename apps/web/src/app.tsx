@@ -13,10 +13,13 @@ import { Toaster } from './shell/toaster';
 import { system } from './theme/system';
 
 // The workshop is the first page; all else comes when it is wanted.
-const PieceRoute = later(
-  () => import('./pages/piece/piece-route').then((m) => m.PieceRoute),
-  'Fetching the bench',
-);
+const piecePage = () => import('./piece-page');
+const PieceRoute = later(() => piecePage().then((m) => m.PieceRoute), 'Fetching the bench');
+const FitStage = later(() => piecePage().then((m) => m.FitStage));
+const LayoutStage = later(() => piecePage().then((m) => m.LayoutStage));
+const CutStage = later(() => piecePage().then((m) => m.CutStage));
+const MakeStage = later(() => piecePage().then((m) => m.MakeStage));
+const FinishStage = later(() => piecePage().then((m) => m.FinishStage));
 const BookPage = later(
   () => import('./pages/book/book-page').then((m) => m.BookPage),
   'Opening the book',
@@ -24,17 +27,6 @@ const BookPage = later(
 const HandPage = later(
   () => import('./pages/hand/hand-page').then((m) => m.HandPage),
   'Looking at your makes',
-);
-const FitStage = later(() => import('./stages/fit/fit-stage').then((m) => m.FitStage), 'Fit');
-const LayoutStage = later(
-  () => import('./stages/layout/layout-stage').then((m) => m.LayoutStage),
-  'Lay out',
-);
-const CutStage = later(() => import('./stages/cut/cut-stage').then((m) => m.CutStage), 'Cut');
-const MakeStage = later(() => import('./stages/make/make-stage').then((m) => m.MakeStage), 'Make');
-const FinishStage = later(
-  () => import('./stages/finish/finish-stage').then((m) => m.FinishStage),
-  'Finish',
 );
 const LogStage = later(
   () => import('./stages/log/log-stage').then((m) => m.LogStage),
