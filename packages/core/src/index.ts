@@ -9,7 +9,7 @@ export { parseLength, type LengthError } from './measure/parse-length.js';
 export { pluralOf, sayCount } from './measure/plural.js';
 export { cordLength, inSentence, join, say, type Saying } from './measure/saying.js';
 export { otherSide, type Side } from './measure/side.js';
-export { IN_MM, speak, type SpokenUnits } from './measure/speak.js';
+export { IN_MM, speak, speakLength, type SpokenUnits } from './measure/speak.js';
 export { isImperial, LENGTH_UNITS, type LengthUnit } from './measure/units.js';
 
 // Cords, beads and what goes through a hole.

@@ -15,15 +15,7 @@ import { WholePieces1700000000002 } from '../migrations/1700000000002-whole-piec
 /** Any number that no other program on the same database uses for its advisory locks. */
 const STARTING = 727_001;
 
-const MIGRATIONS = [
-  Foundation1700000000001,
-  WholePieces1700000000002,
-  Making1700000000003,
-  OnePlan1700000000004,
-];
-
-/** @param migrations how many are known: all of them, but to the tests of older databases */
-export const createDataSource = (url: string, migrations = MIGRATIONS.length): DataSource =>
+export const createDataSource = (url: string): DataSource =>
   new DataSource({
     type: 'postgres',
     url,
@@ -38,7 +30,12 @@ export const createDataSource = (url: string, migrations = MIGRATIONS.length): D
       PhotoRow,
       SwatchRow,
     ],
-    migrations: MIGRATIONS.slice(0, migrations),
+    migrations: [
+      Foundation1700000000001,
+      WholePieces1700000000002,
+      Making1700000000003,
+      OnePlan1700000000004,
+    ],
     synchronize: false,
     applicationName: 'coiled-strand',
     extra: { connectionTimeoutMillis: 5000 },

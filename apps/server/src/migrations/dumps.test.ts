@@ -13,7 +13,7 @@ import {
   totalActions,
 } from '@coiled-strand/core';
 import pg from 'pg';
-import type { DataSource } from 'typeorm';
+import { DataSource } from 'typeorm';
 import { completeMakes } from '../makes/complete-makes.js';
 import { createDataSource } from '../database/data-source.js';
 import { MakeRow } from '../rows/make.entity.js';
@@ -39,7 +39,9 @@ const buckle = {
 async function restored(name: keyof typeof DUMPS) {
   const database = await createDatabase();
   if (DUMPS[name] > 0) {
-    const then = createDataSource(database.url, DUMPS[name]);
+    const { options } = createDataSource(database.url);
+    const known = options.migrations as unknown as (new () => object)[];
+    const then = new DataSource({ ...options, migrations: known.slice(0, DUMPS[name]) });
     await then.initialize();
     await then.runMigrations({ transaction: 'each' });
     await then.destroy();

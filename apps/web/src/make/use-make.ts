@@ -3,13 +3,11 @@ import {
   actionsAt,
   finishFrom,
   placeOf,
-  stepPlaceOf,
   totalActions,
   type Place,
   type Plan,
   type Side,
   type Step,
-  type StepPlace,
 } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
@@ -65,10 +63,6 @@ export function makeOf(
     timers: { ...timersOf(view), ...local?.timers },
   };
 }
-
-/** Where a make stands after so many actions. */
-export const placeAt = ({ steps }: Pick<Make, 'steps'>, done: number): StepPlace =>
-  stepPlaceOf(steps, done);
 
 export interface Followed {
   /** null where nothing is being made, and while its plan is fetched. */

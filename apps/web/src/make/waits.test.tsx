@@ -1,10 +1,10 @@
+import { stepPlaceOf } from '@coiled-strand/core';
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { act, screen } from '@testing-library/react';
 import { renderIn } from '../testing';
 import { makeAt, pieceOf } from '../testing-make';
 import { useProgress } from './progress-store';
 import { beginWait, runningWaits, sayLeft, Waits } from './waits';
-import { placeAt } from './use-make';
 
 const piece = { ...pieceOf('focal-cord'), ends: 'glue' as const };
 const glue = makeAt(piece, 0).steps.find((step) => step.id === 'ends-glue')!;
@@ -37,7 +37,7 @@ describe('waits', () => {
     beginWait(make, glue);
     const kept = useProgress.getState().local['make-1']!;
     expect(Date.parse(kept.timers['ends-glue']!)).toBe(Date.parse(started) + HOUR);
-    expect(kept.at).toEqual(placeAt(make, 3));
+    expect(kept.at).toEqual(stepPlaceOf(make.steps, 3));
     const running = { ...make, timers: { 'ends-glue': started } };
     useProgress.setState({ local: {}, unsent: {} });
     beginWait(running, glue);

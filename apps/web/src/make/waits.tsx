@@ -1,8 +1,9 @@
+import { stepPlaceOf } from '@coiled-strand/core';
 import { Box, Flex, Text } from '@chakra-ui/react';
 import type { Step } from '@coiled-strand/core';
 import { Hourglass } from 'lucide-react';
 import { useSyncExternalStore } from 'react';
-import { placeAt, type Make } from './use-make';
+import type { Make } from './use-make';
 import { Button } from '../shell/button';
 import { useProgress } from './progress-store';
 
@@ -47,7 +48,7 @@ export function beginWait(make: Make, step: Step | undefined): void {
   if (!step?.wait || make.timers[step.id]) return;
   useProgress
     .getState()
-    .setTimer(make.view.id, placeAt(make, make.done), step.id, new Date().toISOString());
+    .setTimer(make.view.id, stepPlaceOf(make.steps, make.done), step.id, new Date().toISOString());
 }
 
 /** What runs by itself: how long still, and what must not be done meanwhile. */
@@ -82,7 +83,9 @@ function WaitRow({ make, wait }: { readonly make: Make; readonly wait: Running }
           {!over && <Text>{not}</Text>}
         </Box>
         <Button
-          onClick={() => setTimer(make.view.id, placeAt(make, make.done), wait.step.id, null)}
+          onClick={() =>
+            setTimer(make.view.id, stepPlaceOf(make.steps, make.done), wait.step.id, null)
+          }
           aria-label={over ? `Put the timer away: ${what}` : `Stop the timer: ${what}`}
         >
           {over ? 'Put away' : 'Stop'}

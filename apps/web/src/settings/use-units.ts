@@ -1,4 +1,4 @@
-import { formatLength, isImperial, speak, type LengthUnit, type Saying } from '@coiled-strand/core';
+import { isImperial, speak, speakLength, type LengthUnit, type Saying } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useWorkshop } from '../api/queries';
 
@@ -26,8 +26,8 @@ export function useUnits(): Units {
     () => ({
       unit,
       cordUnit,
-      size: (mm) => formatLength(mm, unit, { denominator: 16 }),
-      cord: (mm) => formatLength(mm, cordUnit, { denominator: 8 }),
+      size: (mm) => speakLength(mm, 'laid', { unit, cordUnit }),
+      cord: (mm) => speakLength(mm, 'cord', { unit, cordUnit }),
       each: (mm) => (isImperial(cordUnit) ? `${(mm / 25.4).toFixed(2)} in` : `${mm.toFixed(1)} mm`),
       say: (saying) => speak(saying, { unit, cordUnit }),
       nudge: isImperial(unit) ? 25.4 / 16 : 1,

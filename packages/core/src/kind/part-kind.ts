@@ -6,10 +6,10 @@ import type { RoundPart } from '../measure/fit.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
 import type { Field } from './field.js';
-import type { Bounds, Primitive, Thing } from './primitive.js';
+import type { Bounds, Primitive } from './primitive.js';
 import type { AuxiliaryCord, Need, Passage, Use } from './reason.js';
 import type { Run, LegRole } from './run.js';
-import type { Caution, Wait } from './step.js';
+import type { Action } from './step.js';
 
 /** How hard the hand pulls; sets the pitch. */
 export const TENSIONS = ['soft', 'even', 'hard'] as const;
@@ -85,23 +85,11 @@ export interface DrawOptions {
   readonly firstSide: Side;
 }
 
-/** One kind of action on a part or a closure, as its kind describes it. */
-export interface PartStep {
-  readonly title: Saying;
-  readonly text: Saying;
-  readonly units: number;
-  readonly unitName?: string;
+/** An action on a part or a closure, as its kind describes it. */
+export interface PartStep extends Action {
   readonly sideOf?: (unit: number, firstSide: Side) => Side;
-  /** Whether the bump of a unit shows which side it came from. */
-  readonly bumps?: boolean;
   /** What this very unit is: 'Hematite 6 mm'. */
   readonly unitText?: (unit: number) => Saying;
-  /** Whether it is tried on in this step, so that no other step has to ask for it. */
-  readonly triesOn?: boolean;
-  readonly wait?: Wait;
-  /** What of the closure moves in this step, for its picture; all of it when left out. */
-  readonly moves?: readonly Thing[];
-  readonly cautions: readonly Caution[];
 }
 
 /** What a swatch is tied with, and what the model says of one unit of it. Lengths in mm. */

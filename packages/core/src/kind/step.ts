@@ -39,23 +39,31 @@ export interface Calls {
   readonly order: readonly number[];
 }
 
-/**
- * One action of the maker's hands, or one kind of action repeated `units` times. Plain data: a make keeps
- * its steps as they were when it was begun.
- */
-export interface Step {
-  readonly id: string;
-  readonly stage: 'prepare' | 'tie' | 'finish';
+/** One action of the maker's hands, or one kind of action repeated `units` times. */
+export interface Action {
   readonly title: Saying;
   readonly text: Saying;
   /** How many times it is done; the counter counts these. >= 1. */
   readonly units: number;
   /** What one unit is called: 'half knot'. */
   readonly unitName?: string;
-  /** Which side the units start from, by turns, when it matters. */
-  readonly sides?: readonly Side[];
   /** Whether the bump of a unit shows which side it came from. */
   readonly bumps?: boolean;
+  /** Whether it is tried on in this step, so that no other step has to ask for it. */
+  readonly triesOn?: boolean;
+  /** What of the closure moves in it, for its picture; all of it when left out. */
+  readonly moves?: readonly Thing[];
+  /** A wait that begins when it is done. */
+  readonly wait?: Wait;
+  readonly cautions: readonly Caution[];
+}
+
+/** An action in its place in a make. Plain data: a make keeps its steps as they were when it was begun. */
+export interface Step extends Action {
+  readonly id: string;
+  readonly stage: 'prepare' | 'tie' | 'finish';
+  /** Which side the units start from, by turns, when it matters. */
+  readonly sides?: readonly Side[];
   /** What each very unit is. */
   readonly calls?: Calls;
   /** The part of the piece it is done on, for the drawing. */
@@ -64,17 +72,10 @@ export interface Step {
   readonly from?: number;
   /** What its picture shows. */
   readonly look?: Look;
-  /** What of the closure moves in it; see PartStep. */
-  readonly moves?: readonly Thing[];
   /** Before a cut: the ends that stay, and those that go. */
   readonly ends?: { readonly stays: readonly Saying[]; readonly goes: readonly Saying[] };
   /** What goes wrong here most often. */
   readonly mistakes?: readonly string[];
-  /** Whether it is tried on in this step, so that no other step has to ask for it. */
-  readonly triesOn?: boolean;
-  /** A wait that begins when it is done. */
-  readonly wait?: Wait;
-  readonly cautions: readonly Caution[];
 }
 
 /** The side a unit starts from; null where sides do not matter. Units before the first count down from 0. */

@@ -2,12 +2,6 @@ import type { PartStep } from '../kind/part-kind.js';
 import type { Calls, Step } from '../kind/step.js';
 import type { Saying } from '../measure/saying.js';
 import { otherSide, type Side } from '../measure/side.js';
-import type { SpokenUnits } from '../measure/speak.js';
-
-/** How this maker works: the units lengths are said in, and the hand that leads. */
-export interface MakerHabits extends SpokenUnits {
-  readonly hand: Side;
-}
 
 /** Right-handed makers start on the left, where the right hand brings the cord over; others mirror it. */
 export const firstSideFor = (hand: Side): Side => otherSide(hand);

@@ -4,7 +4,8 @@ import type { Piece } from '../piece/piece.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
 import type { Plan } from '../plan/plan-types.js';
 import { finishSteps } from './finish.js';
-import { firstSideFor, told, type MakerHabits } from './habits.js';
+import type { Side } from '../measure/side.js';
+import { firstSideFor, told } from './habits.js';
 import { anchorSteps, cutSteps, onceStep } from './set-up.js';
 import { workSteps } from './work.js';
 
@@ -18,7 +19,7 @@ const TRY_ON_CLOSE = onceStep(
 );
 
 /** Every action of the make, in order, from the plan. */
-export function makeSteps(piece: Piece, plan: Plan, { hand }: Pick<MakerHabits, 'hand'>): Step[] {
+export function makeSteps(piece: Piece, plan: Plan, { hand }: { readonly hand: Side }): Step[] {
   const first = firstSideFor(hand);
   const kind = closureKind(piece.closure.type);
   const site = closureSiteOf(piece, sitesOf(piece));

@@ -1,11 +1,11 @@
 import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
-import { actionsBefore, type Step } from '@coiled-strand/core';
+import { stepPlaceOf, actionsBefore, type Step } from '@coiled-strand/core';
 import { Check } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useLocation } from 'react-router';
 import { Cautions } from '../../piece/cautions';
 import { useStage } from '../../piece/stage-context';
-import { placeAt, type Make } from '../../make/use-make';
+import type { Make } from '../../make/use-make';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { Loading } from '../../shell/states';
@@ -85,7 +85,7 @@ function FinishStep({ make, step, index }: StepProps) {
   const blocked = next && wait !== null;
   const toggle = (): void => {
     const to = ticked ? at : at + 1;
-    set(make.view.id, placeAt(make, to), 'finish');
+    set(make.view.id, stepPlaceOf(make.steps, to), 'finish');
     if (!ticked) beginWait({ ...make, done: to }, step);
   };
   return (

@@ -1,7 +1,7 @@
-import { sideAt } from '@coiled-strand/core';
+import { stepPlaceOf, sideAt } from '@coiled-strand/core';
 import { useLayoutEffect, useRef } from 'react';
 import { useProgress } from '../../make/progress-store';
-import { placeAt, type Make } from '../../make/use-make';
+import type { Make } from '../../make/use-make';
 import { beginWait } from '../../make/waits';
 import { giveCue } from './cues';
 
@@ -26,7 +26,11 @@ export function useMoves(make: Make, onMove: () => void): Moves {
     if (to < 0 || to > finishFrom) return;
     at.current = to;
     onMove();
-    set(make.view.id, placeAt(make, to), (done < finishFrom && steps[place.index]?.stage) || 'tie');
+    set(
+      make.view.id,
+      stepPlaceOf(make.steps, to),
+      (done < finishFrom && steps[place.index]?.stage) || 'tie',
+    );
   };
   return {
     forward: () => {
