@@ -2,6 +2,7 @@
 const CORE = [
   'measure',
   'material',
+  'action',
   'kind',
   'knot',
   'floss',
@@ -10,6 +11,8 @@ const CORE = [
   'closure',
   'piece',
   'plan',
+  'hands',
+  'steps',
   'template',
   'layout',
   'make',

@@ -188,7 +188,7 @@ test('on a phone a whole make is tapped through, with targets of 44 px', async (
     const box = (await button.boundingBox())!;
     expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(44);
   }
-  for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Done, next' }).tap();
+  for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'Done, next' }).tap();
   await expect(page.getByTestId('counter')).toHaveText('0');
   await page.getByTestId('counter').tap();
   await page.getByTestId('counter').tap();
@@ -210,7 +210,7 @@ test('a whole make by keyboard alone, for a left-handed maker', async ({ page, s
   await page.getByRole('button', { name: 'Begin making' }).focus();
   await page.keyboard.press('Enter');
   await expect(page.getByText('Step 1 of')).toBeVisible();
-  for (let i = 0; i < 4; i++) await page.keyboard.press('Space');
+  for (let i = 0; i < 5; i++) await page.keyboard.press('Space');
   await expect(page.getByText('Right cord over')).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByText('Left cord over')).toBeVisible();

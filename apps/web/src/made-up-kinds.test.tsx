@@ -10,6 +10,7 @@ import type {
   Plan,
   Point,
   Primitive,
+  Run,
 } from '@coiled-strand/core';
 
 // A part and a closure that no maker has heard of. What is written in this file is all that is known of
@@ -21,6 +22,12 @@ interface BarPart extends PartBase {
 }
 const PITCH = 4;
 const ROUND_A_BAR = 30;
+
+/** Ends of the cords that do one thing. */
+const ends = (runs: readonly Run[], does: Run['role']) =>
+  runs
+    .filter(({ role }) => role === does)
+    .map(({ strand, half }) => ({ cord: strand, half, side: 'end' as const }));
 
 /** One bar of a ladder, standing across the piece. */
 const rung = (part: string, bar: number, low: number, high: number): Primitive => ({
@@ -90,7 +97,7 @@ const bar: PartKind<BarPart> = {
   },
   draw: (part) => rungs(part, -4.5, 4.5),
   drawEdge: (part) => rungs(part, -5, 0),
-  steps: (part) => [
+  steps: (part, site, layout) => [
     {
       title: 'Tie the bars in',
       text: 'Twice round each bar.',
@@ -98,6 +105,19 @@ const bar: PartKind<BarPart> = {
       unitName: 'bar',
       unitText: (unit) => `Bar ${unit + 1}`,
       sideOf: (unit, first) => (unit % 2 === 0 ? first : first === 'left' ? 'right' : 'left'),
+      actions: [
+        {
+          do: 'tie',
+          place: part.id,
+          knot: { form: 'own', takes: ROUND_A_BAR },
+          by: ends(site.runs, 'working'),
+          beside: ends(site.runs, 'core'),
+          mm: layout.pitch,
+          times: part.bars,
+          to: 'bar',
+          share: part.bars,
+        },
+      ],
       cautions: [],
     },
   ],
@@ -138,7 +158,7 @@ const magnet: ClosureKind<Magnet, { readonly cup: number }> = {
     })),
     auxiliary: [],
     needs: [{ id: 'cup', label: 'Magnet cup', count: 2 }],
-    passages: [],
+    passages: [{ what: 'Cup', hole: 12, runs: site.runs, blind: true }],
     advice: [],
     measures: { cup: closure.grip },
   }),
@@ -172,21 +192,37 @@ const magnet: ClosureKind<Magnet, { readonly cup: number }> = {
       ],
     },
   ],
-  steps: () => ({
-    start: [],
-    end: [{ title: 'Glue the cups on', text: 'One at each end.', units: 1, cautions: [] }],
-  }),
+  steps({ grip }, site) {
+    const cut = ends(site.runs, 'core');
+    return {
+      start: [],
+      end: [
+        {
+          title: 'Glue the cups on',
+          text: 'One over the folds, one over the cut ends.',
+          units: 1,
+          actions: [
+            { do: 'trim', ends: cut },
+            { do: 'put-on', finding: 'cup', place: 'closure:start', on: [], mm: 0 },
+            { do: 'cap', finding: 'cup', ends: cut, mm: grip },
+            { do: 'press', ends: cut },
+            { do: 'wait', for: 'glue', minutes: 60 },
+          ],
+          cautions: [],
+        },
+      ],
+    };
+  },
   extends: 'a link between the cups makes up for it',
   ruleOfThumb: (_closure, { length }) => ({
     label: 'Magnets: eight times',
     low: 8 * length,
     high: 8 * length,
   }),
-  finish: {
+  finish: () => ({
     stays: ['what is in the cups'],
-    goes: ['nothing'],
     checks: [{ title: 'Pull the cups apart', text: 'Pull the cups apart: no cord comes out.' }],
-  },
+  }),
   mistakes: ['Both cups glued on the same way round push each other off.'],
 };
 

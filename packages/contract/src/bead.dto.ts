@@ -1,5 +1,5 @@
 import { BEAD_SHAPES, ID_PATTERN, type Bead, type PieceBead } from '@coiled-strand/core';
-import { IsIn, IsOptional, Matches } from 'class-validator';
+import { IsBoolean, IsIn, IsOptional, Matches } from 'class-validator';
 import { ColourDto } from './cord.dto.js';
 import { IsA, IsCount, IsMeasure, IsName } from './rules.js';
 
@@ -21,6 +21,11 @@ export class BeadDto implements Bead {
 
   @IsA(() => ColourDto)
   colour!: ColourDto;
+
+  /** Whether heat harms it, as it does pearl, shell, amber, wood and plastic. */
+  @IsOptional()
+  @IsBoolean()
+  delicate?: boolean;
 
   /** Pieces in hand. */
   @IsOptional()

@@ -140,7 +140,7 @@ export { sitesOf } from './piece/sites.js';
 
 // The plan: fit, cut list, advice.
 export { costOfWaste } from './plan/cost-of-waste.js';
-export { planPiece } from './plan/plan.js';
+export { planPiece } from './steps/plan-piece.js';
 export type { AuxiliaryPlan, PartPlan, Plan, PlanResult, StrandPlan } from './plan/plan-types.js';
 
 // Pieces to begin with.
@@ -159,7 +159,7 @@ export {
 export { tyingSeconds } from './make/bench-time.js';
 export { callNext, sidesAt } from './make/call.js';
 export { forecast, type Forecast, type HalfWay } from './make/forecast.js';
-export { firstSideFor } from './make/habits.js';
+export { firstSideFor } from './steps/habits.js';
 export { observe } from './make/observe.js';
 export { compareOutcome, type Compared, type Outcome } from './make/outcome.js';
 export {
@@ -178,7 +178,7 @@ export {
 } from './make/progress.js';
 export type { MakeRecord } from './make/record.js';
 export { remedies, type Remedy } from './make/remedies.js';
-export { makeSteps } from './make/steps.js';
+export { makeSteps } from './steps/steps.js';
 export { LEAST_SWATCH, observeSwatch, swatchTechniques } from './make/swatch.js';
 
 // Drawings, true to scale.

@@ -9,7 +9,7 @@ import { IN_MM, speak } from './measure/speak.js';
 import type { Piece, Strand } from './piece/piece.js';
 import { EXAMPLE_CORD, outAndBack } from './piece/example.js';
 import { ANY_HAND, type Hand } from './learn/hand.js';
-import { planPiece } from './plan/plan.js';
+import { planPiece } from './steps/plan-piece.js';
 import type { Plan } from './plan/plan-types.js';
 import type { PieceBead } from './piece/piece.js';
 import { beadsById } from './piece/palette.js';
@@ -62,6 +62,7 @@ export const testSite = (
   runs,
   bead: beadsById({ beads }),
   buried: 0,
+  crossed: 0,
   pitchFactor: 1,
   practice: 'practised',
   first: false,

@@ -31,6 +31,7 @@ export function BandPreview({ part, cords, height, stretch = 4 }: Props) {
         throw new RangeError('a knotted band has no beads');
       },
       buried: 0,
+      crossed: 0,
       pitchFactor: 1,
       practice: 'practised',
       first: true,

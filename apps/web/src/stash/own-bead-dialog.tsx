@@ -32,8 +32,12 @@ export function OwnBeadDialog({ onClose }: { readonly onClose: () => void }) {
   });
   const { errors } = formState;
   const submit = handleSubmit(async (bead) => {
-    const { count, ...rest } = bead;
-    await add.mutateAsync(Number.isFinite(count) ? bead : rest);
+    const { count, delicate, ...rest } = bead;
+    await add.mutateAsync({
+      ...rest,
+      ...(delicate ? { delicate } : {}),
+      ...(count !== undefined && Number.isFinite(count) ? { count } : {}),
+    });
     onClose();
   });
   return (
@@ -77,6 +81,21 @@ export function OwnBeadDialog({ onClose }: { readonly onClose: () => void }) {
               label: shape[0]!.toUpperCase() + shape.slice(1),
             }))}
             onChange={field.onChange}
+          />
+        )}
+      />
+      <Controller
+        control={control}
+        name="delicate"
+        render={({ field }) => (
+          <SelectField
+            label="Beside a flame"
+            value={field.value ? 'harmed' : 'safe'}
+            options={[
+              { value: 'safe', label: 'Metal, glass, stone: no harm' },
+              { value: 'harmed', label: 'Pearl, shell, amber, wood, plastic: harmed' },
+            ]}
+            onChange={(value) => field.onChange(value === 'harmed' ? true : undefined)}
           />
         )}
       />

@@ -52,7 +52,13 @@ describe('glue-in clasp', () => {
     expect(codes(glueInClasp.layOut(clasp, folded, body).advice)).toContain('clasp.fold');
   });
   it('is tried on before it is glued', () => {
-    const titles = glueInClasp.steps(clasp, thick, glueInClasp.layOut(clasp, thick, body), 180).end;
+    const titles = glueInClasp.steps(
+      clasp,
+      thick,
+      glueInClasp.layOut(clasp, thick, body),
+      180,
+      'left',
+    ).end;
     const at = (part: string): number => titles.findIndex((step) => step.title.includes(part));
     expect(at('Try it on')).toBeLessThan(at('Glue'));
   });

@@ -1,5 +1,6 @@
 import {
   plainClosure,
+  type Check,
   type ClosureBase,
   type ClosureEntry,
   type ClosureKind,
@@ -20,6 +21,9 @@ import { tailFor } from '../material/practice.js';
 import type { Advice } from '../measure/advice.js';
 import type { RoundPart } from '../measure/fit.js';
 import type { Saying } from '../measure/saying.js';
+import { AT_END, AT_START, type Action } from '../action/action.js';
+import { CAUTIONS } from '../kind/cautions.js';
+import { cordsOf, helpThrough, outerEnds, startEnds } from '../part/ends.js';
 import { bundleOfRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { larksHeadCord } from './side-release-buckle/model.js';
@@ -210,26 +214,76 @@ interface TiedClaspSpec<C extends TiedClasp> {
   advice?(clasp: C, site: ClosureSite): Advice[];
   /** Both halves, beyond the rings that the cords are tied to. */
   draw(clasp: C, length: number): readonly Primitive[];
-  /** What is done when both ends are tied. */
+  /** What each end is tied to: a thing among the needs, all of it or one of its halves. */
+  halves(clasp: C): { readonly start: Held; readonly end: Held };
+  /** What is hung on before an end is tied, and tried when both are. */
+  before?(clasp: C): { readonly start?: readonly PartStep[]; readonly end?: readonly PartStep[] };
   readonly after?: readonly PartStep[];
   readonly extends?: Saying;
   readonly ruleOfThumb?: ClosureKind<C>['ruleOfThumb'];
-  readonly finish: ClosureKind['finish'];
+  /** What must hold when it is done. */
+  readonly stays: readonly Saying[];
+  readonly checks: readonly Check[];
   readonly mistakes: readonly string[];
 }
+
+/** What an end is tied to. */
+interface Held {
+  /** What it is called: 'the ring'. */
+  readonly name: string;
+  /** Its name among the needs, where the knot is what takes it, and the share of it. */
+  readonly finding?: string;
+  readonly share?: number;
+}
+
+/** How the runs at one side are tied to what they hold: folds by a hitch, cut ends by a knot. */
+function tieActions(site: ClosureSite, side: 'start' | 'end', { finding, share }: Held): Action[] {
+  const place = side === 'start' ? AT_START : AT_END;
+  const folds = side === 'start' ? site.runs.filter((run) => run.folded) : [];
+  const loose = tiedRuns(site.runs.filter((run) => !folds.includes(run)));
+  const to = finding === undefined ? {} : { to: finding, share: share ?? 1 };
+  const hitch: Action = {
+    do: 'tie',
+    place,
+    knot: { form: 'larks-head', bar: WIRE },
+    by: outerEnds(folds),
+    mm: 0,
+    ...to,
+  };
+  const knot: Action = {
+    do: 'tie',
+    place,
+    knot: { form: 'ring-knot', bar: WIRE },
+    by: side === 'start' ? startEnds(loose) : outerEnds(loose),
+    mm: 0,
+    ...helpThrough(RING_INSIDE, cordsOf(loose)),
+    ...(folds.length > 0 ? {} : to),
+  };
+  return [...(folds.length > 0 ? [hitch] : []), ...(loose.length > 0 ? [knot] : [])];
+}
+
+/** One cord is held by a knot round itself, several by one in all of them: a stopper slips out of a ring. */
+const howTied = (site: ClosureSite, to: string): string =>
+  tiedRuns(site.runs).length === 1
+    ? `Pass the cord through ${to} twice, and once round itself close to it; pass the end back through those turns and draw up: a knot that closes on the ring. Put a wire guard or a second turn of cord in it where a hard edge would wear it through.`
+    : `Pass the cords through ${to} and tie one knot in all of them round themselves, close to it; pull each end by itself.`;
 
 /** Steps that all tied clasps share. */
 function tieSteps(
   site: ClosureSite,
   name: string,
   onLoop: boolean,
+  halves: { readonly start: Held; readonly end: Held },
 ): { readonly start: readonly PartStep[]; readonly end: readonly PartStep[] } {
   const fold = site.runs.every((run) => run.folded);
+  const { start: first, end: last } = halves;
   const start = once(
-    `Tie the start to ${name}`,
+    `Tie the start to ${first.name}`,
     fold
-      ? 'Push the folds through the ring, pass all ends through them and pull the hitch snug.'
-      : 'Pass the cords through the ring and tie one knot in all of them, close to it.',
+      ? `Push the folds through ${first.name}, pass all ends through them and pull the hitch snug.`
+      : howTied(site, first.name),
+    tieActions(site, 'start', first),
+    CAUTIONS.metal,
   );
   return {
     start: onLoop ? [] : [start],
@@ -238,10 +292,7 @@ function tieSteps(
         'Try it on before the end is tied',
         `Hold it closed where ${name} will sit. Its place sets the size.`,
       ),
-      once(
-        `Tie the end to ${name}`,
-        'Pass the cords through the ring and tie one knot in all of them, close to it; pull each end by itself.',
-      ),
+      once(`Tie the end to ${last.name}`, howTied(site, last.name), tieActions(site, 'end', last)),
     ],
   };
 }
@@ -279,12 +330,17 @@ export function tiedClasp<C extends TiedClasp>(spec: TiedClaspSpec<C>): ClosureK
     },
     drawEdge: (clasp) => edgeOfRigid([claspRound(spec.size(clasp))], clasp.colour),
     steps(clasp, site) {
-      const { start, end } = tieSteps(site, clasp.name, onLoop(clasp));
-      return { start, end: [...end, ...(spec.after ?? [])] };
+      const { start, end } = tieSteps(site, clasp.name, onLoop(clasp), spec.halves(clasp));
+      const [tried, ...tied] = end;
+      const before = spec.before?.(clasp) ?? {};
+      return {
+        start: [...(before.start ?? []), ...start],
+        end: [tried!, ...(before.end ?? []), ...tied, ...(spec.after ?? [])],
+      };
     },
     ...(spec.extends === undefined ? {} : { extends: spec.extends }),
     ...(spec.ruleOfThumb ? { ruleOfThumb: spec.ruleOfThumb } : {}),
-    finish: spec.finish,
+    finish: () => ({ stays: spec.stays, checks: spec.checks }),
     mistakes: spec.mistakes,
   };
 }

@@ -20,7 +20,7 @@ describe.each(CLOSURE_KINDS.map((kind) => [kind.entry.type, kind] as const))('%s
     expect(Object.keys(closure).sort()).toEqual(asked);
   });
   it('says what it takes, needs and does, without a hole in the text', () => {
-    const { start, end } = kind.steps(closure, site, layout, 150);
+    const { start, end } = kind.steps(closure, site, layout, 150, 'left');
     const words = [
       ...[...start, ...end].flatMap((step) => [step.title, step.text]),
       ...layout.uses.flatMap((use) => [use.reason.label, use.reason.detail]),

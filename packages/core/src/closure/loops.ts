@@ -5,9 +5,12 @@ import { loopCord } from '../knot/loop.js';
 import { stopper } from '../knot/stopper.js';
 import { flipped, moved, straightRuns } from '../knot/stroke.js';
 import { CORD_KIND_FACTS, effectiveDiameter } from '../material/cord.js';
+import { laid, say, type Saying } from '../measure/saying.js';
 import { EYE_LIES, eyeStrokes } from '../part/loop/drawing.js';
 import { bundleOfRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
+import { closureAt, type ActionOf } from '../action/action.js';
+import { outerEnds, startEnds } from '../part/ends.js';
 import { endTails, useEach } from './uses.js';
 import type { Measures } from '../kind/closure-kind.js';
 
@@ -27,8 +30,10 @@ export interface LoopEnd {
   /** Length in mm of one knot that shuts a loop. */
   readonly knot: number;
   readonly uses: readonly Use[];
-  /** Whether it is made of the folds of the strands. */
-  readonly atFold: boolean;
+  /** Whether it is made of the folds of the strands, or of one cord turned back. */
+  readonly of: 'fold' | 'turned-end' | 'both-cords';
+  /** How it is tied. */
+  readonly tie: ActionOf<'tie'>;
 }
 
 /** How much a loop of these cords gives. */
@@ -51,21 +56,35 @@ export function loopEnd(
 ): LoopEnd {
   const perimeter = needed * (1 - stretchOf(site));
   const bundle = bundleOfRuns(site.runs);
-  const atFold = side === 'start' && site.runs.every((run) => run.folded);
+  const atFold = side === 'start' && site.runs.some((run) => run.folded);
+  // Beside folds a single cord goes no way round: its end is caught in their knot.
+  const caught = atFold ? site.runs.filter((run) => !run.folded) : [];
   const single = !atFold && site.runs.length === 1;
   const knot = stopper('overhand', single ? 2 * bundle : bundle);
   // Cords in parallel shut each loop with a knot behind it; folds and a turned end need none there.
   const parallel = !atFold && !single;
   const knots = parallel ? loops : loops - (atFold || single ? 0 : 1);
+  const of = atFold ? 'fold' : single ? 'turned-end' : 'both-cords';
   const round = (d: number): number => loopCord(perimeter, d) * (single ? 1 : 0.5);
   return {
     perimeter,
     reach: perimeter / 2,
     knot: knot.length,
-    atFold,
+    of,
+    tie: {
+      do: 'tie',
+      place: closureAt(side),
+      knot: { form: 'loop', perimeter, of, knots: Math.max(1, knots), loops },
+      by:
+        side === 'end'
+          ? outerEnds(site.runs)
+          : [...outerEnds(site.runs.filter((run) => run.folded)), ...startEnds(site.runs)],
+      mm: 0,
+    },
     uses: [
+      ...endTails(caught, site),
       ...useEach(
-        site.runs,
+        site.runs.filter((run) => !caught.includes(run)),
         {
           area: 'closure',
           code: 'closure.loop',
@@ -97,11 +116,24 @@ export function loopEnd(
             },
             TURNED_BACK,
           )
-        : side === 'end'
+        : side === 'end' || parallel
           ? endTails(site.runs, site)
           : []),
     ],
   };
+}
+
+/** How a loop is made, so that it is so far round inside. */
+export function tellLoop({ of, perimeter }: LoopEnd, loops: number): Saying {
+  const p = laid(perimeter);
+  switch (of) {
+    case 'fold':
+      return say`Clip all folds together side by side, and tie one knot across all cords, so that the loop is ${p} round inside.`;
+    case 'turned-end':
+      return say`Turn the end back beside its own cord and tie one knot in both together, so that the loop is ${p} round inside${loops === 2 ? '; tie the second loop the same way, right behind the first' : ''}.`;
+    case 'both-cords':
+      return say`Let the cords lie apart for ${laid(perimeter / 2)} and tie one knot in all of them behind that, so that the loop between is ${p} round inside${loops === 2 ? '; then a second loop and its knot, right behind the first' : ''}.`;
+  }
 }
 
 /** One circumference for each loop; the first loop lies next to the work. */

@@ -10,7 +10,11 @@ import type { Field } from '../kind/field.js';
 import type { PartStep } from '../kind/part-kind.js';
 import type { Primitive } from '../kind/primitive.js';
 import type { Reason } from '../kind/reason.js';
-import { STOPPERS } from '../knot/stopper.js';
+import type { Action } from '../action/action.js';
+import { outerEnds, startEnds } from '../part/ends.js';
+import { bundleOfRuns } from '../part/pick.js';
+import { laid, say } from '../measure/saying.js';
+import { stopper, STOPPERS } from '../knot/stopper.js';
 import { asThing, moved } from '../knot/stroke.js';
 import type { Cord } from '../material/cord.js';
 import type { Advice } from '../measure/advice.js';
@@ -19,7 +23,7 @@ import type { Side } from '../measure/side.js';
 import { drawTails } from './tail-drawing.js';
 import { edgeOfSlider, slideAim, sliderAt, slidingLayout, type SlideMeasures } from './slide.js';
 import { plaitOfTails, plaitSteps, SLIDER_FIELDS, type OwnCordSlider } from './tails.js';
-import { check, once, runsFreeAtStart, stopperUses } from './uses.js';
+import { check, leave, once, runsFreeAtStart, stopperIn, stopperUses } from './uses.js';
 
 /** What tells one slider from another. */
 export interface OwnCordSliderSpec<C extends OwnCordSlider> {
@@ -49,11 +53,10 @@ export interface OwnCordSliderSpec<C extends OwnCordSlider> {
   /** The slider from x = 0 to its grip, y = 0 on the middle of both tails. */
   draw(slider: C, site: ClosureSite, done: boolean, firstSide: Side): readonly Primitive[];
   /** How it is put on the tails. */
-  steps(slider: C, site: ClosureSite): readonly PartStep[];
+  steps(slider: C, site: ClosureSite, first: Side): readonly PartStep[];
   ruleOfThumb?(work: Work): RuleOfThumb | null;
   /** How the stoppers are tied. */
   readonly stopping: Saying;
-  readonly goes: readonly Saying[];
   /** Looked at last, besides that it slides and passes. */
   readonly looks?: readonly ReturnType<typeof check>[];
   readonly mistakes: readonly string[];
@@ -68,6 +71,21 @@ export function ownCordSlider<C extends OwnCordSlider>(
     const tied = spec.stopperInEach ? sides.flat().map((run) => [run]) : sides;
     return tied.flatMap((runs) => stopperUses(runs, slider.stopper));
   };
+  /** Tails are left as long as they are to be, unless they are plaited already, and stopped. */
+  const stopping = (slider: C, site: ClosureSite, tail: number): Action[] =>
+    (['start', 'end'] as const).flatMap((side) => {
+      const ends = side === 'start' ? startEnds(runsFreeAtStart(site)) : outerEnds(site.runs);
+      const { length } = stopper(slider.stopper, 1);
+      const runs = side === 'start' ? runsFreeAtStart(site) : site.runs;
+      return [
+        ...(plaitOfTails(site, slider.tailForm) ? [] : leave(side, ends, tail)),
+        ...(spec.stopperInEach
+          ? ends.flatMap((end, i) =>
+              stopperIn(side, [end], slider.stopper, length * bundleOfRuns([runs[i]!])),
+            )
+          : stopperIn(side, ends, slider.stopper, length * bundleOfRuns(runs))),
+      ];
+    });
   const layOut = (
     slider: C,
     site: ClosureSite,
@@ -102,7 +120,13 @@ export function ownCordSlider<C extends OwnCordSlider>(
     });
   };
   return {
-    entry: { type: spec.type, label: spec.label, blurb: spec.blurb, opens: false },
+    entry: {
+      type: spec.type,
+      label: spec.label,
+      blurb: spec.blurb,
+      opens: false,
+      trials: ['slides'],
+    },
     fields: [...spec.fields, ...SLIDER_FIELDS],
     make: (cord: Cord) =>
       ({
@@ -129,15 +153,16 @@ export function ownCordSlider<C extends OwnCordSlider>(
     },
     drawEdge: (slider, site, { measures }) =>
       edgeOfSlider(site, measures.grip, { strand: 0, cord: slider.cord }),
-    steps: (slider, site, { measures }) => ({
+    steps: (slider, site, { measures }, _length, first) => ({
       start: [],
       end: [
         ...plaitSteps(site, slider.tailForm, measures.tail),
-        ...spec.steps(slider, site),
+        ...spec.steps(slider, site, first),
         {
           ...once(
             `${STOPPERS[slider.stopper].label} at the end of each ${spec.stopperInEach ? 'strand' : 'tail'}`,
-            spec.stopping,
+            say`${spec.stopping} Each tail is ${laid(measures.tail)} long from the body to its stopper.`,
+            stopping(slider, site, measures.tail),
           ),
           moves: ['stopper'],
         },
@@ -146,21 +171,20 @@ export function ownCordSlider<C extends OwnCordSlider>(
     ...(spec.ruleOfThumb
       ? { ruleOfThumb: (_slider: C, work: Work) => spec.ruleOfThumb!(work) }
       : {}),
-    finish: {
+    finish: (_slider, site) => ({
       stays: ['both tails, out to their stopper knots'],
-      goes: [...spec.goes, 'the stubs beyond the stopper knots'],
       checks: [
         check(
           `The ${spec.name} moves with some force`,
           ', and stays where it is put when you let go.',
         ),
         check(
-          'Drawn right out it passes the hand',
+          `It passes the ${site.pass.what} when it is drawn right out`,
           `; the stoppers do not slip through the ${spec.name}.`,
         ),
         ...(spec.looks ?? []),
       ],
-    },
+    }),
     mistakes: spec.mistakes,
   };
 }

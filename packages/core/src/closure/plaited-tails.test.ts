@@ -45,7 +45,7 @@ describe.each(sliders.map((kind) => [kind.entry.label, kind] as const))(
     it('has the plaits made before it closes over them', () => {
       const titles = (slider: Slider): string[] =>
         kind
-          .steps(slider, site, kind.layOut(slider, site, body), 150)
+          .steps(slider, site, kind.layOut(slider, site, body), 150, 'left')
           .end.map((step) => inMm(step.title));
       expect(titles(plaited)[0]).toMatch(/^Plait the ends/);
       expect(titles(straight)[0]).not.toMatch(/^Plait/);
@@ -53,7 +53,7 @@ describe.each(sliders.map((kind) => [kind.entry.label, kind] as const))(
     it('splits seven strands two, three and two', () => {
       const seven = testClosureSite(runs(7));
       const layout = kind.layOut(plaited, seven, body);
-      expect(kind.steps(plaited, seven, layout, 150).end[0]!.text).toContain(
+      expect(kind.steps(plaited, seven, layout, 150, 'left').end[0]!.text).toContain(
         '2 (slate), 3 (slate), 2 (slate)',
       );
     });
@@ -93,7 +93,7 @@ describe('ties', () => {
     const ties: TieEnds = { type: 'tie-ends', length: 90, tailForm: 'plaited' };
     const each = tieEnds.layOut(ties, site, []).uses[0]!.reason;
     expect(each.mm).toBeCloseTo(90 * plaitRatio('three', 1.5), 6);
-    const [step] = tieEnds.steps(ties, site, tieEnds.layOut(ties, site, []), 150).end;
+    const [step] = tieEnds.steps(ties, site, tieEnds.layOut(ties, site, []), 150, 'left').end;
     expect(inMm(step!.title)).toMatch(/^Plait/);
     expect(tieEnds.layOut(ties, testClosureSite(runs(2)), []).advice[0]!.code).toBe('plait.cords');
   });

@@ -1,5 +1,7 @@
 import type { ClosureLayout, ClosureSite, ClosureState, Measures } from '../kind/closure-kind.js';
+import type { Action } from '../action/action.js';
 import type { PartStep } from '../kind/part-kind.js';
+import { outerEnds, startEnds } from '../part/ends.js';
 import type { Primitive } from '../kind/primitive.js';
 import type { Run } from '../kind/run.js';
 import { strokeOf } from '../knot/stroke.js';
@@ -199,14 +201,22 @@ export function edgeOfSlider(
 }
 
 /** The tails are laid over each other, which begins every slider that is tied where it stays. */
-export const layTailsOver = (text: string): PartStep => ({
-  ...once('Lay both tails over each other', text),
+export const layTailsOver = (site: ClosureSite, text: string): PartStep => ({
+  ...once('Lay both tails over each other', text, [
+    { do: 'overlap', ends: [...startEnds(runsFreeAtStart(site)), ...outerEnds(site.runs)] },
+  ]),
   moves: ['run', 'tail'],
 });
 
 /** A step in which the slider alone moves. */
-export const onSlider = (title: Saying, text: Saying, units = 1, unitName?: string): PartStep => ({
-  ...once(title, text),
+export const onSlider = (
+  title: Saying,
+  text: Saying,
+  actions: readonly Action[],
+  units = 1,
+  unitName?: string,
+): PartStep => ({
+  ...once(title, text, actions),
   moves: ['slider'],
   units,
   ...(unitName === undefined ? {} : { unitName }),

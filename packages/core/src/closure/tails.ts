@@ -3,7 +3,9 @@ import { choiceField, formField, type Field } from '../kind/field.js';
 import type { PartStep } from '../kind/part-kind.js';
 import { PLAIT_SPREAD, type Use } from '../kind/reason.js';
 import type { Run } from '../kind/run.js';
-import { plaitRatio } from '../knot/plait.js';
+import { closureAt, type ActionOf } from '../action/action.js';
+import { plaitRatio, PLAITS } from '../knot/plait.js';
+import { outerEnds, startEnds } from '../part/ends.js';
 import { STOPPERS, STOPPER_FORMS, type StopperForm } from '../knot/stopper.js';
 import { effectiveDiameter, type Cord } from '../material/cord.js';
 import { bundleDiameter } from '../material/passage.js';
@@ -17,7 +19,7 @@ import {
   tooFew,
   type Plaiting,
 } from '../part/plait/model.js';
-import { once, useEach } from './uses.js';
+import { once, runsFreeAtStart, useEach } from './uses.js';
 
 /** Whether tails are left as cords or plaited in three. */
 export type TailForm = 'straight' | 'plaited';
@@ -124,6 +126,29 @@ export function tailUses(
   );
 }
 
+/** The plait of the tails at one side. */
+function plaitAction(
+  { form, d, pitch, bundles }: Plaiting,
+  side: 'start' | 'end',
+  length: number,
+): ActionOf<'plait'>[] {
+  const ends = bundles.map((bundle) => (side === 'start' ? startEnds(bundle) : outerEnds(bundle)));
+  if (ends.every((own) => own.length === 0)) return [];
+  return [
+    {
+      do: 'plait',
+      place: closureAt(side),
+      bundles: ends,
+      form,
+      aside: PLAITS[form].aside * d,
+      pitch,
+      mm: length,
+      after: 0,
+      before: 0,
+    },
+  ];
+}
+
 /** How plaited tails are made, before anything closes over them. */
 export const plaitSteps = (
   site: ClosureSite,
@@ -132,10 +157,14 @@ export const plaitSteps = (
 ): PartStep[] => {
   const plaiting = plaitOfTails(site, form);
   if (!plaiting) return [];
+  const both = runsFreeAtStart(site).length > 0;
   return [
     once(
-      say`Plait the ends, ${laid(length)} each`,
-      `Three bundles, as even as they can be: ${tellBundles(plaiting.bundles)}. Cross the outer ones over the middle one, first from one side, then from the other, close to the work and evenly tight. Hold each plait with a clip or a small knot until its stopper is tied.`,
+      both
+        ? say`Plait the ends, ${laid(length)} at each side`
+        : say`Plait the ends, ${laid(length)}`,
+      `Three bundles, as even as they can be: ${tellBundles(plaiting.bundles)}. Cross the outer ones over the middle one, first from one side, then from the other, close to the work and evenly tight. Hold ${both ? 'each' : 'the'} plait with a clip until its ${both ? 'stopper' : 'knot'} is tied.`,
+      [...plaitAction(plaiting, 'start', length), ...plaitAction(plaiting, 'end', length)],
     ),
   ];
 };

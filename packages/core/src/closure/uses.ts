@@ -1,3 +1,4 @@
+import { closureAt, type Action, type ActionOf, type End } from '../action/action.js';
 import type { Check, ClosureSite } from '../kind/closure-kind.js';
 import type { PartStep } from '../kind/part-kind.js';
 import { KNOT_SPREAD, useOf, type Reason, type Use } from '../kind/reason.js';
@@ -46,19 +47,32 @@ export const stopperUses = (runs: readonly Run[], form: StopperForm): Use[] =>
     stopper(form, bundleOfRuns(runs)).inKnot,
   );
 
-/** One action, done once. */
-export const once = (title: Saying, text: Saying, ...cautions: Caution[]): PartStep => ({
-  title,
-  text,
-  units: 1,
-  cautions,
-});
+/** An instruction that is followed once. */
+export const once = (
+  title: Saying,
+  text: Saying,
+  actions: readonly Action[],
+  ...cautions: Caution[]
+): PartStep => ({ title, text, units: 1, actions, cautions });
 
-/** It is tried on in this step. */
-export const tryOn = (title: Saying, text: Saying): PartStep => ({
-  ...once(title, text),
-  triesOn: true,
-});
+/** It is tried on in this step, the ends held together. */
+export const tryOn = (title: Saying, text: Saying): PartStep =>
+  once(title, text, [{ do: 'try-on', how: 'held' }]);
+
+/** Straight cord that is left and stays, at one side of the piece. */
+export const leave = (side: 'start' | 'end', on: readonly End[], mm: number): ActionOf<'lay'>[] =>
+  on.length === 0 ? [] : [{ do: 'lay', place: closureAt(side), on, mm }];
+
+/** A stopper in all of some ends together. */
+export const stopperIn = (
+  side: 'start' | 'end',
+  by: readonly End[],
+  form: StopperForm,
+  mm: number,
+): ActionOf<'tie'>[] =>
+  by.length === 0
+    ? []
+    : [{ do: 'tie', place: closureAt(side), knot: { form: 'stopper', stopper: form }, by, mm }];
 
 /**
  * What is looked at when all is done.

@@ -10,7 +10,7 @@ import { effectiveDiameter, workingTail } from '../material/cord.js';
 import { partKind, type Part } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { runsEndingByKnots, runsOf, tiedSpan } from '../piece/runs.js';
-import { closureSiteOf, sitesOf } from '../piece/sites.js';
+import { closureSiteOf, sitesIn } from '../piece/sites.js';
 import type { Plan } from '../plan/plan-types.js';
 import { boundsOf } from './bounds.js';
 
@@ -27,8 +27,8 @@ export interface BenchSites {
   readonly parts: readonly PartSite[];
   readonly closure: ClosureSite;
 }
-export function benchSites(piece: Piece): BenchSites {
-  const parts = sitesOf(piece);
+export function benchSites(piece: Piece, plan: Plan): BenchSites {
+  const parts = sitesIn(piece, plan);
   return { parts, closure: closureSiteOf(piece, parts) };
 }
 
@@ -118,7 +118,7 @@ export function drawBench(
   piece: Piece,
   plan: Plan,
   options: BenchOptions,
-  sites: BenchSites = benchSites(piece),
+  sites: BenchSites = benchSites(piece, plan),
 ): BenchDrawing {
   const { length } = plan.fit;
   const kind = closureKind(piece.closure.type);

@@ -135,7 +135,7 @@ function drawWorn(
 export function drawClosed(
   piece: Piece,
   plan: Plan,
-  sites: BenchSites = benchSites(piece),
+  sites: BenchSites = benchSites(piece, plan),
 ): ClosedView {
   const kind = closureKind(piece.closure.type);
   const open = kind.open?.(piece.closure, sites.closure);

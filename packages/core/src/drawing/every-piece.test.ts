@@ -9,7 +9,7 @@ import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
 import type { SinnetPart } from '../part/square-knot-sinnet/index.js';
 import { BAND_CORDS, BAND_WAYS, inMm, planned as planOf, pointsOf } from '../testing.js';
-import { makeSteps } from '../make/steps.js';
+import { makeSteps } from '../steps/steps.js';
 
 /** Any piece of this kind that can be planned. */
 const pieces: fc.Arbitrary<Piece> = fc

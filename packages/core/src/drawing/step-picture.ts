@@ -278,7 +278,7 @@ export function stepPicture(
   unit: number,
   firstSide: Side,
 ): StepPicture | null {
-  const scene: Scene = { piece, plan, sites: benchSites(piece), firstSide };
+  const scene: Scene = { piece, plan, sites: benchSites(piece, plan), firstSide };
   const look = step.look;
   const index = (id: string | undefined): number => plan.parts.findIndex((p) => p.id === id);
   switch (look?.kind) {

@@ -19,11 +19,19 @@ export const CAUTIONS = {
   },
   needle: {
     kind: 'blade',
-    text: 'Push a needle away from your fingers and into something firm, never towards a hand.',
+    text: 'Push a needle or an awl away from your fingers and into something firm, never towards a hand; put it down point away.',
   },
   child: {
     kind: 'child',
     text: 'Not for small children: cord and small parts are a danger to them. Ask your local product-safety authority what applies before giving or selling it.',
+  },
+  metal: {
+    kind: 'metal',
+    text: 'Metal on skin can bring on an allergy, nickel above all: ask the seller what each ring and clasp is made of. Wear glasses when you cut or bend wire.',
+  },
+  magnet: {
+    kind: 'magnet',
+    text: 'Two swallowed magnets can clamp the gut together: that is an emergency. Never for children, nor for anyone with a pacemaker without a doctor’s advice.',
   },
   load: {
     kind: 'load',

@@ -1,3 +1,4 @@
+import type { Trial } from '../action/action.js';
 import type { Practice } from '../material/practice.js';
 import type { EndTreatment } from '../material/ends.js';
 import type { Cord } from '../material/cord.js';
@@ -76,6 +77,8 @@ export interface ClosureEntry {
   readonly opens: boolean;
   /** Whether it gives way under a pull before the cord does. */
   readonly givesWay?: true;
+  /** What is tried while it can still be put right. */
+  readonly trials?: readonly Trial[];
 }
 
 export interface ClosureDraw {
@@ -153,7 +156,10 @@ export interface ClosureKind<C extends ClosureBase = ClosureBase, M extends Meas
     site: ClosureSite,
     layout: ClosureLayout<M>,
     length: number,
+    first: Side,
   ): { readonly start: readonly PartStep[]; readonly end: readonly PartStep[] };
+  /** How it is closed on the wearer, where that wants telling. */
+  worn?(closure: C, site: ClosureSite): Saying;
   /** How a piece with it is worn open; left out where it closes. */
   open?(closure: C, site: ClosureSite): WornOpen;
   /** Length in mm of cut core ends that it hides in the first part tied over a core. */
@@ -163,11 +169,12 @@ export interface ClosureKind<C extends ClosureBase = ClosureBase, M extends Meas
   /** What makers go by for this kind of piece; null where they have no rule. */
   ruleOfThumb?(closure: C, work: Work): RuleOfThumb | null;
   /** What is named before an end is cut, and looked at when all is done. */
-  readonly finish: {
-    /** Ends and runs of the closure that stay. */
+  finish(
+    closure: C,
+    site: ClosureSite,
+  ): {
+    /** What of the cords at the closure stays. */
     readonly stays: readonly Saying[];
-    /** Ends that are trimmed. */
-    readonly goes: readonly Saying[];
     /** What a finished closure must do. */
     readonly checks: readonly Check[];
   };

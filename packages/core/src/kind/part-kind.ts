@@ -9,7 +9,7 @@ import type { Field } from './field.js';
 import type { Bounds, Primitive } from './primitive.js';
 import type { AuxiliaryCord, Need, Passage, Use } from './reason.js';
 import type { Run, LegRole } from './run.js';
-import type { Action } from './step.js';
+import type { Instruction } from './step.js';
 
 /** How hard the hand pulls; sets the pitch. */
 export const TENSIONS = ['soft', 'even', 'hard'] as const;
@@ -37,6 +37,19 @@ export interface PartSite {
   readonly practice: Practice;
   readonly first: boolean;
   readonly last: boolean;
+  /**
+   * Crossings of the plait that this one goes on from, its strands lying as those left them; 0 where it
+   * begins anew. See Lying.
+   */
+  readonly crossed: number;
+}
+
+/** How cords lie side by side where a part begins that goes on from a plait or a band. */
+export interface Lying {
+  /** Numbers of the runs, from the side that the hands begin on. */
+  readonly order: readonly number[];
+  /** Crossings before it without a break; which side comes next follows from them. */
+  readonly crossed: number;
 }
 
 /** A bead where it lies. */
@@ -46,6 +59,8 @@ export interface PlacedBead {
   readonly at: number;
   /** Number of the run it is strung on, from 0, where it lies off the middle. */
   readonly run?: number;
+  /** Numbers of all runs that go through it. */
+  readonly on?: readonly number[];
   /** A ring between beads: to be had like them, and not counted left and right of the middle. */
   readonly spacer?: true;
   /** Lies in a row that is alike from both ends as a whole, whatever each bead's place. */
@@ -85,8 +100,8 @@ export interface DrawOptions {
   readonly firstSide: Side;
 }
 
-/** An action on a part or a closure, as its kind describes it. */
-export interface PartStep extends Action {
+/** An instruction for a part or a closure, as its kind describes it. */
+export interface PartStep extends Instruction {
   readonly sideOf?: (unit: number, firstSide: Side) => Side;
   /** What this very unit is: 'Hematite 6 mm'. */
   readonly unitText?: (unit: number) => Saying;
@@ -134,6 +149,12 @@ export interface PartEntry {
   readonly forClosure?: true;
   /** Whether it goes into a cord end as thick as it is, and not as its cords. */
   readonly solid?: true;
+  /** Whether its cords have to lie side by side in order when it begins. */
+  readonly lateral?: true;
+  /** Whether cords that lie side by side in order still do after it. */
+  readonly keepsOrder?: true;
+  /** Whether it is caught in the middle of the cord, and what lies before it is made after it. */
+  readonly fromMiddle?: true;
 }
 
 /** A part with less of its work, and what was left out: 'one square knot (two half knots)'. */
@@ -162,7 +183,10 @@ export interface PartKind<P extends PartBase = PartBase> {
    * cord with its beads when left out.
    */
   drawEdge?(part: P, site: PartSite, layout: PartLayout): readonly Primitive[];
-  steps(part: P, site: PartSite, layout: PartLayout): readonly PartStep[];
+  /** @param first the side that these hands begin on: what is told from the left is told from there */
+  steps(part: P, site: PartSite, layout: PartLayout, first: Side): readonly PartStep[];
+  /** How its cords lie after it; left out where they lie in no order. */
+  liesAfter?(part: P, site: PartSite, layout: PartLayout): Lying;
   /** Cords from the left in the order in which the work wants them; their own order when left out. */
   order?(part: P, site: PartSite): readonly Run[];
   /** Close-up of the unit to be tied next, hanging downwards from the work done. */

@@ -93,6 +93,10 @@ export const needOf = (name: string, count = 1): Need => ({ id: name, label: nam
 /** Cords that go through a hole together. */
 export interface Passage {
   readonly what: string;
+  /** The finding whose hole it is, by its id among the needs; left out for a bead. */
+  readonly finding?: string;
+  /** Whether it has a bottom: cut ends are pushed in, and no thread pulls them through. */
+  readonly blind?: true;
   /** Diameter of the hole in mm. */
   readonly hole: number;
   readonly runs: readonly Run[];

@@ -1,10 +1,11 @@
+import type { Action } from '../action/action.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
 import type { Thing } from './primitive.js';
 
 /** A caution in plain words, shown where the hand is in danger and never as a certificate of safety. */
 export interface Caution {
-  readonly kind: 'flame' | 'glue' | 'blade' | 'child' | 'load';
+  readonly kind: 'flame' | 'glue' | 'blade' | 'child' | 'load' | 'metal' | 'magnet';
   readonly text: string;
 }
 
@@ -39,27 +40,35 @@ export interface Calls {
   readonly order: readonly number[];
 }
 
-/** One action of the maker's hands, or one kind of action repeated `units` times. */
-export interface Action {
+/** What is said of one or a few actions that belong together, or of some that are repeated `units` times. */
+export interface Instruction {
   readonly title: Saying;
   readonly text: Saying;
   /** How many times it is done; the counter counts these. >= 1. */
   readonly units: number;
   /** What one unit is called: 'half knot'. */
   readonly unitName?: string;
+  /** Whether it only makes ready or rounds off what its part counts, so that its units are none of the part’s. */
+  readonly aside?: true;
   /** Whether the bump of a unit shows which side it came from. */
   readonly bumps?: boolean;
-  /** Whether it is tried on in this step, so that no other step has to ask for it. */
-  readonly triesOn?: boolean;
   /** What of the closure moves in it, for its picture; all of it when left out. */
   readonly moves?: readonly Thing[];
+  /** What the hands do, in order. */
+  readonly actions: readonly Action[];
+  /** The unit that each of them begins with; 0 for all when left out. */
+  readonly actionUnits?: readonly number[];
   /** A wait that begins when it is done. */
   readonly wait?: Wait;
   readonly cautions: readonly Caution[];
 }
 
-/** An action in its place in a make. Plain data: a make keeps its steps as they were when it was begun. */
-export interface Step extends Action {
+/**
+ * An instruction in its place in a make. Plain data: a make keeps its steps as they were when it was begun.
+ * Steps of a make that was begun before there were actions have none.
+ */
+export interface Step extends Omit<Instruction, 'actions'> {
+  readonly actions?: readonly Action[];
   readonly id: string;
   readonly stage: 'prepare' | 'tie' | 'finish';
   /** Which side the units start from, by turns, when it matters. */

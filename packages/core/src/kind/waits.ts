@@ -1,3 +1,4 @@
+import type { Drying } from '../action/action.js';
 import type { Wait } from './step.js';
 
 // How long things take that run by themselves. Common practice, no source; the label on the bottle
@@ -28,4 +29,13 @@ export const ENDS_COOL: Wait = {
   minutes: 1,
   what: 'the ends cool',
   not: 'Do not touch the ends.',
+};
+
+/** By what has to lie. */
+export const WAITS: Readonly<Record<Drying, Wait>> = {
+  glue: GLUE_CURES,
+  dye: DYE_DRIES,
+  seal: SEAL_DRIES,
+  oil: OIL_SINKS_IN,
+  melt: ENDS_COOL,
 };

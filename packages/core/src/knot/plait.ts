@@ -134,6 +134,39 @@ export function roundLook([a, b, c, d]: readonly [string, string, string, string
 }
 
 /**
+ * Where the bundles of a plait lie after some crossings, from the side that it begins on.
+ *
+ * - three: the outer bundle of a side comes over the middle one and is the new middle, sides by turns
+ * - four round: the outer one of a side goes behind two and comes back as the inner one of its own side
+ * - four flat: both outer ones go past their neighbours, and the two in the middle change
+ *
+ * @param before crossings of the same plait before these: they say which side is next
+ * @example bundlesAfter('three', ['a', 'b', 'c'], 2)[0] // 'b'
+ */
+export function bundlesAfter<T>(
+  form: PlaitForm,
+  bundles: readonly T[],
+  crossings: number,
+  before = 0,
+): T[] {
+  const at = [...bundles];
+  const change = (i: number, j: number): void => {
+    [at[i], at[j]] = [at[j]!, at[i]!];
+  };
+  for (let n = before; n < before + crossings; n++) {
+    const second = n % 2 === 1;
+    if (form === 'three') change(second ? 1 : 0, second ? 2 : 1);
+    else if (form === 'four-round') change(second ? 2 : 0, second ? 3 : 1);
+    else {
+      change(0, 1);
+      change(2, 3);
+      change(1, 2);
+    }
+  }
+  return at;
+}
+
+/**
  * Items split into bundles as even as can be, from both sides alike where their number allows it.
  *
  * @param bundles >= 1

@@ -14,8 +14,8 @@ import {
   testRuns,
   testSite,
 } from '../testing.js';
-import { makeSteps } from '../make/steps.js';
-import { planPiece } from '../plan/plan.js';
+import { makeSteps } from '../steps/steps.js';
+import { planPiece } from '../steps/plan-piece.js';
 import { templateById } from '../template/templates.js';
 import { sumOf } from '../kind/reason.js';
 import { polylineLength } from './spline.js';

@@ -11,7 +11,7 @@ import type { Piece } from '../piece/piece.js';
 import { ANY_HAND, type Hand } from '../learn/hand.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
 import { fitParts, stretchOf } from '../plan/fit-plan.js';
-import { planPiece } from '../plan/plan.js';
+import { planPiece } from '../steps/plan-piece.js';
 import { bestCounts, type Candidate, type CountAnswer } from './solve.js';
 
 export type RowOrder = 'graded' | 'alternating' | 'blocks';

@@ -5,7 +5,8 @@ import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import { templateById } from '../template/templates.js';
 import { BAND_CORDS, planned, random } from '../testing.js';
 import { DRIFT, forecast, type HalfWay } from './forecast.js';
-import { endsOf, partStates } from './rest.js';
+import { endsOf } from '../plan/end-lengths.js';
+import { partStates } from './rest.js';
 
 const own: Piece = { ...EXAMPLE_PIECE, strands: BAND_CORDS['own-core'](EXAMPLE_CORD) };
 const plan = planned(own);

@@ -4,7 +4,8 @@ import { normalQuantile } from '../learn/normal-quantile.js';
 import { KNOT_SPREAD } from '../kind/reason.js';
 import type { Piece } from '../piece/piece.js';
 import type { Plan } from '../plan/plan-types.js';
-import { endsOf, partStates, plus, type Amount, type PartState } from './rest.js';
+import { endsOf } from '../plan/end-lengths.js';
+import { partStates, plus, type Amount, type PartState } from './rest.js';
 
 /** What was measured half way. Lengths in mm. */
 export interface HalfWay {

@@ -12,8 +12,8 @@ import { compareOutcome } from './outcome.js';
 import type { MakeRecord } from './record.js';
 import { actionsBefore, doneByPart, placeOf, totalActions, unitsDone } from './progress.js';
 import { callNext, sidesAt } from './call.js';
-import { firstSideFor } from './habits.js';
-import { makeSteps } from './steps.js';
+import { firstSideFor } from '../steps/habits.js';
+import { makeSteps } from '../steps/steps.js';
 
 const cord = EXAMPLE_CORD;
 const base = EXAMPLE_PIECE;
@@ -24,7 +24,7 @@ const stepsOf = (piece: Piece, hand: 'left' | 'right' = 'right') =>
 describe('steps', () => {
   it('says the cut and its middle in the maker’s units before anything is tied', () => {
     const [cut] = stepsOf(base);
-    expect(speak(cut!.title, habits)).toMatch(/^Cut cord 1: \d+ ft/);
+    expect(speak(cut!.title, habits)).toMatch(/^Cut cord 1 \(slate\): \d+ ft/);
     expect(speak(cut!.text, habits)).toContain('mark the middle at');
   });
   it('counts as many half knots as the plan has, sides in turn', () => {
@@ -80,8 +80,8 @@ describe('steps', () => {
     expect(at(joined, 'Join')).toBeGreaterThan(0);
     expect(at(joined, 'Join')).toBeLessThan(at(joined, 'Hitch'));
     const own = titles({ ...base, strands: BAND_CORDS['own-core'](cord) });
-    expect(at(own, 'core ends back')).toBeLessThan(at(own, 'Lay cord 2 in'));
-    expect(at(own, 'Lay cord 2 in')).toBeLessThan(at(own, 'Tie square knots'));
+    expect(at(own, 'core ends back')).toBeLessThan(at(own, 'Lay cord 2 (slate) in'));
+    expect(at(own, 'Lay cord 2 (slate) in')).toBeLessThan(at(own, 'Tie square knots'));
     const tuck = titles({ ...base, ends: 'tuck' });
     expect(at(tuck, 'Tuck')).toBeLessThan(at(tuck, 'Trim'));
   });

@@ -5,7 +5,8 @@ import { templateById } from '../template/templates.js';
 import { planned } from '../testing.js';
 import { observe } from './observe.js';
 import type { MakeRecord } from './record.js';
-import { endsOf, partStates } from './rest.js';
+import { endsOf } from '../plan/end-lengths.js';
+import { partStates } from './rest.js';
 
 const start = {
   name: 'x',

@@ -35,7 +35,9 @@ export function unitsDone(steps: readonly Step[], done: number, part: string): n
   let before = 0;
   let units = 0;
   for (const step of steps) {
-    if (step.part === part) units += Math.min(step.units, Math.max(0, done - before));
+    if (step.part === part && !step.aside) {
+      units += Math.min(step.units, Math.max(0, done - before));
+    }
     before += step.units;
   }
   return units;
@@ -46,7 +48,7 @@ export function doneByPart(steps: readonly Step[], done: number): Record<string,
   const ids = new Set(steps.flatMap((step) => step.part ?? []));
   const out: Record<string, number> = {};
   for (const id of ids) out[id] = unitsDone(steps, done, id);
-  const closing = steps.filter((step) => step.part === 'closure');
+  const closing = steps.filter((step) => step.part === 'closure' && !step.aside);
   const units = closing.reduce((sum, step) => sum + step.units, 0);
   out.closure = (out.closure ?? 0) >= units ? 1 : 0;
   return out;

@@ -3,7 +3,7 @@ import type { Fewer } from '../kind/part-kind.js';
 import type { Hand } from '../learn/hand.js';
 import { effectiveDiameter, workingTail } from '../material/cord.js';
 import type { Piece } from '../piece/piece.js';
-import { planPiece } from '../plan/plan.js';
+import { planPiece } from '../steps/plan-piece.js';
 import type { Plan } from '../plan/plan-types.js';
 import { partKind, type Part } from '../part/registry.js';
 import { forecast, type Forecast, type HalfWay } from './forecast.js';

@@ -1,7 +1,8 @@
-import type { Area, Reason } from '../kind/reason.js';
+import type { Reason } from '../kind/reason.js';
 import type { Hand } from '../learn/hand.js';
 import { partKind } from '../part/registry.js';
-import type { Piece, Strand } from '../piece/piece.js';
+import type { Piece } from '../piece/piece.js';
+import { laidFirst } from '../plan/end-lengths.js';
 import { withHand } from '../plan/hand-uses.js';
 import type { PartPlan, Plan } from '../plan/plan-types.js';
 
@@ -28,9 +29,6 @@ export interface PartState {
   readonly left: number;
   readonly cost: UnitCost;
 }
-
-/** A strand that runs out as core and comes back tying has its way out behind it before the first knot. */
-const laidFirst = (strand: Strand): boolean => strand.legs.includes('turned');
 
 const NONE: Amount = { knots: 0, straight: 0 };
 
@@ -77,29 +75,3 @@ export function partStates(
     };
   });
 }
-
-/** Cord that is used before the first part and for the closure after the last, per strand. */
-export interface Ends {
-  readonly start: number;
-  /** Closure and the tails that the last knots are tied with. */
-  readonly end: number;
-}
-
-/**
- * Of every strand what its ends take: all that is told of it, less the reserve, what a hand varies and
- * what lies in the parts.
- */
-export const endsOf = (piece: Piece, plan: Plan): Ends[] =>
-  plan.strands.map(({ number, reasons }, i) => {
-    const inParts = plan.parts
-      .flatMap(({ layout }) => layout.uses)
-      .filter(({ strand, reason }) => strand === number && !reason.spread)
-      .reduce((sum, { reason }) => sum + reason.mm, 0);
-    const fixed = (test: (area: Area) => boolean): number =>
-      reasons.filter((r) => !r.technique && test(r.area)).reduce((sum, r) => sum + r.mm, 0);
-    const first = laidFirst(piece.strands[i]!) ? inParts : 0;
-    return {
-      start: fixed((area) => area === 'start') + first,
-      end: fixed((area) => area !== 'start' && area !== 'reserve') - inParts,
-    };
-  });

@@ -24,6 +24,8 @@ export interface Bead {
   /** Diameter of the hole. */
   readonly hole: number;
   readonly colour: Colour;
+  /** Whether heat harms it, as it does pearl, shell, amber, wood and plastic. */
+  readonly delicate?: boolean;
   /** Pieces in hand; left out when it does not matter. */
   readonly count?: number;
 }

@@ -27,3 +27,10 @@ const WORDS = [
  */
 export const sayCount = (count: number, name: string): string =>
   `${WORDS[count] ?? count} ${count === 1 ? name : pluralOf(name)}`;
+
+/**
+ * A number of things in figures.
+ * @example countOf(1, 'bead') // '1 bead'
+ */
+export const countOf = (count: number, name: string): string =>
+  `${count} ${count === 1 ? name : pluralOf(name)}`;

@@ -1,6 +1,6 @@
 import { closureKind } from '../closure/registry.js';
 import type { ClosureSite } from '../kind/closure-kind.js';
-import type { PartSite } from '../kind/part-kind.js';
+import type { Lying, PartSite } from '../kind/part-kind.js';
 import { remember } from '../kind/remember.js';
 import type { Run } from '../kind/run.js';
 import type { Practice } from '../material/practice.js';
@@ -22,6 +22,13 @@ function buriedIn(piece: Piece): (index: number) => number {
   return (index) => (index === at ? length : 0);
 }
 
+/** Runs as they lie; in the order of the cut list where nothing is said of them. */
+function inOrder(runs: readonly Run[], lies: Lying | undefined): readonly Run[] {
+  if (!lies) return runs;
+  const lying = lies.order.flatMap((index) => runs.find((run) => run.index === index) ?? []);
+  return lying.length === runs.length ? lying : runs;
+}
+
 const siteOf = remember(
   (
     part: Part,
@@ -33,8 +40,10 @@ const siteOf = remember(
     practice: Practice,
     first: boolean,
     last: boolean,
+    lies: Lying | undefined,
   ): PartSite => ({
-    runs: runsIn(part, all, inside),
+    runs: inOrder(runsIn(part, all, inside), lies),
+    crossed: lies?.crossed ?? 0,
     bead,
     buried,
     pitchFactor,
@@ -58,8 +67,28 @@ function pitchFactorOf(part: Part, runs: readonly Run[], hand: Hand): number {
   return ties ? (factorOf(hand, part.kind, ties.cord.kind, 'pitch')?.factor ?? 1) : 1;
 }
 
-/** What every part of the piece has to work with, in the order of the parts. */
-export function sitesOf(piece: Piece, hand: Hand = ANY_HAND): PartSite[] {
+/** A plan, as far as it says how the cords of its parts lie. */
+interface Laid {
+  readonly parts: readonly { readonly lies?: Lying }[];
+}
+
+/** What every part of a planned piece has to work with: its cords lie as the parts before leave them. */
+export const sitesIn = (piece: Piece, plan: Laid, hand?: Hand): PartSite[] =>
+  sitesOf(
+    piece,
+    hand,
+    plan.parts.map(({ lies }) => lies),
+  );
+
+/**
+ * What every part of the piece has to work with, in the order of the parts.
+ * @param lying how cords lie where each part begins; as in the cut list when left out
+ */
+export function sitesOf(
+  piece: Piece,
+  hand: Hand = ANY_HAND,
+  lying: readonly (Lying | undefined)[] = [],
+): PartSite[] {
   const runs = runsOf(piece);
   const bead = beadsById(piece);
   const span = tiedSpan(piece.parts);
@@ -75,6 +104,7 @@ export function sitesOf(piece: Piece, hand: Hand = ANY_HAND): PartSite[] {
       piece.cutting.practice,
       i === 0,
       i === piece.parts.length - 1,
+      lying[i],
     ),
   );
 }

@@ -133,7 +133,7 @@ function checkStrands(piece: Piece): (Advice | null)[] {
 }
 
 /** Cords that begin where they are first tied with, in a piece where nothing is tied. */
-function idleCords(piece: Piece): Advice[] {
+export function idleCords(piece: Piece): Advice[] {
   if (tiedSpan(piece.parts) !== null) return [];
   return piece.strands.flatMap(({ legs, laidIn, cord }, i): Advice[] =>
     laidIn && legs.every((role) => role === 'working')

@@ -1,5 +1,5 @@
 import type { ClosureLayout, RuleOfThumb } from '../kind/closure-kind.js';
-import type { PartLayout } from '../kind/part-kind.js';
+import type { Lying, PartLayout } from '../kind/part-kind.js';
 import type { Need, Reason } from '../kind/reason.js';
 import type { Cord } from '../material/cord.js';
 import type { Advice } from '../measure/advice.js';
@@ -78,6 +78,8 @@ export interface PartPlan {
   readonly layout: PartLayout;
   /** Where the part begins on the ruler, in mm. */
   readonly start: number;
+  /** How its cords lie, where it goes on from a plait or a band before it. */
+  readonly lies?: Lying;
 }
 
 export interface PlanTotals {

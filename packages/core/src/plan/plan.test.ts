@@ -13,7 +13,7 @@ import {
   type BandCords,
 } from '../testing.js';
 import { costOfWaste } from './cost-of-waste.js';
-import { planPiece } from './plan.js';
+import { planPiece } from '../steps/plan-piece.js';
 import type { Plan } from './plan-types.js';
 
 const buckle = EXAMPLE_BUCKLE;

@@ -3,10 +3,13 @@ import { sumOf, type AuxiliaryCord } from '../kind/reason.js';
 import { wornIn } from '../measure/fit.js';
 import { sameSaying } from '../measure/saying.js';
 import { ANY_HAND, type Hand } from '../learn/hand.js';
+import type { Lying } from '../kind/part-kind.js';
 import { passage } from '../material/passage.js';
+import { partKind } from '../part/registry.js';
 import type { Advice } from '../measure/advice.js';
 import type { Piece } from '../piece/piece.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
+import { lyingOf } from './lying.js';
 import { checkPassages, checkPiece, checkPlan, under } from './checks.js';
 import { count } from './counters.js';
 import { equalCuts, sumOfCuts } from './equal-cuts.js';
@@ -28,12 +31,18 @@ const once = (advice: readonly Advice[]): Advice[] =>
   );
 
 /** Parts one after the other along the rule. */
-function inLine(piece: Piece, layouts: readonly PartPlan['layout'][]): PartPlan[] {
+function inLine(
+  piece: Piece,
+  layouts: readonly PartPlan['layout'][],
+  lying: readonly (Lying | undefined)[],
+): PartPlan[] {
   let at = 0;
   return layouts.map((layout, i) => {
     const start = at;
     at += layout.length;
-    return { id: piece.parts[i]!.id, kind: piece.parts[i]!.kind, layout, start };
+    const { id, kind } = piece.parts[i]!;
+    const lies = lying[i];
+    return { id, kind, layout, start, ...(lies ? { lies } : {}) };
   });
 }
 
@@ -78,16 +87,25 @@ const NEEDLE: AuxiliaryCord = {
   ],
 };
 
+/** Parts laid out anew where their cords lie as the parts before leave them; no length changes by that. */
+function relaid(
+  piece: Piece,
+  hand: Hand,
+  layouts: readonly PartPlan['layout'][],
+  lying: readonly (Lying | undefined)[],
+): readonly PartPlan['layout'][] {
+  if (lying.every((lies) => lies === undefined)) return layouts;
+  const sites = sitesOf(piece, hand, lying);
+  return layouts.map((layout, i) => {
+    const part = piece.parts[i]!;
+    return lying[i] ? partKind(part.kind).layOut(part, sites[i]!, layout.length) : layout;
+  });
+}
+
 /**
- * Plans a piece: fit, layout, cut list with reasons, checks. A pure function; the same code answers in
- * the browser and on the server.
- *
- * @param piece lengths in mm
- * @param hand what was learnt of the hand that will make it
- * @returns the plan, or the errors that prevent one; warnings and notes come with both
- * @throws RangeError when the piece names a kind of part or closure that does not exist
+ * Plans a piece, before hands have tried it: fit, layout, cut list with reasons, checks. See planPiece.
  */
-export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
+export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
   const faults = checkPiece(piece);
   if (faults.some((f) => f.severity === 'error')) return { ok: false, advice: faults };
 
@@ -95,7 +113,9 @@ export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
   const closureSite = closureSiteOf(piece, sites);
   const kind = closureKind(piece.closure.type);
   const fitted = fitParts(piece, sites, closureSite);
-  const parts = inLine(piece, fitted.layouts);
+  const lying = lyingOf(piece, sites, fitted.layouts);
+  const layouts = relaid(piece, hand, fitted.layouts, lying);
+  const parts = inLine(piece, layouts, lying);
   const body = fitted.layouts.flatMap((layout) => layout.round);
   const closure = kind.layOut(piece.closure, closureSite, wornIn(body, stretchOf(piece)));
   const fit = planFit(piece, closureSite, fitted, closure.states);
@@ -127,7 +147,7 @@ export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
   if (advice.some((f) => f.severity === 'error')) return { ok: false, advice };
 
   const own = planStrands(piece, [
-    ...fitted.layouts.flatMap((layout, i) =>
+    ...layouts.flatMap((layout, i) =>
       withHand(layout.uses, piece.parts[i]!.kind, piece.strands, hand),
     ),
     ...closure.uses,
@@ -135,7 +155,8 @@ export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
   const alike = equalCuts(own, piece.cutting.step);
   const strands = piece.cutting.equal ? alike : own;
   const narrow = passages.some(
-    ({ passage: { hole, runs } }) =>
+    ({ passage: { hole, runs, blind } }) =>
+      !blind &&
       runs.length > 1 &&
       passage(
         hole,

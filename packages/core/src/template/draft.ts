@@ -2,7 +2,7 @@ import { usualEndOfAll, type EndHabits } from '../material/ends.js';
 import { easeAmount, type Ease } from '../measure/ease.js';
 import { partKind, type Part } from '../part/registry.js';
 import { girthOf } from '../piece/sites.js';
-import { planPiece } from '../plan/plan.js';
+import { planPiece } from '../steps/plan-piece.js';
 import type { Cutting, Piece, Wear, Wearer } from '../piece/piece.js';
 
 /** What a piece is begun with. */

@@ -109,7 +109,11 @@ export const NECKLACES: readonly Template[] = [
         beads: [SEA10, SEA8, SEA6],
         parts: named([
           plain(),
-          row(gradedRow(aimOf(start.wearer, wear, ease) - 50, knot), { between: 'overhand' }),
+          stop('overhand'),
+          row(gradedRow(aimOf(start.wearer, wear, ease) - 50 - 2 * knot, knot), {
+            between: 'overhand',
+          }),
+          stop('overhand'),
           plain(),
         ]),
         closure: {

@@ -1,3 +1,4 @@
+import type { PieceBead } from '../piece/piece.js';
 import { beadOf, colourOf, cordOf } from './materials.js';
 
 /** Cords and beads that the templates are made of. */
@@ -23,14 +24,10 @@ export const GREY6 = beadOf(
   1.4,
   colourOf('hematite grey', '#5d6167'),
 );
-export const WOOD8 = beadOf(
-  'wood-8',
-  'Wood 8 mm',
-  'round',
-  [8, 8],
-  3,
-  colourOf('walnut', '#7d5a3a'),
-);
+export const WOOD8: PieceBead = {
+  ...beadOf('wood-8', 'Wood 8 mm', 'round', [8, 8], 3, colourOf('walnut', '#7d5a3a')),
+  delicate: true,
+};
 export const FOCAL = beadOf(
   'oval-18',
   'Labradorite oval 18 mm',
@@ -71,22 +68,14 @@ export const BIG = beadOf(
   8.6,
   colourOf('pewter', '#8b8d8c'),
 );
-export const COVER = beadOf(
-  'cover-6',
-  'Wood 6 mm',
-  'round',
-  [6, 6],
-  2.6,
-  colourOf('bleached wood', '#c8b391'),
-);
-export const PEARL = beadOf(
-  'pearl-8',
-  'Pearl drop 8 mm',
-  'drop',
-  [10, 8],
-  1,
-  colourOf('pearl', '#e6dfd2'),
-);
+export const COVER: PieceBead = {
+  ...beadOf('cover-6', 'Wood 6 mm', 'round', [6, 6], 2.6, colourOf('bleached wood', '#c8b391')),
+  delicate: true,
+};
+export const PEARL: PieceBead = {
+  ...beadOf('pearl-8', 'Pearl drop 8 mm', 'drop', [10, 8], 1, colourOf('pearl', '#e6dfd2')),
+  delicate: true,
+};
 export const SEA10 = beadOf(
   'sea-10',
   'Amazonite 10 mm',
@@ -111,14 +100,10 @@ export const SEA6 = beadOf(
   1.2,
   colourOf('amazonite', '#9dc5bd'),
 );
-export const WOOD12 = beadOf(
-  'wood-12',
-  'Wood 12 mm',
-  'round',
-  [12, 12],
-  3.4,
-  colourOf('beech', '#c49a6c'),
-);
+export const WOOD12: PieceBead = {
+  ...beadOf('wood-12', 'Wood 12 mm', 'round', [12, 12], 3.4, colourOf('beech', '#c49a6c')),
+  delicate: true,
+};
 
 const floss = (colour: string, hex: string) =>
   cordOf('Embroidery floss', 'floss', 0.6, colour, hex);

@@ -3,7 +3,7 @@ import { drawBench } from '../drawing/bench.js';
 import { drawClosed } from '../drawing/closed.js';
 import { sumOf } from '../kind/reason.js';
 import { readPieceFile, toPieceFile } from '../format/piece-file.js';
-import { makeSteps } from '../make/steps.js';
+import { makeSteps } from '../steps/steps.js';
 import { partKind } from '../part/registry.js';
 import { duplicatePart, mirrorAbout, mirrorPart } from '../piece/edit.js';
 import { inMm, planned, pointsOf } from '../testing.js';
@@ -43,7 +43,10 @@ describe.each(TEMPLATES.map((template) => [template.id, template] as const))(
     it('takes no less cord of any strand for one part more', () => {
       for (const part of piece.parts) {
         // A second loop or a second tail has no place; a part left to the fit only shares it.
-        if (['loop', 'tail'].includes(part.kind) || partKind(part.kind).fills(part)) continue;
+        const kind = partKind(part.kind);
+        if (['loop', 'tail'].includes(part.kind) || kind.fills(part)) continue;
+        // Nor can two things be caught in the middle of one cord.
+        if (kind.entry.fromMiddle) continue;
         const fixed = {
           ...piece,
           parts: piece.parts.map((p, i) =>

@@ -20,6 +20,7 @@ export const breakawayClasp = tiedClasp<BreakawayClasp>({
     blurb: 'Comes apart under a pull; sold for adults and for children.',
     opens: true,
     givesWay: true,
+    trials: ['gives-way'],
   },
   fields: [
     choiceField('rated', 'Sold for', { adult: 'Adults', child: ['Children', 'opens more easily'] }),
@@ -62,20 +63,22 @@ export const breakawayClasp = tiedClasp<BreakawayClasp>({
     once(
       'Pull it apart a few times',
       'It must come apart before the cord or a knot gives. How firmly it may hold is for your local product-safety rules to say.',
+      [{ do: 'test', what: 'gives-way' }],
       CAUTIONS.child,
     ),
   ],
-  finish: {
-    stays: ['the cords between work and clasp'],
-    goes: ['the ends beyond the knots at the clasp'],
-    checks: [
-      check(
-        'It comes apart under a pull before any cord or knot gives',
-        ', and goes together again.',
-      ),
-      check('No bead or knot is small enough', ', or loose enough, to come off in a hand.'),
-    ],
-  },
+  halves: ({ name }) => ({
+    start: { name: 'one half of the clasp', finding: name, share: 0.5 },
+    end: { name: 'the other half of the clasp', finding: name, share: 0.5 },
+  }),
+  stays: ['the cords between work and clasp'],
+  checks: [
+    check(
+      'It comes apart under a pull before any cord or knot gives',
+      ', and goes together again.',
+    ),
+    check('No bead or knot is small enough', ', or loose enough, to come off in a hand.'),
+  ],
   mistakes: [
     'A knot holds less than the clasp: then the beads scatter instead. Pull at every knot.',
   ],

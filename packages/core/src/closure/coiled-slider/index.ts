@@ -1,5 +1,8 @@
 import type { ClosureSite } from '../../kind/closure-kind.js';
+import { AT_END } from '../../action/action.js';
 import { countField } from '../../kind/field.js';
+import { legsOf } from '../../part/ends.js';
+import { once } from '../uses.js';
 import type { Point } from '../../kind/primitive.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { bundleOf, bundleShape } from '../../knot/hull.js';
@@ -61,24 +64,44 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
       ),
     ];
   },
-  steps: ({ turns }) => [
+  steps: (slider, site) => [
     layTailsOver(
+      site,
       'Cross the tails so that they point opposite ways and lie side by side, the piece closed to a ring.',
     ),
     onSlider(
-      `Wind ${turns} wraps`,
-      'Lay the slider cord in a long bight along both tails, then wind its end round tails and bight, wrap beside wrap. None may cross another.',
-      turns,
+      `Wind ${slider.turns} wraps`,
+      'Lay the slider cord in a long bight along both tails, and beside it a drinking straw or a blunt needle. Wind its longer end round tails, bight and straw, away from its own ends and towards the closed end of the bight, wrap beside wrap. None may cross another.',
+      [
+        {
+          do: 'wind',
+          cord: 'slider',
+          place: AT_END,
+          round: legsOf(site.runs),
+          hull: hullOf(slider, site),
+          mm: 0,
+          times: slider.turns,
+        },
+      ],
+      slider.turns,
       'wrap',
     ),
     onSlider(
       'Pull it under',
-      'Pass the end through the bight and pull the other end until the bight has gone under the wraps. Roll the coil between finger and thumb until the wraps are even, then see that it slides.',
+      'Pass the end you wound with through the bight, or back through the straw, and pull the other end until the bight has gone under the wraps; draw the straw out. Roll the coil between finger and thumb until the wraps are even.',
+      [{ do: 'draw-up', cord: 'slider' }],
     ),
+    {
+      ...once(
+        'See that it slides',
+        'Draw the ring in and out before anything is trimmed or glued: the coil must move with some force, and stay where it is put.',
+        [{ do: 'test', what: 'slides' }],
+      ),
+      moves: [],
+    },
   ],
   stopping:
     'Draw the slider out as far as the piece must open, and tie a stopper at the end of each tail.',
-  goes: ['the two ends of the coiled cord'],
   mistakes: [
     'Wraps cross each other: they jam or come loose. Stroke them flat before they are tight.',
     'Glue gets inside the slider.',

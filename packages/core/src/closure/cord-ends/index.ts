@@ -16,6 +16,8 @@ import type { Advice } from '../../measure/advice.js';
 import type { RoundPart } from '../../measure/fit.js';
 import { say, size } from '../../measure/saying.js';
 import { claspRound, edgeOfRigid, hookOutline, ringNeed } from '../clasps.js';
+import { AT_END, type Action } from '../../action/action.js';
+import { outerEnds, startEnds } from '../../part/ends.js';
 import { foldAdvice, socketUses } from '../sockets.js';
 import { check, once, tryOn } from '../uses.js';
 
@@ -41,6 +43,13 @@ const CLASPS = {
   magnet: 'Magnet clasp',
 } as const;
 
+/** Which half goes to which end. */
+const HALVES_OF: Readonly<Record<Exclude<CordEnds['clasp'], 'magnet'>, string>> = {
+  'hook-and-ring': 'the ring at the start and the hook at the end,',
+  lobster: 'a ring alone at the start and the lobster at the end,',
+  toggle: 'the ring at the start and the bar at the end,',
+};
+
 /** The clasp is rigid; the caps lie on as the cord does. */
 const roundOf = (ends: CordEnds, site: ClosureSite): RoundPart[] => [
   claspRound({ length: ends.claspLength, thickness: 4 }),
@@ -52,6 +61,19 @@ const roundOf = (ends: CordEnds, site: ClosureSite): RoundPart[] => [
 ];
 
 function adviceOf(ends: CordEnds, site: ClosureSite): Advice[] {
+  if (ends.clasp === 'magnet' && site.child) {
+    return [
+      {
+        code: 'cord-ends.magnet',
+        severity: 'error',
+        message:
+          'A magnet clasp is not for a child: two swallowed magnets can clamp the gut together, which is an emergency.',
+        remedy:
+          'Choose a hook and ring, a lobster, or a breakaway clasp that is sold for children.',
+        path: 'clasp',
+      },
+    ];
+  }
   const across = Math.ceil(site.thickness * 10) / 10;
   // What is as thick as it is, as a crocheted chain, does not go in as its one cord.
   if ((site.first?.solid || site.last?.solid) && site.thickness > ends.bore + 0.05) {
@@ -121,7 +143,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
           label: 'Inside the ends',
           where: '',
         }),
-        passages: [{ what: ends.name, hole: ends.bore, runs: site.runs }],
+        passages: [{ what: ends.name, hole: ends.bore, runs: site.runs, blind: true }],
         needs: [
           needOf(ends.name, 2),
           needOf(CLASPS[ends.clasp]),
@@ -156,40 +178,72 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
     ];
   },
   drawEdge: (ends, site) => edgeOfRigid(roundOf(ends, site), ends.colour),
-  steps: (ends) => ({
-    start: [],
-    end: [
-      tryOn(
-        'Try on before the ends are set',
-        `Push both ends on dry and close the clasp round the wearer. ${ends.by === 'glue' ? 'Once glued' : 'Once crimped'}, the length is fixed.`,
-      ),
-      ends.by === 'glue'
-        ? {
-            ...once(
+  steps(ends, site) {
+    const sides = [startEnds(site.runs), outerEnds(site.runs)];
+    const all = sides.flat();
+    const set = (by: 'cap' | 'crimp'): Action[] =>
+      sides.map((own) => ({ do: by, finding: ends.name, ends: own, mm: ends.socket }));
+    return {
+      start: [],
+      end: [
+        tryOn(
+          'Try on before the ends are set',
+          `Push both ends on dry, hold the clasp between them and close it round the wearer. Mark where each cord is to end. ${ends.by === 'glue' ? 'Once glued' : 'Once crimped'}, the length is fixed.`,
+        ),
+        once(
+          'Cut the ends to length',
+          say`Cut each cord at its mark, square and clean: ${size(ends.socket)} of it go into the end.`,
+          [{ do: 'trim', ends: all }],
+          CAUTIONS.blade,
+        ),
+        ends.by === 'glue'
+          ? once(
               'Glue both end caps on',
               say`Roughen the cord where it goes in, ${size(ends.socket)} deep; a little glue inside the cap and on the cord, push in, turn once, hold for a minute, and let it lie.`,
+              [
+                ...set('cap'),
+                { do: 'press', ends: all },
+                { do: 'wait', for: 'glue', minutes: GLUE_CURES.minutes },
+              ],
               CAUTIONS.glue,
+            )
+          : once(
+              'Crimp both ends on',
+              say`Push the cord ${size(ends.socket)} in and press the crimp end shut with flat pliers, one side after the other. Pull at it firmly.`,
+              set('crimp'),
+              CAUTIONS.metal,
             ),
-            wait: GLUE_CURES,
-          }
-        : once(
-            'Crimp both ends on',
-            say`Push the cord ${size(ends.socket)} in and press the crimp end shut with flat pliers, one side after the other. Pull at it firmly.`,
-          ),
-      once(
-        'Hang the clasp',
-        'Open the jump rings sideways, hang the clasp in, and close them until no gap is felt.',
-      ),
-    ],
-  }),
-  finish: {
+        ...(ends.clasp === 'magnet'
+          ? [
+              once(
+                'Put the magnet clasp between the ends',
+                'Hang one half in the eye of each end. The halves pull at each other only one way round: try before you close the eyes.',
+                [{ do: 'put-on', finding: CLASPS.magnet, place: AT_END, on: [], mm: 0 }],
+                CAUTIONS.magnet,
+              ),
+            ]
+          : [
+              once(
+                'Hang the clasp',
+                `Open both jump rings sideways, never outwards. Hang ${HALVES_OF[ends.clasp]} each through the eye of its end, and close the rings until no gap is felt.`,
+                [
+                  { do: 'open', finding: 'jump-ring-5' },
+                  { do: 'hang', finding: CLASPS[ends.clasp], in: 'jump-ring-5' },
+                  { do: 'close', finding: 'jump-ring-5', count: 2 },
+                ],
+                CAUTIONS.metal,
+              ),
+            ]),
+      ],
+    };
+  },
+  finish: () => ({
     stays: ['the cord inside the ends'],
-    goes: ['nothing outside: the ends are covered'],
     checks: [
       check('Pull at both ends', ': no cord moves in its socket.'),
-      check('No glue shows outside'),
+      check('No glue shows outside, and no crimp has a sharp edge'),
     ],
-  },
+  }),
   mistakes: [
     'The ends are set before trying on.',
     'Too much glue: it is pushed out and shows. A drop inside, none outside.',

@@ -10,6 +10,7 @@ import { needOf } from '../../kind/reason.js';
 import { GLUE_CURES } from '../../kind/waits.js';
 import { plateOf, roundedBox } from '../../knot/plate.js';
 import { say, size } from '../../measure/saying.js';
+import { outerEnds, startEnds } from '../../part/ends.js';
 import { foldAdvice, socketUses } from '../sockets.js';
 import { check, once, tryOn } from '../uses.js';
 
@@ -63,7 +64,7 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
           label: 'Inside the clasp',
           where: ' recesses',
         }),
-        passages: [{ what: clasp.name, hole: clasp.bore, runs: site.runs }],
+        passages: [{ what: clasp.name, hole: clasp.bore, runs: site.runs, blind: true }],
         needs: [needOf(clasp.name)],
         advice: [
           ...(2 * clasp.recess >= clasp.length
@@ -104,35 +105,48 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
       ]),
     );
   },
-  steps: (clasp, site) => ({
-    start: [],
-    end: [
-      tryOn(
-        'Try it on before anything is glued',
-        say`Push both ends dry into the recesses, ${size(clasp.recess)} deep, and close the clasp on the wearer. All sliders and rings must be on the cord by now.`,
-      ),
-      {
-        ...once(
-          'Glue the ends in',
-          `Roughen the cord ends; a little flexible glue in the recess, push in to the bottom, wipe off, hold for a minute.${
-            site.runs.some((run) => run.cord.kind === 'leather')
-              ? ' Dye the cut face first if it would show.'
-              : ''
-          }`,
-          CAUTIONS.glue,
+  steps(clasp, site) {
+    const sides = [startEnds(site.runs), outerEnds(site.runs)];
+    return {
+      start: [],
+      end: [
+        tryOn(
+          'Try it on before anything is glued',
+          say`Push both ends dry into the recesses, ${size(clasp.recess)} deep, and close the clasp on the wearer. Mark where each end is to be cut. All sliders and rings must be on the cord by now.`,
         ),
-        wait: GLUE_CURES,
-      },
-    ],
-  }),
-  finish: {
+        once(
+          'Cut the ends to length',
+          'Cut both ends at their marks, square across: a slanting cut does not reach the bottom of the recess.',
+          [{ do: 'trim', ends: sides.flat() }],
+          CAUTIONS.blade,
+        ),
+        once(
+          'Glue the ends in',
+          'Roughen the cord ends; a little flexible glue in the recess, push in to the bottom, wipe off, hold for a minute.',
+          [
+            ...sides.map((ends) => ({
+              do: 'cap' as const,
+              finding: clasp.name,
+              share: 0.5,
+              ends,
+              mm: clasp.recess,
+            })),
+            { do: 'press', ends: sides.flat() },
+            { do: 'wait', for: 'glue', minutes: GLUE_CURES.minutes },
+          ],
+          CAUTIONS.glue,
+          CAUTIONS.metal,
+        ),
+      ],
+    };
+  },
+  finish: () => ({
     stays: ['the cord inside the recesses'],
-    goes: ['nothing outside: the ends are covered'],
     checks: [
       check('Pull at both halves', ': no cord moves in its recess.'),
       check('The clasp snaps shut with its whole strength', '; nothing keeps the halves apart.'),
     ],
-  },
+  }),
   mistakes: [
     'The clasp is glued before trying on.',
     'Sliders and O-rings are forgotten: they do not go on any more.',

@@ -38,16 +38,14 @@ export const hookAndRing = tiedClasp<HookAndRing>({
     ]),
   ],
   extends: 'a larger ring or a link more makes up for it',
-  finish: {
-    stays: ['the cords between work, hook and ring'],
-    goes: ['the ends beyond the knots at hook and ring'],
-    checks: [
-      check(
-        'The hook catches with the wearer’s own movement',
-        ' and does not come off when shaken.',
-      ),
-      check('Pull at both ends', ': no knot creeps.'),
-    ],
-  },
+  halves: ({ name }) => ({
+    start: { name: 'the ring', finding: name, share: 0.5 },
+    end: { name: 'the eye of the hook', finding: name, share: 0.5 },
+  }),
+  stays: ['the cords between work, hook and ring'],
+  checks: [
+    check('The hook catches with the wearer’s own movement', ' and does not come off when shaken.'),
+    check('Pull at both ends', ': no knot creeps.'),
+  ],
   mistakes: ['Worn too loose, a hook unhooks by itself: it needs a snug fit.'],
 });

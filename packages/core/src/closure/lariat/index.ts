@@ -10,8 +10,13 @@ import { KNOT_SPREAD, needOf, type Reason } from '../../kind/reason.js';
 import { stopper } from '../../knot/stopper.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
 import { bundleOfRuns } from '../../part/pick.js';
-import { check, endTails, once, runsFreeAtStart, tryOn, useEach } from '../uses.js';
-import { say, size } from '../../measure/saying.js';
+import { AT_START } from '../../action/action.js';
+import { CAUTIONS } from '../../kind/cautions.js';
+import { effectiveDiameter } from '../../material/cord.js';
+import { inSentence, say, size } from '../../measure/saying.js';
+import { outerEnds, startEnds } from '../../part/ends.js';
+import { larksHeadCord } from '../side-release-buckle/model.js';
+import { check, endTails, once, runsFreeAtStart, useEach } from '../uses.js';
 
 /** Worn open: one or more long cords round the neck, hanging down at the front. */
 export interface Lariat extends ClosureBase {
@@ -42,6 +47,12 @@ const WAYS: Readonly<Record<Lariat['way'], Way>> = {
 /** The knot of a tied lariat takes cord of both sides: once round the other, loosely. Assumed. */
 const tiedKnot = (site: ClosureSite): number =>
   1.5 * stopper('overhand', bundleOfRuns(site.runs)).inKnot;
+
+/** Wire in mm of a ring that is tied on. Assumed: about 1 mm (18 gauge). */
+const RING_WIRE = 1;
+
+/** What the start is tied to, by its name among the needs. */
+const thingOf = ({ way }: Lariat): string | null => (way === 'ring' ? 'ring' : WAYS[way].thing);
 
 export const lariat: ClosureKind<Lariat, NoMeasures> = {
   entry: {
@@ -101,7 +112,9 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
     const ring = closure.way === 'ring';
     const { thing } = WAYS[closure.way];
     const start = runsFreeAtStart(site);
-    const across = Math.ceil(site.endSize + 1);
+    // A bead goes through beside the cords that lie in the ring already; what just fits does not pass.
+    const room = closure.ring - bundleOfRuns(site.runs);
+    const across = Math.ceil(site.endSize + bundleOfRuns(site.runs) + 1);
     return plainClosure(
       {},
       {
@@ -119,7 +132,20 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
                   assumed: true,
                   spread: KNOT_SPREAD,
                 },
-                stopper('overhand', bundleOfRuns(site.runs)).inKnot,
+                stopper('overhand', bundleOfRuns(start)).inKnot,
+              )),
+          ...(thing === null
+            ? []
+            : useEach(
+                site.runs.filter((run) => run.folded),
+                {
+                  area: 'start',
+                  code: 'start.hitch',
+                  label: 'Hitch on the ring',
+                  detail: 'half of a lark’s head on its wire',
+                  assumed: true,
+                },
+                (run) => larksHeadCord(RING_WIRE, effectiveDiameter(run.cord)) / 2,
               )),
           ...endTails([...start, ...site.runs], site),
         ],
@@ -129,13 +155,13 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
             ? []
             : [needOf(thing)],
         advice:
-          !ring || closure.ring >= site.endSize
+          !ring || room > site.endSize
             ? []
             : [
                 {
                   code: 'lariat.ring',
                   severity: 'error',
-                  message: say`The largest bead at the ends is ${size(site.endSize)} across; it does not pass a ring of ${size(closure.ring)}.`,
+                  message: say`The largest bead at the ends is ${size(site.endSize)} across; it does not pass a ring of ${size(closure.ring)} with the cords in it.`,
                   remedy: say`Take a ring of ${size(across)} inside, or smaller beads. They pass one by one.`,
                   path: 'ring',
                   fix: { label: say`Ring of ${size(across)}`, path: 'ring', value: across },
@@ -154,31 +180,62 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
       ]),
     ];
   },
-  steps: (closure) => ({
-    start:
-      WAYS[closure.way].thing === null
-        ? []
-        : [
-            once(
-              'Tie the start on',
-              'Pass the cords through the ring and tie one knot in all of them.',
-            ),
+  steps(closure, site) {
+    const finding = thingOf(closure);
+    if (finding === null) return { start: [], end: [] };
+    const folds = site.runs.filter((run) => run.folded);
+    const loose = startEnds(runsFreeAtStart(site));
+    const name = inSentence(WAYS[closure.way].thing!);
+    return {
+      start: [
+        once(
+          `Tie the start to the ${name}`,
+          folds.length > 0
+            ? `Push the folds through the ${name}, pass all ends through them and pull the hitch snug.`
+            : loose.length === 1
+              ? `Pass the cord through the ${name} twice, and once round itself close to it; pass the end back through those turns and draw up.`
+              : `Pass the cords through the ${name} and tie one knot in all of them round themselves, close to it.`,
+          [
+            ...(folds.length > 0
+              ? [
+                  {
+                    do: 'tie' as const,
+                    place: AT_START,
+                    knot: { form: 'larks-head' as const, bar: RING_WIRE },
+                    by: outerEnds(folds),
+                    mm: 0,
+                    to: finding,
+                  },
+                ]
+              : []),
+            ...(loose.length > 0
+              ? [
+                  {
+                    do: 'tie' as const,
+                    place: AT_START,
+                    knot: { form: 'overhand-on-ring' as const },
+                    by: loose,
+                    mm: 0,
+                    ...(folds.length > 0 ? {} : { to: finding }),
+                  },
+                ]
+              : []),
           ],
-    end: [
-      tryOn(
-        'Try it on',
-        `${WAYS[closure.way].label}: ${WAYS[closure.way].blurb}. Look where the ends hang before the last knots are pulled tight.`,
-      ),
-    ],
-  }),
-  finish: {
+          CAUTIONS.metal,
+        ),
+      ],
+      end: [],
+    };
+  },
+  worn: (closure) =>
+    `${WAYS[closure.way].label}: ${WAYS[closure.way].blurb}. Look in a mirror where the ends hang.`,
+  finish: () => ({
     stays: ['both ends with their beads and knots'],
-    goes: ['the stubs beyond the end knots'],
     checks: [
       check('Each end passes its ring or loop by itself', ', one after the other.'),
-      check('Worn, it holds by its own weight', ' and opens without force.'),
+      check('It holds by its own weight when it is worn', ', and opens without force.'),
     ],
-  },
+  }),
   mistakes: [
     'The ends are too big for the ring, or all want to go through at once: let them pass one by one.',
     'A cord round the neck can catch: not for children, sleep or sport.',

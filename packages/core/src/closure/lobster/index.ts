@@ -4,7 +4,9 @@ import { ellipse, plateOf } from '../../knot/plate.js';
 import { say, size } from '../../measure/saying.js';
 import { MM_PER_UNIT } from '../../measure/units.js';
 import { drawChain, RING, ringNeed, tiedClasp, type TiedClasp } from '../clasps.js';
-import { check } from '../uses.js';
+import { AT_START } from '../../action/action.js';
+import { CAUTIONS } from '../../kind/cautions.js';
+import { check, once } from '../uses.js';
 
 /** A sprung hook tied to one end, closing on a ring or on a loop of cord. */
 export interface Lobster extends TiedClasp {
@@ -96,14 +98,28 @@ export const lobster = tiedClasp<Lobster>({
       high: 4 * core,
     };
   },
-  finish: {
-    stays: ['the cords between work and rings'],
-    goes: ['the ends beyond the knots at the rings'],
-    checks: [
-      check('The clasp opens and shuts by itself', '; no thin cord finds the gap of a ring.'),
-      check('Pull at the closed clasp three times', ': no knot creeps.'),
-    ],
-  },
+  halves: ({ name }) => ({
+    start: { name: 'the jump ring', finding: 'jump-ring-5' },
+    end: { name: 'the eye of the lobster clasp', finding: name },
+  }),
+  before: ({ extender, to }) =>
+    extender === 0
+      ? {}
+      : {
+          end: [
+            once(
+              'Hang the chain on',
+              `Open its last link sideways, hang it in ${to === 'ring' ? 'the ring' : 'the loop'} at the start, and close it until no gap is felt.`,
+              [{ do: 'put-on', finding: 'extender', place: AT_START, on: [], mm: 0 }],
+              CAUTIONS.metal,
+            ),
+          ],
+        },
+  stays: ['the cords between work and rings'],
+  checks: [
+    check('The clasp opens and shuts by itself', '; no thin cord finds the gap of a ring.'),
+    check('Pull at the closed clasp three times', ': no knot creeps.'),
+  ],
   mistakes: [
     'The end is tied before trying on: there is no second chance without cutting.',
     'The ring is not quite shut, and thin cord slips out of it.',

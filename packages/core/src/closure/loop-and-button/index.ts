@@ -12,7 +12,16 @@ import { stopper } from '../../knot/stopper.js';
 import { straightRuns } from '../../knot/stroke.js';
 import type { Primitive } from '../../kind/primitive.js';
 import { bundleOfRuns } from '../../part/pick.js';
-import { drawLoops, loopEnd, loopReach, loopStates, type LoopMeasures } from '../loops.js';
+import {
+  drawLoops,
+  loopEnd,
+  loopReach,
+  loopStates,
+  tellLoop,
+  type LoopMeasures,
+} from '../loops.js';
+import { closureAt, type Action, type End } from '../../action/action.js';
+import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
 import { check, endTails, once, useEach } from '../uses.js';
 import { laid, say } from '../../measure/saying.js';
 
@@ -41,7 +50,6 @@ const shank = (closure: LoopAndButton): number =>
   closure.shape === 'ball' ? closure.diameter / 2 : closure.thickness / 2;
 
 function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
-  const through = closure.shape === 'ball' ? closure.diameter : closure.thickness;
   if (onFold(closure, site)) {
     return useEach(
       site.runs,
@@ -51,7 +59,7 @@ function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
         label: 'Through the button',
         detail: 'half of the way through and back',
       },
-      through,
+      through(closure),
     );
   }
   const knot = stopper('overhand', bundleOfRuns(site.runs));
@@ -64,7 +72,7 @@ function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
         label: 'Through the button',
         detail: 'from back to front',
       },
-      through,
+      through(closure),
     ),
     ...useEach(
       site.runs,
@@ -82,12 +90,39 @@ function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
   ];
 }
 
+const buttonEnds = (closure: LoopAndButton, site: ClosureSite): End[] =>
+  closure.buttonAt === 'start' && !onFold(closure, site)
+    ? startEnds(site.runs)
+    : outerEnds(site.runs);
+
+const through = (closure: LoopAndButton): number =>
+  closure.shape === 'ball' ? closure.diameter : closure.thickness;
+
+const buttonOn = (closure: LoopAndButton, site: ClosureSite): Action => ({
+  do: 'put-on',
+  finding: closure.name,
+  place: closureAt(closure.buttonAt),
+  on: buttonEnds(closure, site),
+  mm: 0,
+  takes: through(closure),
+  ...helpThrough(closure.hole, cordsOf(site.runs)),
+});
+
+const buttonKnot = (closure: LoopAndButton, site: ClosureSite): Action => ({
+  do: 'tie',
+  place: closureAt(closure.buttonAt),
+  knot: { form: 'overhand-on-ring' },
+  by: buttonEnds(closure, site),
+  mm: 0,
+});
+
 export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
   entry: {
     type: 'loop-and-button',
     label: 'Loop and button',
     blurb: 'A button through one loop, or two for two sizes.',
     opens: true,
+    trials: ['passes'],
   },
   fields: [
     nameField('Button'),
@@ -131,6 +166,7 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
         passages: [
           {
             what: closure.name,
+            finding: closure.name,
             hole: closure.hole,
             // On a fold each strand goes through and comes back: its two halves are both runs here.
             runs: site.runs,
@@ -179,41 +215,37 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
     ];
     return [...drawLoops(site, loop, closure.loops, side, length, state), ...shapes];
   },
-  steps(closure, site, { measures }) {
-    const p = laid(measures.perimeter);
-    const push = 'Push the button through before the knot is tight: it should just pass.';
-    const how =
-      closure.buttonAt === 'start'
-        ? say`Tie the loop${closure.loops === 2 ? 's, one behind the other' : ''} ${p} round inside, with a knot in all cords.`
-        : site.runs.every((run) => run.folded)
-          ? say`Lay all folds together and tie one knot across all cords, so that the loop is ${p} round inside.`
-          : say`Turn the end back and tie one knot in both together, so that the loop is ${p} round inside.`;
+  steps(closure, site) {
+    const side = other(closure.buttonAt);
+    const made = loopEnd(site, loopFor(closure), side, closure.loops);
     const loop = once(
       closure.loops === 2 ? 'Make the loops' : 'Make the loop',
-      say`${how} ${push}`,
+      say`${tellLoop(made, closure.loops)} Push the button through before the knot is tight: it should just pass.`,
+      [made.tie, { do: 'test', what: 'passes' }],
     );
     const button = onFold(closure, site)
       ? once(
           `Thread ${closure.name} to the fold`,
           'Pass the end of each strand through the button and bring it to the middle, so that both halves hang alike.',
+          [buttonOn(closure, site)],
         )
       : once(
           `Tie ${closure.name} on`,
-          'Pass the cords through the button from behind, or through its shank, and tie one knot close to it. Try it in the loop on the wrist before anything is trimmed.',
+          'Pass the cords through the button from behind, or through its shank, and tie one knot in all of them close to it. Try it in the loop on the wearer before anything is trimmed.',
+          [buttonOn(closure, site), buttonKnot(closure, site)],
         );
     return closure.buttonAt === 'start'
       ? { start: [button], end: [loop] }
       : { start: [loop], end: [button] };
   },
   extends: 'a longer loop, or a second one, makes up for it',
-  finish: {
+  finish: () => ({
     stays: ['the loop', 'the cords that hold the button'],
-    goes: ['the ends beyond the last knot at the button'],
     checks: [
       check('The button goes through the loop with a push', ' and does not fall out when shaken.'),
       check('Pull at the button', ': its knot does not creep.'),
     ],
-  },
+  }),
   mistakes: [
     'The loop is tied too loose: after a week the button falls out. It should need a push.',
     'The button is tied before the piece was tried on; its place sets the size.',

@@ -12,9 +12,17 @@ import { moved, straightRuns } from '../../knot/stroke.js';
 import { bundleOfRuns } from '../../part/pick.js';
 import { knotStrokes } from '../../part/stopper-knot/drawing.js';
 import { PRACTICE_FACTOR } from '../../material/practice.js';
-import { drawLoops, loopEnd, loopReach, loopStates, type LoopMeasures } from '../loops.js';
-import { check, endTails, once, useEach } from '../uses.js';
-import { laid, say } from '../../measure/saying.js';
+import {
+  drawLoops,
+  loopEnd,
+  loopReach,
+  loopStates,
+  tellLoop,
+  type LoopMeasures,
+} from '../loops.js';
+import { outerEnds } from '../../part/ends.js';
+import { check, endTails, once, stopperIn, useEach } from '../uses.js';
+import { say } from '../../measure/saying.js';
 
 /** A loop at the start, a stopper knot in all cords at the end. */
 export interface LoopAndKnot extends ClosureBase {
@@ -40,6 +48,7 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
     label: 'Loop and stopper knot',
     blurb: 'Cord alone: a knot at one end passes a loop at the other.',
     opens: true,
+    trials: ['passes'],
   },
   fields: [formField('form', 'Knot', STOPPER_FORMS, STOPPERS)],
   make: () => ({ type: 'loop-and-knot', form: 'double-barrel' }),
@@ -99,28 +108,35 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
       ),
     ];
   },
-  steps: (closure, _site, layout) => ({
-    start: [
-      once(
-        'Make the loop',
-        say`Tie the loop ${laid(layout.measures.perimeter)} round inside. It will just let the knot pass.`,
-      ),
-    ],
-    end: [
-      once(
-        `${STOPPERS[closure.form].label} in all cords`,
-        'Tie it loose, try the piece on with the knot pushed through the loop, then draw it up hard. It must pass the loop only with a push.',
-      ),
-    ],
-  }),
+  steps(closure, site) {
+    const loop = loopOf(closure, site);
+    return {
+      start: [
+        once(
+          'Make the loop',
+          say`${tellLoop(loop, 1)} It will just let the knot at the other end pass.`,
+          [loop.tie],
+        ),
+      ],
+      end: [
+        once(
+          `${STOPPERS[closure.form].label} in all cords`,
+          'Tie it loose, push it through the loop and try the piece on so, then draw it up hard. It must pass the loop only with a push.',
+          [
+            ...stopperIn('end', outerEnds(site.runs), closure.form, knotOf(closure, site).length),
+            { do: 'test', what: 'passes' },
+          ],
+        ),
+      ],
+    };
+  },
   extends: 'a longer loop makes up for it',
-  finish: {
+  finish: () => ({
     stays: ['the loop', 'the knot that closes it'],
-    goes: ['the ends beyond the knot, but for what you want as a tassel'],
     checks: [
       check('The knot goes through the loop with a push', ' and does not fall out when shaken.'),
     ],
-  },
+  }),
   mistakes: [
     'The knot is drawn up before it was tried: its place sets the size.',
     'The loop is too loose; with wear the knot slips out.',

@@ -10,12 +10,15 @@ import { needOf, type Use } from '../../kind/reason.js';
 import { CORD_KIND_FACTS, effectiveDiameter } from '../../material/cord.js';
 import type { Advice } from '../../measure/advice.js';
 import { checkPlausible, type PlausibleLimits } from '../../measure/girth.js';
+import { AT_START, type Action, type ActionOf } from '../../action/action.js';
+import { ENDS_COOL, GLUE_CURES } from '../../kind/waits.js';
+import { legsOf, outerEnds, startEnds } from '../../part/ends.js';
 import { check, once, useEach } from '../uses.js';
 import { edgeOfRigid } from '../clasps.js';
 import { bucklePlates, drawTurns } from './drawing.js';
 import { buckleWidth, halfLengths, larksHeadCord, turnCord, type BuckleClosure } from './model.js';
 import { MM_PER_UNIT } from '../../measure/units.js';
-import { laid, say, size } from '../../measure/saying.js';
+import { cordNamed, laid, say, size } from '../../measure/saying.js';
 
 export type { BuckleClosure } from './model.js';
 
@@ -100,7 +103,7 @@ function uses(buckle: BuckleClosure, site: Site): Use[] {
         area: 'end',
         code: 'end.grip',
         label: 'Ends to hold',
-        detail: 'to pull the core straight by; trimmed afterwards',
+        detail: 'to pull the core straight by; trimmed before the first knots cover them',
       },
       GRIP,
     ),
@@ -119,6 +122,20 @@ function adviceOf(buckle: BuckleClosure, site: Site): Advice[] {
       severity: 'error',
       message: 'A buckle is hitched on a fold: two core runs must reach it.',
       remedy: 'Fold the core strand, or let a folded strand run out and back.',
+      path: 'type',
+    });
+  }
+  const flat = cores.filter((run) => !run.folded && !turnedStrands(site).has(run.strand));
+  const halves = cores.filter((run) => !run.folded && turnedStrands(site).has(run.strand));
+  if (flat.length > 0 || (halves.length !== 0 && halves.length !== 2)) {
+    advice.push({
+      code: 'buckle.fold',
+      severity: 'error',
+      message:
+        flat.length > 0
+          ? say`A buckle is hitched on a fold, but ${cordNamed(flat[0]!)} is single.`
+          : `Two cords are joined end to end for the hitch; here there ${halves.length === 1 ? 'is one' : `are ${halves.length}`}.`,
+      remedy: 'Fold the cord, or join two that run out and come back.',
       path: 'type',
     });
   }
@@ -187,6 +204,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
     label: 'Side-release buckle',
     blurb: 'Two halves that click; the cord hitched to one and run through the other.',
     opens: true,
+    trials: ['faces'],
   },
   fields: [
     nameField(),
@@ -221,43 +239,76 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
   },
   draw: (buckle, site, _layout, options) => drawTurns(buckle, site, options),
   drawBelow: (buckle, { length }) => bucklePlates(buckle, length),
-  steps(_buckle, site, _layout, length) {
+  steps(buckle, site, _layout, length) {
     const turned = turnedStrands(site);
     const cores = coresOf(site);
-    const joined = cores.some((run) => !run.folded);
-    const ownCore = cores.some((run) => !turned.has(run.strand));
+    const joined = cores.filter((run) => !run.folded && turned.has(run.strand));
+    const own = cores.filter((run) => !turned.has(run.strand));
+    const ownCore = own.length > 0;
+    const tie = (knot: ActionOf<'tie'>['knot']): Action => ({
+      do: 'tie',
+      place: AT_START,
+      knot,
+      by: outerEnds(cores),
+      mm: 0,
+      to: buckle.name,
+      share: 0.5,
+    });
+    const joining = (by: 'flame' | 'glue'): Action[] => [
+      { do: 'join', ends: startEnds(joined), by, mm: JOINT },
+      {
+        do: 'wait',
+        for: by === 'flame' ? 'melt' : 'glue',
+        minutes: (by === 'flame' ? ENDS_COOL : GLUE_CURES).minutes,
+      },
+    ];
     const melts = cores.every((run) => CORD_KIND_FACTS[run.cord.kind].ends === 'melts');
     const join = melts
       ? once(
           'Join the two cords end to end',
           'Warm both ends, press them together and roll them on a metal plate while soft. Let the joint cool before pulling. It will lie hidden in the hitch, where it carries little.',
+          joining('flame'),
           CAUTIONS.flame,
         )
       : once(
           'Join the two cords end to end',
-          'Sew or glue both ends together on a short overlap and let the joint cure. It will lie hidden in the hitch, where it carries little.',
+          'Glue both ends together on a short overlap, press them for a minute, sew through if you can, and let the joint cure. It will lie hidden in the hitch, where it carries little.',
+          joining('glue'),
           CAUTIONS.glue,
         );
     return {
       start: [
-        ...(joined ? [join] : []),
+        ...(joined.length > 0 ? [join] : []),
         once(
           'Hitch the fold to the first half',
           `Push the fold${ownCore ? ' of the core cord' : ''} through the slot of one buckle half from behind, pass both ends through the loop and pull it snug on the bar. Check that the two halves of the buckle face the same way.`,
+          [tie({ form: 'larks-head', bar: buckle.bar })],
         ),
         once(
           'Run both ends through the other half',
-          'Pass both ends over the bar of the other half from the front, side by side, and bring them back.',
+          'Pass both ends over the bar of the other half from the front, side by side, and bring them back. Click the halves together once: both must face the same way.',
+          [tie({ form: 'bar-turn', bar: buckle.bar }), { do: 'test', what: 'faces' }],
         ),
         once(
           say`Set the core to ${laid(length)}`,
           say`Lay the band along the rule: from bar to bar ${laid(length)}. Both core runs straight and equally tight; this length is the fit.`,
+          [{ do: 'set', legs: legsOf(cores), mm: length }],
         ),
         ...(ownCore
           ? [
               once(
                 'Lay the core ends back along the core',
-                'Turn both core ends back towards the first half, flat beside the core; the first half knots cover them.',
+                say`Turn both core ends back towards the first half, flat beside the core, pull the core straight by them, and cut them ${laid(BURIED_CORE_END)} from the bar; the first half knots cover them.`,
+                [
+                  {
+                    do: 'turn-back',
+                    ends: outerEnds(own),
+                    along: legsOf(own),
+                    mm: BURIED_CORE_END,
+                  },
+                  { do: 'trim', ends: outerEnds(own) },
+                ],
+                CAUTIONS.blade,
               ),
             ]
           : []),
@@ -270,14 +321,13 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
     legs.some(([first, second]) => first === 'core' && second !== undefined) ? BURIED_CORE_END : 0,
   // A foot of cord per inch of knotted length, and 1 to 1.5 ft more. Common practice, no source.
   ruleOfThumb: (_buckle, { overCore, length }) => (overCore ? cobraRule(length) : null),
-  finish: {
+  finish: () => ({
     stays: ['the core, and the hitch at the first half', 'the bars of cord round the second half'],
-    goes: [],
     checks: [
       check('Both halves face the same way and click shut'),
       check('Pull hard at the closed buckle three times', ': neither half creeps out of its cord.'),
     ],
-  },
+  }),
   mistakes: [
     'The two halves face opposite ways: look before the hitch is pulled tight.',
     'The core is set slack, and the band comes out longer than planned.',

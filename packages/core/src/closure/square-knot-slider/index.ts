@@ -1,5 +1,7 @@
 import type { ClosureSite } from '../../kind/closure-kind.js';
+import { AT_END } from '../../action/action.js';
 import { countField } from '../../kind/field.js';
+import { bothEnds, legsOf } from '../../part/ends.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import type { Run } from '../../kind/run.js';
 import { bundleOf } from '../../knot/hull.js';
@@ -93,28 +95,46 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
       firstSide,
     });
   },
-  steps: ({ units }) => [
-    layTailsOver(
-      'Cross the tails so that they point opposite ways and lie side by side, not twisted, the piece closed to a ring. Hold them with a clip or a bit of tape on each side.',
-    ),
-    {
-      ...once(
-        `Tie the slider, ${units} half knots`,
-        'Lay the middle of the slider cord behind both tails and tie half knots round them, sides in turn. Snug, not hard: it has to slide.',
+  steps(slider, site, first) {
+    const { units } = slider;
+    const { d, ratio, count } = sinnet(slider, site);
+    return [
+      layTailsOver(
+        site,
+        'Cross the tails so that they point opposite ways and lie side by side, not twisted, the piece closed to a ring. Hold them with a clip or a bit of tape on each side.',
       ),
-      moves: ['slider'],
-      units,
-      unitName: 'half knot',
-      sideOf: (unit, first) => (unit % 2 === 0 ? first : otherSide(first)),
-    },
-    {
-      ...once(
-        'See that it slides',
-        'Draw the ring in and out before anything is trimmed or glued. Too stiff: push a blunt needle along the tails. Too loose: pull the last half knots tighter.',
-      ),
-      moves: [],
-    },
-  ],
+      {
+        ...once(
+          `Tie the slider, ${units} half knots`,
+          'Lay the middle of the slider cord behind both tails and tie half knots round them, sides in turn. Snug, not hard: it has to slide.',
+          [
+            {
+              do: 'tie',
+              place: AT_END,
+              knot: { form: 'half-knot', sinnet: 'flat', cores: count, coreWidth: ratio * d },
+              by: bothEnds('slider'),
+              round: legsOf(site.runs),
+              mm: pitchOf(slider, site),
+              times: units,
+              from: first,
+            },
+          ],
+        ),
+        moves: ['slider'],
+        units,
+        unitName: 'half knot',
+        sideOf: (unit, from) => (unit % 2 === 0 ? from : otherSide(from)),
+      },
+      {
+        ...once(
+          'See that it slides',
+          'Draw the ring in and out before anything is trimmed or glued. Too stiff: push a blunt needle along the tails. Too loose: pull the last half knots tighter.',
+          [{ do: 'test', what: 'slides' }],
+        ),
+        moves: [],
+      },
+    ];
+  },
   stopping:
     'Draw the slider out as far as the piece must open, and tie a stopper at the end of each tail.',
   // A foot of slider cord beside three of core and three of working cord. Common practice, no source.
@@ -126,7 +146,6 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
           high: 7 * MM_PER_UNIT.ft,
         }
       : null,
-  goes: ['the two ends of the slider cord'],
   mistakes: [
     'Glue gets inside the slider: only the two cut ends are secured, from outside.',
     'The standing tails are trimmed instead of the ends of the slider cord.',

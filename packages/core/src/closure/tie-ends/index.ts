@@ -13,7 +13,9 @@ import {
   tailUses,
   type TailForm,
 } from '../tails.js';
-import { check, once, runsFreeAtStart } from '../uses.js';
+import { closureAt, type Action } from '../../action/action.js';
+import { outerEnds, startEnds } from '../../part/ends.js';
+import { check, leave, once, runsFreeAtStart } from '../uses.js';
 
 /** Ends that are tied to each other on the wearer. */
 export interface TieEnds extends ClosureBase {
@@ -106,21 +108,43 @@ export const tieEnds: ClosureKind<TieEnds> = {
     drawTails(site, closure.length, length, 'overhand', done ? 'laid' : 'planned', {
       plaiting: plaitOfTails(site, closure.tailForm),
     }),
-  steps: (closure, site) => ({
-    start: [],
-    end: [
-      ...plaitSteps(site, closure.tailForm, closure.length),
-      once(
-        'A knot at the end of every tie',
-        say`Each end ${laid(closure.length)} long; a small overhand knot keeps it from fraying.`,
-      ),
-    ],
-  }),
-  extends: 'the ties make up for it',
-  finish: {
-    stays: ['both ties, out to the knots at their ends'],
-    goes: ['the stubs beyond those knots'],
-    checks: [check('Tied and pulled, the ties hold', ', and the knots at their ends do not slip.')],
+  steps(closure, site) {
+    const both = runsFreeAtStart(site).length > 0;
+    const plaited = plaitOfTails(site, closure.tailForm) !== null;
+    const knotted = (side: 'start' | 'end'): Action[] => {
+      const by = side === 'start' ? startEnds(runsFreeAtStart(site)) : outerEnds(site.runs);
+      if (by.length === 0) return [];
+      return [
+        ...(plaited ? [] : leave(side, by, closure.length)),
+        {
+          do: 'tie',
+          place: closureAt(side),
+          knot: { form: 'stopper', stopper: 'overhand', within: true },
+          by,
+          mm: 0,
+        },
+      ];
+    };
+    return {
+      start: [],
+      end: [
+        ...plaitSteps(site, closure.tailForm, closure.length),
+        once(
+          both ? 'A knot at the end of each tie' : 'A knot at the end of the tie',
+          say`${both ? 'Each' : 'It'} is ${laid(closure.length)} long with its knot; a small overhand knot keeps it from coming undone.`,
+          [...knotted('start'), ...knotted('end')],
+        ),
+      ],
+    };
   },
+  worn: (_closure, site) =>
+    runsFreeAtStart(site).length > 0
+      ? 'Tie both ends together: right over left and through, then left over right and through. The knot lies flat; tied the same way twice it slips.'
+      : 'Lead the tie through the loop, back over itself, and tie it to itself with a bow or half a bow.',
+  extends: 'the ties make up for it',
+  finish: () => ({
+    stays: ['the ties, out to the knots at their ends'],
+    checks: [check('Tied and pulled, the ties hold', ', and the knots at their ends do not slip.')],
+  }),
   mistakes: ['Ends cut to length before the knots at their ends are tied.'],
 };

@@ -2,6 +2,7 @@ import { sizeField } from '../../kind/field.js';
 import { ellipse, plateOf, roundedBox } from '../../knot/plate.js';
 import type { Advice } from '../../measure/advice.js';
 import { say, size } from '../../measure/saying.js';
+import { CAUTIONS } from '../../kind/cautions.js';
 import { ringNeed, tiedClasp, type TiedClasp } from '../clasps.js';
 import { check, once } from '../uses.js';
 
@@ -46,6 +47,7 @@ export const toggle = tiedClasp<Toggle>({
     label: 'Toggle',
     blurb: 'A bar turned through a ring; two jump rings give it room.',
     opens: true,
+    trials: ['turns'],
   },
   fields: [
     sizeField('bar', 'Bar', 6, 60),
@@ -92,17 +94,33 @@ export const toggle = tiedClasp<Toggle>({
     once(
       'See that the bar turns',
       'Half of the bar must pass the ring before it turns. If it does not, add another jump ring.',
+      [{ do: 'test', what: 'turns' }],
     ),
   ],
   extends: 'a link between bar and end makes up for it',
-  finish: {
-    stays: ['the cords between work, ring and bar'],
-    goes: ['the ends beyond the knots at ring and bar'],
-    checks: [
-      check('The bar turns freely through the ring', ', and lies across it when it is worn.'),
-      check('Pull at the closed toggle three times', ': no knot creeps.'),
+  halves: ({ name }) => ({
+    start: { name: 'the ring of the toggle', finding: name, share: 0.5 },
+    end: { name: 'the outer jump ring' },
+  }),
+  before: ({ name }) => ({
+    end: [
+      once(
+        'Hang the bar from two jump rings',
+        'Open both rings sideways, never outwards. Hang the bar in the first and the second ring in that; close both until no gap is felt.',
+        [
+          { do: 'open', finding: 'jump-ring-5' },
+          { do: 'hang', finding: name, share: 0.5, in: 'jump-ring-5' },
+          { do: 'close', finding: 'jump-ring-5', count: 2 },
+        ],
+        CAUTIONS.metal,
+      ),
     ],
-  },
+  }),
+  stays: ['the cords between work, ring and bar'],
+  checks: [
+    check('The bar turns freely through the ring', ', and lies across it when it is worn.'),
+    check('Pull at the closed toggle three times', ': no knot creeps.'),
+  ],
   mistakes: [
     'Beads sit right against the bar: it has no room to turn through the ring. Two jump rings give it.',
   ],

@@ -1,4 +1,6 @@
+import { AT_END } from '../../action/action.js';
 import { countField } from '../../kind/field.js';
+import { bothEnds, outerEnds, startEnds } from '../../part/ends.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { turksHeadStrokes } from '../../knot/round-drawing.js';
 import { moved } from '../../knot/stroke.js';
@@ -15,7 +17,7 @@ import { say, size } from '../../measure/saying.js';
 import { ownCordSlider } from '../own-cord-slider.js';
 import { onSlider } from '../slide.js';
 import { acrossTails, type OwnCordSlider } from '../tails.js';
-import { check, once } from '../uses.js';
+import { check, once, runsFreeAtStart } from '../uses.js';
 
 /** A Turk's head from a cord of its own round both tails. */
 export interface TurksHeadSlider extends OwnCordSlider {
@@ -32,6 +34,15 @@ const following = (passes: number): string =>
   passes === 1
     ? ''
     : ` Follow the first pass side by side ${passes === 2 ? 'once' : `${passes - 1} times`} more, always on the same side of it and never across.`;
+
+/**
+ * How the cord is woven, turn by turn. Of three leads as they are tied by hand; of others by the rule
+ * that over and under come by turns on every way across.
+ */
+const weaving = ({ leads, bights }: TurksHeadSlider): string =>
+  leads === 3
+    ? `Wind the end once round the tube and across itself to an X, then round again to the left of the X, over the first turn it meets and under the next: each turn goes once over and once under. Turn the tube towards you. Where two turns lie side by side at the back, lift the left one over the right one, and lead the end from the right through the gap between them, under the one and over the other; then the same from the left. Go on so, by turns, until ${bights} bights lie at each edge and the end meets the beginning.`
+    : `Every turn goes once round and from edge to edge, ${leads} of them side by side, with ${bights} bights at each edge. Wherever the end meets a turn that lies there it goes over the first, under the next, and so by turns; what was gone over on the way to one edge is gone under on the way back. Pin the bights as you go, until the end meets the beginning.`;
 
 const gripOf = (slider: TurksHeadSlider): number =>
   turksHeadWidth(slider) * effectiveDiameter(slider.cord);
@@ -107,26 +118,56 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
     return [
       onSlider(
         'Tie the Turk’s head on a tube',
-        say`On a tube of about ${size(Math.round(tube))} (a pen or a roll of paper): wind and weave ${slider.leads} leads and ${slider.bights} bights, over and under by turns, until the end meets the beginning.${following(slider.passes)}`,
+        say`On a tube of about ${size(Math.round(tube))} (a pen or a roll of paper). ${weaving(slider)}${following(slider.passes)}`,
+        [
+          {
+            do: 'tie',
+            place: AT_END,
+            knot: {
+              form: 'turks-head',
+              leads: slider.leads,
+              bights: slider.bights,
+              passes: slider.passes,
+              bundle,
+            },
+            by: bothEnds('slider').slice(1),
+            mm: 0,
+          },
+        ],
       ),
       {
         ...once(
           'Lay both tails over each other through it',
           'Slip the knot off the tube. Lead the tails through it from opposite sides, so that they lie side by side and point opposite ways.',
+          [
+            {
+              do: 'pass',
+              ends: [...startEnds(runsFreeAtStart(site)), ...outerEnds(site.runs)],
+              through: 'knot',
+            },
+          ],
         ),
         moves: ['run', 'tail'],
       },
       onSlider(
         `Take up the slack, ${rounds} rounds`,
         'Begin at one end and follow the cord all the way through the knot with a blunt needle, drawing a little slack on at each bight; then again from the start. Little by little keeps it even: one hard pull spoils its shape.',
+        [{ do: 'draw-up', cord: 'slider', times: rounds }],
         rounds,
         'round',
       ),
+      {
+        ...once(
+          'See that it slides and grips',
+          'Draw the ring in and out while its ends are still long. Too loose: take up more slack; too stiff: ease a round.',
+          [{ do: 'test', what: 'slides' }],
+        ),
+        moves: [],
+      },
     ];
   },
   stopping:
-    'See that it slides and grips. Draw the tails out as far as the piece must open, and tie a stopper in the end of each strand.',
-  goes: ['the two ends of the knot’s own cord, where they lie inside it'],
+    'Draw the tails out as far as the piece must open, and tie a stopper in the end of each strand.',
   looks: [check('Every round lies flat beside its neighbours', '; none crosses.')],
   mistakes: [
     'Leads and bights with a common divisor: the end meets the beginning too soon, with part of the knot missing.',

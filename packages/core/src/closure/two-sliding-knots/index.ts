@@ -4,7 +4,9 @@ import {
   type ClosureKind,
   type ClosureSite,
 } from '../../kind/closure-kind.js';
+import { closureAt, type Action, type End } from '../../action/action.js';
 import { formField } from '../../kind/field.js';
+import { legsOf, outerEnds, startEnds } from '../../part/ends.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
 import { inSentence, laid, say } from '../../measure/saying.js';
@@ -24,7 +26,7 @@ import {
 } from '../slide.js';
 import { drawTails } from '../tail-drawing.js';
 import { TAILS_FIELD } from '../tails.js';
-import { check, once, runsFreeAtStart, useEach } from '../uses.js';
+import { check, leave, once, runsFreeAtStart, useEach } from '../uses.js';
 
 /** Each tail tied round the other cord; the two knots slide apart to draw in. */
 export interface TwoSlidingKnots extends ClosureBase {
@@ -39,12 +41,43 @@ const FORMS = ['overhand', 'double-barrel', 'triple-barrel'] as const;
 const knotOf = (closure: TwoSlidingKnots, site: ClosureSite) =>
   stopper(closure.form, bundleOfRuns([...site.runs, ...site.runs]) * 0.75);
 
+/** How the sliding knot is wound, by its turns. */
+const HOW_SLIDING: Readonly<Record<TwoSlidingKnots['form'], string>> = {
+  overhand:
+    'Lay the tail across the other cord, round behind it and back across its own standing part, and out through the loop this makes.',
+  'double-barrel':
+    'Lay the tail beside the other cord, back towards the body; wind it twice round cord and tail, away from the body, each turn beside the last, and lead the end out through both turns.',
+  'triple-barrel':
+    'Lay the tail beside the other cord, back towards the body; wind it three times round cord and tail, away from the body, each turn beside the last, and lead the end out through all three turns.',
+};
+
+/** A tail of a length at either side, and its knot round the cord of the other. */
+const slidingActions = (closure: TwoSlidingKnots, site: ClosureSite, tail: number): Action[] => {
+  const bundle = bundleOfRuns([...site.runs, ...site.runs]) * 0.75;
+  const knot = (side: 'start' | 'end', by: readonly End[]): Action[] =>
+    by.length === 0
+      ? []
+      : [
+          ...leave(side, by, tail),
+          {
+            do: 'tie',
+            place: closureAt(side),
+            knot: { form: 'sliding', stopper: closure.form, bundle },
+            by,
+            round: legsOf(site.runs),
+            mm: 0,
+          },
+        ];
+  return [...knot('start', startEnds(runsFreeAtStart(site))), ...knot('end', outerEnds(site.runs))];
+};
+
 export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
   entry: {
     type: 'two-sliding-knots',
     label: 'Two sliding knots',
     blurb: 'Each tail tied round the other cord; no extra cord.',
     opens: false,
+    trials: ['slides'],
   },
   fields: [
     formField('form', 'Knot', FORMS, STOPPERS),
@@ -93,25 +126,32 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
   draw: (closure, site, { measures }, { length, done }) =>
     drawTails(site, measures.tail, length, closure.form, done ? 'laid' : 'planned'),
   drawEdge: (_closure, site, { measures }) => edgeOfSlider(site, measures.grip, site.runs[0]!),
-  steps: (closure, _site, { measures }) => ({
+  steps: (closure, site, { measures }) => ({
     start: [],
     end: [
       layTailsOver(
+        site,
         'Cross the tails so that each points past the other, the piece closed to a ring.',
       ),
       {
         ...once(
           `${STOPPERS[closure.form].label} with each tail`,
-          say`Tie each tail round the other cord, ${laid(measures.tail)} from the body on both sides. The knot must grip the other cord and still slide. Make both gaps equal, or the ring closes crooked.`,
+          say`Tie each tail round the other cord, ${laid(measures.tail)} from the body on both sides. ${HOW_SLIDING[closure.form]} Draw it up until it grips the other cord and still slides. Make both gaps equal, or the ring closes crooked.`,
+          slidingActions(closure, site, measures.tail),
         ),
         moves: ['stopper'],
         units: 2,
         unitName: 'knot',
+        unitText: (unit) =>
+          unit === 0
+            ? 'The tail from the start, round the cord of the other side'
+            : 'The tail from the end, round the cord of the other side',
       },
       {
         ...once(
           'Draw it in and out',
           'Try the widest size over what it must pass and the tightest as it will be worn, before the ends are trimmed.',
+          [{ do: 'test', what: 'slides' }],
         ),
         moves: [],
       },
@@ -126,14 +166,13 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
           low: strands * 2 * target,
           high: strands * 2 * (target + 2 * MM_PER_UNIT.in),
         },
-  finish: {
+  finish: () => ({
     stays: ['the cord that each knot slides on, all of it'],
-    goes: ['the short end beyond each sliding knot'],
     checks: [
       check('Both knots move', ', and stay where they are put when you let go.'),
-      check('Drawn in, both knots meet the body at the same distance'),
+      check('Both knots meet the body at the same distance when it is drawn in'),
     ],
-  },
+  }),
   mistakes: [
     'The two knots are tied at unequal distances: drawn in, a gap stays on one side.',
     'The tail is tied round itself instead of the other cord.',

@@ -5,12 +5,18 @@ import { asThing } from '../../knot/stroke.js';
 import { BEAD_SHAPE_LABELS, type Bead, type BeadShape } from '../../material/bead.js';
 import { passage } from '../../material/passage.js';
 import type { Advice } from '../../measure/advice.js';
-import { say, size } from '../../measure/saying.js';
+import { laid, say, size } from '../../measure/saying.js';
 import { beadSolid } from '../../knot/bead-solid.js';
 import { slideAim, slidingLayout, type SlideMeasures } from '../slide.js';
 import { drawTails } from '../tail-drawing.js';
 import { TAILS_FIELD } from '../tails.js';
-import { check, once, runsFreeAtStart, stopperUses } from '../uses.js';
+import { AT_END, closureAt, type Action } from '../../action/action.js';
+import { CAUTIONS } from '../../kind/cautions.js';
+import type { ClosureSite } from '../../kind/closure-kind.js';
+import { stopper } from '../../knot/stopper.js';
+import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
+import { bundleOfRuns } from '../../part/pick.js';
+import { check, leave, once, runsFreeAtStart, stopperIn, stopperUses } from '../uses.js';
 
 /** Both tails through one tight bead in opposite directions, with a small bead knotted at each end. */
 export interface TwoWayBead extends ClosureBase {
@@ -25,6 +31,8 @@ export interface TwoWayBead extends ClosureBase {
   /** Along-cord length in mm of the bead at the end of each tail; 0 for a knot alone. */
   readonly endBead: number;
 }
+
+const END_BEAD = 'End bead';
 
 const asBead = (closure: TwoWayBead): Bead => ({
   name: closure.name,
@@ -42,12 +50,36 @@ const endBead = (closure: TwoWayBead): Bead => ({
   height: closure.endBead,
 });
 
+/** An end bead, where there is one, and a stopper at the end of each tail. */
+const endActions = (closure: TwoWayBead, site: ClosureSite, tail: number): Action[] =>
+  (['start', 'end'] as const).flatMap((side) => {
+    const runs = side === 'start' ? runsFreeAtStart(site) : site.runs;
+    const ends = side === 'start' ? startEnds(runs) : outerEnds(runs);
+    if (ends.length === 0) return [];
+    return [
+      ...leave(side, ends, tail),
+      ...(closure.endBead > 0
+        ? [
+            {
+              do: 'put-on' as const,
+              finding: END_BEAD,
+              place: closureAt(side),
+              on: ends,
+              mm: 0,
+            },
+          ]
+        : []),
+      ...stopperIn(side, ends, 'overhand', stopper('overhand', bundleOfRuns(runs)).length),
+    ];
+  });
+
 export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
   entry: {
     type: 'two-way-bead',
     label: 'Tight two-way bead',
     blurb: 'Both tails through one bead that grips; end beads to pull by.',
     opens: false,
+    trials: ['slides'],
   },
   fields: [
     nameField(),
@@ -98,8 +130,8 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
         ...stopperUses(runsFreeAtStart(site), 'overhand'),
         ...stopperUses(site.runs, 'overhand'),
       ],
-      passages: [{ what: closure.name, hole: closure.hole, runs: through }],
-      needs: [needOf(closure.name), ...(closure.endBead > 0 ? [needOf('End bead', 2)] : [])],
+      passages: [{ what: closure.name, finding: closure.name, hole: closure.hole, runs: through }],
+      needs: [needOf(closure.name), ...(closure.endBead > 0 ? [needOf(END_BEAD, 2)] : [])],
       advice: [...layout.advice, ...slips],
     });
   },
@@ -121,39 +153,57 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
   drawEdge: (closure) => [
     beadSolid(asBead(closure), 'closed-bead', 'closure', [0, -closure.height / 2], 'laid'),
   ],
-  steps: (closure) => ({
+  steps: (closure, site, { measures }) => ({
     start: [],
     end: [
       {
         ...once(
           `Pass both tails through ${closure.name}`,
-          'One tail from each side, in opposite directions. Cut each tip to a point, or stiffen it with a drop of glue and let it dry, to get the second one through.',
+          'One tail from each side, in opposite directions. Fold the pulling thread over both tips, draw it through the bead first and the tips after it, one a little ahead of the other. If they stick, ream the hole with a round file, a little at a time, and blow the dust out.',
+          [
+            {
+              do: 'put-on',
+              finding: closure.name,
+              place: AT_END,
+              on: [...startEnds(runsFreeAtStart(site)), ...outerEnds(site.runs)],
+              mm: 0,
+              ...helpThrough(closure.hole, cordsOf([...site.runs, ...site.runs])),
+            },
+          ],
+          CAUTIONS.needle,
         ),
         moves: ['run', 'tail', 'bead'],
       },
-      once(
-        closure.endBead > 0
-          ? 'A bead and a knot at the end of each tail'
-          : 'A knot at the end of each tail',
-        'Draw the ring out as far as it must open before the knots are tied.',
-      ),
       {
         ...once(
           'Draw it in and out',
-          'The bead must hold by itself and still give to a firm pull.',
+          'The bead must hold by itself and still give to a firm pull. Try it now: once the ends are knotted it cannot be changed for a tighter one.',
+          [{ do: 'test', what: 'slides' }],
         ),
         moves: [],
       },
+      {
+        ...once(
+          closure.endBead > 0
+            ? 'A bead and a knot at the end of each tail'
+            : 'A knot at the end of each tail',
+          say`Draw the ring out as far as it must open. ${closure.endBead > 0 ? 'String an end bead on each tail and tie' : 'Tie'} an overhand knot ${laid(measures.tail)} from the body.`,
+          endActions(closure, site, measures.tail),
+        ),
+        moves: ['stopper'],
+      },
     ],
   }),
-  finish: {
+  finish: (_closure, site) => ({
     stays: ['both tails beyond the bead, out to their ends'],
-    goes: ['the stubs beyond the end knots or end beads'],
     checks: [
       check('The bead gives to a firm pull and holds by itself'),
-      check('Drawn right out it passes the hand', ', and the ends do not slip through the bead.'),
+      check(
+        `It passes the ${site.pass.what} when it is drawn right out`,
+        ', and the ends do not slip through the bead.',
+      ),
     ],
-  },
+  }),
   mistakes: [
     'Both tails go through the same way: then it does not draw in.',
     'The bead grips only new cord: leather wears smooth, so choose a tight one.',

@@ -64,7 +64,7 @@ describe('alternating beads', () => {
       .filter((shape) => shape.key.startsWith('a-bead-'))
       .map((shape) => (shape.kind === 'bead' ? Math.sign(shape.at[1]) : 0));
     expect(ys.slice(0, 4)).toEqual([-1, 1, -1, 1]);
-    const [step] = alternatingBeads.steps(part, site, layout);
+    const [step] = alternatingBeads.steps(part, site, layout, 'left');
     expect([0, 1, 2].map((unit) => step?.sideOf?.(unit, 'left'))).toEqual([
       'left',
       'right',

@@ -3,10 +3,12 @@ import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';
+import { byUnit, cordsOf, helpThrough, legsOf, outerEnds } from '../ends.js';
 import { otherSide } from '../../measure/side.js';
 import { drawAlternating } from './drawing.js';
 import { type AlternatingPart, periodOf, offsetOf } from './model.js';
-import { say, size } from '../../measure/saying.js';
+import { countOf } from '../../measure/plural.js';
+import { onSide, say, size } from '../../measure/saying.js';
 
 export const alternatingBeads: PartKind<AlternatingPart> = {
   entry: {
@@ -50,10 +52,17 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
       round: [{ kind: 'beads', length, height: bead.height / 2, count: part.count }],
       uses: straightUse(site.runs, length),
       beads: Array.from({ length: part.count }, (_, i) => [
-        { id: part.bead, at: first + i * period.mm, run: i % 2, inRow: true as const },
+        {
+          id: part.bead,
+          at: first + i * period.mm,
+          run: i % 2,
+          on: site.runs.slice(i % 2, (i % 2) + 1).map((run) => run.index),
+          inRow: true as const,
+        },
         {
           id: part.ring,
           at: first + i * period.mm + (bead.length + ring.length) / 2,
+          on: site.runs.map((run) => run.index),
           spacer: true as const,
           inRow: true as const,
         },
@@ -87,15 +96,36 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
   },
   draw: drawAlternating,
   withUnits: (part, count) => ({ ...part, count }),
-  steps(part, site) {
+  steps(part, site, layout, firstSide) {
     const bead = site.bead(part.bead);
     const ring = site.bead(part.ring);
     return [
       {
-        title: `${part.count} beads from cord to cord`,
-        text: `String ${bead.name} on one cord, then ${ring.name} over both cords and push it up; the next bead goes on the other cord.`,
+        title: `${countOf(part.count, 'bead')} from cord to cord`,
+        text: `String ${bead.name} on one cord, then ${ring.name} over both cords, and push both up until they sit; the next bead goes on the other cord. Pull both cords equally tight after every ring.`,
         units: part.count,
         unitName: 'bead',
+        unitText: (unit) =>
+          say`${bead.name} on the ${onSide(unit % 2 === 0 ? firstSide : otherSide(firstSide))} cord, then ${ring.name} over both`,
+        ...byUnit(part.count, (unit) => [
+          {
+            do: 'string',
+            place: part.id,
+            bead: part.bead,
+            // From the second on, beads nest between their neighbours.
+            mm: unit === 0 ? bead.length : layout.pitch - ring.length,
+            on: outerEnds(site.runs.slice(unit % 2, (unit % 2) + 1)),
+            beside: legsOf(site.runs.filter((_, i) => i !== unit % 2)),
+          },
+          {
+            do: 'string',
+            place: part.id,
+            bead: part.ring,
+            mm: ring.length,
+            on: outerEnds(site.runs),
+            ...helpThrough(ring.hole, cordsOf(site.runs)),
+          },
+        ]),
         sideOf: (unit, first) => (unit % 2 === 0 ? first : otherSide(first)),
         cautions: [],
       },

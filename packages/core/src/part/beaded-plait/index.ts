@@ -8,18 +8,21 @@ import {
   type Tension,
 } from '../../kind/part-kind.js';
 import type { Bead } from '../../material/bead.js';
-import { beadNamed, say } from '../../measure/saying.js';
+import { countOf } from '../../measure/plural.js';
+import { beadNamed, cordNamed, listed, onSide, say, type Saying } from '../../measure/saying.js';
 import { otherSide } from '../../measure/side.js';
 import { PLAIT_SPREAD, useOf } from '../../kind/reason.js';
 import { beadSolid } from '../../knot/bead-solid.js';
 import { edgeBeads, plainEdge } from '../../knot/edge.js';
-import { PLAITS } from '../../knot/plait.js';
+import type { Run } from '../../kind/run.js';
+import { bundlesAfter, PLAITS } from '../../knot/plait.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightRuns } from '../../knot/stroke.js';
+import { byUnit, cordsOf, helpThrough, outerEnds } from '../ends.js';
 import { edgeOfPlait, plaitStrokes } from '../plait/drawing.js';
-import { plaitingOf, tellBundles, tooFew, type Plaiting } from '../plait/model.js';
+import { lyingAfter, plaitingOf, tellBundles, tooFew, type Plaiting } from '../plait/model.js';
 
-/** A plait of three bundles with a bead dropped on to the middle one before it is crossed. */
+/** A plait of three bundles with a bead on the one that lies in the middle before it is crossed. */
 export interface BeadedPlaitPart extends PartBase {
   readonly kind: 'beaded-plait';
   readonly bead: string;
@@ -59,6 +62,39 @@ function spacing(part: BeadedPlaitPart, site: PartSite): Spacing | null {
   };
 }
 
+/** The bundle that lies in the middle before a crossing of this part. */
+const middleAt = ({ bundles }: Plaiting, crossing: number, before: number): readonly Run[] =>
+  bundlesAfter('three', bundles, crossing, before)[1]!;
+
+/** The bundles that beads go on. */
+const beaded = (part: BeadedPlaitPart, plaiting: Plaiting, before: number): (readonly Run[])[] => [
+  ...new Set(
+    Array.from({ length: part.count }, (_, i) => middleAt(plaiting, i * part.every, before)),
+  ),
+];
+
+/** `7 on strand 1 (ice), 7 on strand 3 (ice)`: how many beads go on each bundle. */
+function shares(part: BeadedPlaitPart, plaiting: Plaiting, before: number): Saying {
+  const counts = plaiting.bundles.map(
+    (bundle) =>
+      Array.from({ length: part.count }, (_, i) =>
+        middleAt(plaiting, i * part.every, before),
+      ).filter((own) => own === bundle).length,
+  );
+  return listed(
+    plaiting.bundles.flatMap((bundle, i) =>
+      counts[i] === 0
+        ? []
+        : [
+            say`${counts[i]!} on ${listed(
+              bundle.map((run) => say`${cordNamed(run, 'strand')}`),
+              ' and ',
+            )}`,
+          ],
+    ),
+  );
+}
+
 export const beadedPlait: PartKind<BeadedPlaitPart> = {
   entry: {
     id: 'beaded-plait',
@@ -68,6 +104,7 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
     unitName: 'crossing',
     needsBead: true,
     seconds: 8,
+    lateral: true,
   },
   fields: [
     { type: 'bead', key: 'bead', label: 'Bead' },
@@ -116,12 +153,15 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
           part.count,
         ),
       ),
-      passages: plaiting.bundles
-        .filter((bundle, i) => i === 0 || bundle.length > plaiting.bundles[0]!.length)
-        .map((runs) => ({ what: bead.name, hole: bead.hole, runs })),
+      passages: beaded(part, plaiting, site.crossed).map((runs) => ({
+        what: bead.name,
+        hole: bead.hole,
+        runs,
+      })),
       beads: Array.from({ length: part.count }, (_, i) => ({
         id: part.bead,
         at: i * period + held / 2,
+        on: middleAt(plaiting, i * part.every, site.crossed).map((run) => run.index),
       })),
     });
   },
@@ -146,20 +186,59 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
     const plaiting = { ...at.plaiting, pitch: layout.pitch };
     return [...edgeOfPlait(plaiting, part.id, layout), ...edgeBeads(part.id, site, layout)];
   },
-  steps(part, site, layout) {
+  liesAfter: (part, site, layout) =>
+    lyingAfter(spacing(part, site)?.plaiting ?? null, site, layout.units),
+  steps(part, site, layout, first) {
     const at = spacing(part, site);
-    const name = beadNamed(part.bead, site.bead(part.bead));
+    if (!at) return [];
+    const { plaiting, bead } = at;
+    const name = beadNamed(part.bead, bead);
+    const inMiddle = (unit: number): readonly Run[] => middleAt(plaiting, unit, site.crossed);
+    const aside = PLAITS.three.aside * plaiting.d;
     return [
       {
-        title: `Plait, with ${part.count} beads`,
-        text: `${at ? `Bundles from the left: ${tellBundles(at.plaiting.bundles)}. ` : ''}String all beads on the middle bundle’s cords before you begin, or drop each on as it is needed. Push the bead up to the last crossing, then cross the outer bundle over the middle one below it.`,
+        title: `Plait, with ${countOf(part.count, 'bead')}`,
+        text: say`Bundles from the ${onSide(first)}: ${tellBundles(plaiting.bundles)}. The middle bundle is another one after every crossing: pick a bead up with the bundle that lies in the middle now. In all, ${shares(part, plaiting, site.crossed)}: lay them out so. Push the bead up to the last crossing, then cross the outer bundle over the middle one below it. Clip the plait, or hold it between two fingers, while you string.`,
         units: layout.units,
         unitName: 'crossing',
-        sideOf: (unit, first) => (unit % 2 === 0 ? first : otherSide(first)),
+        sideOf: (unit, from) => ((unit + site.crossed) % 2 === 0 ? from : otherSide(from)),
         unitText: (unit) =>
           unit % part.every === 0
-            ? say`Drop bead ${unit / part.every + 1} on to the middle bundle (${name}), then cross below it.`
+            ? say`String bead ${unit / part.every + 1} (${name}) on the middle bundle, now ${listed(
+                inMiddle(unit).map((run) => say`${cordNamed(run, 'strand')}`),
+                ' and ',
+              )}, push it up, then cross below it.`
             : 'Cross without a bead.',
+        ...byUnit(layout.units, (unit) => {
+          const beaded = unit % part.every === 0;
+          const bundle = inMiddle(unit);
+          return [
+            ...(beaded
+              ? [
+                  {
+                    do: 'string' as const,
+                    place: part.id,
+                    bead: part.bead,
+                    mm: 0,
+                    on: outerEnds(bundle),
+                    ...helpThrough(bead.hole, cordsOf(bundle)),
+                  },
+                ]
+              : []),
+            {
+              do: 'plait' as const,
+              place: part.id,
+              bundles: plaiting.bundles.map(outerEnds),
+              form: 'three' as const,
+              aside: beaded ? aside + bead.height / 2 : aside,
+              pitch: beaded ? at.held : plaiting.pitch,
+              mm: beaded ? at.held : plaiting.pitch,
+              times: 1,
+              after: unit,
+              before: site.crossed,
+            },
+          ];
+        }),
         cautions: [],
       },
     ];

@@ -70,7 +70,7 @@ describe('beads', () => {
     expect(aroundBead(7, 6, 1)).toBeCloseTo((Math.PI * 7) / 2, 9);
   });
   it('call out the next one', () => {
-    const [step] = beads.steps(part(), band, layOut());
+    const [step] = beads.steps(part(), band, layOut(), 'left');
     expect(step?.units).toBe(3);
     expect(inMm(step!.unitText!(1))).toBe('eight');
   });

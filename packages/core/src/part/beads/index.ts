@@ -1,10 +1,13 @@
+import { CAUTIONS } from '../../kind/cautions.js';
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
+import { countOf } from '../../measure/plural.js';
 import { choiceField, sizeField } from '../../kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import type { RoundPart } from '../../measure/fit.js';
+import { byUnit, cordsOf, helpThrough, legsOf, outerEnds } from '../ends.js';
 import { nameRuns } from '../pick.js';
 import { drawBeads } from './drawing.js';
 import { type BeadsPart, threading, aroundBead, between, blocks } from './model.js';
@@ -70,7 +73,7 @@ export const beads: PartKind<BeadsPart> = {
     const placed = all.map((bead, i) => {
       const middle = at + bead.length / 2;
       at += bead.length + gap.length;
-      return { id: part.beads[i]!, at: middle };
+      return { id: part.beads[i]!, at: middle, on: through.map((run) => run.index) };
     });
     const uses: Use[] = [
       ...straightUse([...through, ...beside], length),
@@ -138,14 +141,18 @@ export const beads: PartKind<BeadsPart> = {
   },
   draw: drawBeads,
   steps(part, site, layout) {
-    const { through, around } = threading(part, site);
+    const { through, around, beside } = threading(part, site);
     const name = (unit: number): Segment => {
       const id = part.beads[unit]!;
       return beadNamed(id, site.bead(id));
     };
+    const tied =
+      part.between === 'overhand' || part.between === 'double-barrel' ? part.between : null;
+    const gap = between(part, through);
+    const others = legsOf([...around, ...beside]);
     const knot =
-      part.between === 'overhand' || part.between === 'double-barrel'
-        ? ' Tie the knot close against each bead before the next.'
+      tied !== null
+        ? ' Tie a knot close against each bead before the next: put an awl or the tips of tweezers into its loop, lead the loop down to the bead, and draw it tight off the tip.'
         : part.between === 'space'
           ? say` Leave ${laid(part.gap)} bare between neighbours.`
           : '';
@@ -154,14 +161,46 @@ export const beads: PartKind<BeadsPart> = {
         title:
           layout.units === 1
             ? say`String ${name(0)}`
-            : `String ${layout.units} beads on ${nameRuns(through, site)}`,
+            : `String ${countOf(layout.units, 'bead')} on ${nameRuns(through, site)}`,
         text: say`${through.length > 1 ? 'Bring the cords together and pass them' : 'Pass the cord'} through the hole.${knot}${
           around.length > 0 ? ' Lead the working cords round its sides, equally tight.' : ''
         }`,
         units: layout.units,
         unitName: 'bead',
         ...(layout.units > 1 ? { unitText: (unit: number) => [name(unit)] } : {}),
-        cautions: [],
+        ...byUnit(layout.units, (unit) => {
+          const bead = site.bead(part.beads[unit]!);
+          const strung = {
+            do: 'string',
+            place: part.id,
+            bead: part.beads[unit]!,
+            mm: bead.length,
+            on: outerEnds(through),
+            ...(around.length > 0 ? { around: legsOf(around) } : {}),
+            ...(beside.length > 0 ? { beside: legsOf(beside) } : {}),
+            ...helpThrough(bead.hole, cordsOf(through)),
+          } as const;
+          if (unit === layout.units - 1 || gap.length === 0) return [strung];
+          return [
+            strung,
+            tied === null
+              ? {
+                  do: 'lay',
+                  place: part.id,
+                  mm: gap.length,
+                  on: outerEnds([...through, ...around, ...beside]),
+                }
+              : {
+                  do: 'tie',
+                  place: part.id,
+                  knot: { form: 'stopper', stopper: tied },
+                  by: outerEnds(through),
+                  mm: gap.length,
+                  ...(others.length > 0 ? { beside: others } : {}),
+                },
+          ];
+        }),
+        cautions: tied === null ? [] : [CAUTIONS.needle],
       },
     ];
   },

@@ -29,11 +29,14 @@ export function threading(
     case 'all':
       return { through: [...site.runs], around: [], beside: [] };
     case 'core': {
-      const through = cores.filter((run) => run.role === 'core');
+      // Where all cords cross each other none is the core: then all that do not tie go through.
+      const core = cores.filter((run) => run.role === 'core');
+      const through = core.length > 0 ? core : cores.length > 0 ? cores : [...site.runs];
+      if (cores.length === 0) return { through, around: [], beside: [] };
       return {
         through,
         around: working,
-        beside: cores.filter((run) => run.role !== 'core'),
+        beside: cores.filter((run) => !through.includes(run)),
       };
     }
     case 'some': {

@@ -7,7 +7,11 @@ import { roundFromEdge } from '../../knot/edge.js';
 import type { Advice } from '../../measure/advice.js';
 import { strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
+import { countOf } from '../../measure/plural.js';
+import { byUnit, outerEnds, startEnds } from '../ends.js';
 import { END_STITCHES, layChain, type ChainLayout, type ChainPart } from './model.js';
+import type { End } from '../../action/action.js';
+import { CAUTIONS } from '../../kind/cautions.js';
 import { laid, say, size } from '../../measure/saying.js';
 
 function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
@@ -58,6 +62,9 @@ function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
   }
   return advice;
 }
+
+/** Cord in mm that the fingers need at either end of a chain. Common practice, no source. */
+const CHAIN_END = 150;
 
 /** What its stitches take: tied by the hand, or there already in an endless loop. */
 const stitchReason = ({ gauge }: ChainPart, worked: boolean): Omit<Reason, 'mm' | 'times'> =>
@@ -126,13 +133,29 @@ export const chainCord: PartKind<ChainPart> = {
     return plainLayout(length, section, {
       units: at.takenOut === null ? Math.max(1, at.stitches) : 1,
       unitName: at.takenOut === null ? 'stitch' : 'loop',
-      uses: site.runs.map((run) =>
+      uses: site.runs.flatMap((run) => [
         useOf(run, stitchReason(part, at.takenOut === null), part.perStitch, at.stitches),
-      ),
+        ...(at.takenOut === null
+          ? [
+              useOf(
+                run,
+                {
+                  area: 'end',
+                  code: 'end.chain',
+                  label: 'Ends of the chain',
+                  detail: 'for the slip knot, and to fasten the last stitch off with',
+                },
+                CHAIN_END,
+                2,
+              ),
+            ]
+          : []),
+      ]),
       passages: at.beads > 0 ? [{ what: at.bead.name, hole: at.bead.hole, runs: site.runs }] : [],
       beads: Array.from({ length: at.beads }, (_, i) => ({
         id: part.bead,
         at: at.end + Math.max(at.stitch, at.bead.length) / 2 + i * at.period,
+        on: site.runs.map((run) => run.index),
       })),
       advice: adviceOf(part, at, site.runs.length),
     });
@@ -187,30 +210,125 @@ export const chainCord: PartKind<ChainPart> = {
     ),
   steps(part, site, layout) {
     const at = layChain(part, site, layout.length);
-    const first = Math.round(at.end / at.stitch);
+    const ends = [...startEnds(site.runs), ...outerEnds(site.runs)];
     if (at.takenOut !== null) {
       return [
         {
           title: 'Open the loop and shorten it on both sides',
-          text: say`Mark the middle of the loop. Opposite it, count so that ${laid(at.end)} of chain stays beyond the last bead at each side, and cut there: ${laid(at.takenOut / 2)} come out on either side. Draw the cut end through the last stitch so that nothing ravels; it must end on chain, not on a bead.`,
+          text: say`Opposite the marked middle, count so that ${laid(at.end)} of chain stays beyond the last bead at each side, and cut there: ${laid(at.takenOut / 2)} come out on either side. It must end on chain, not on a bead.`,
           units: 1,
+          actions: [
+            ...site.runs.map(({ strand }) => ({ do: 'cut' as const, cord: strand })),
+            { do: 'lay', place: part.id, mm: layout.length, on: outerEnds(site.runs) },
+          ],
+          cautions: [CAUTIONS.blade],
+        },
+        {
+          title: 'Fasten both ends off',
+          text: 'Draw each cut end through the last whole stitch and pull it tight, so that nothing ravels.',
+          units: 1,
+          aside: true,
+          actions: [{ do: 'pass', ends, through: 'stitch' }],
           cautions: [],
         },
       ];
     }
-    return [
+    const run = site.runs[0]!;
+    const [end] = outerEnds([run]) as [End];
+    const hook = 2 * effectiveDiameter(run.cord);
+    const first = Math.round(at.end / at.stitch);
+    const beadAt = (unit: number): number | null => {
+      const k = (unit - first) / (part.between + 1);
+      return Number.isInteger(k) && k >= 0 && k < at.beads ? k : null;
+    };
+    // A bead sits on a stitch of its own; what plain stitches leave over is shared at both ends.
+    const last = first + (at.beads - 1) * (part.between + 1);
+    const plain = (from: number, times: number, mm: number) => ({ from, times, mm, bead: false });
+    const stretches =
+      at.beads === 0
+        ? [plain(0, layout.units, layout.length / layout.units)]
+        : [
+            plain(0, first, at.end / first),
+            ...Array.from({ length: at.beads }, (_, k) => {
+              const from = first + k * (part.between + 1);
+              const held = { from, times: 1, mm: Math.max(at.stitch, at.bead.length), bead: true };
+              return k < at.beads - 1 ? [held, plain(from + 1, part.between, at.stitch)] : [held];
+            }).flat(),
+            plain(last + 1, layout.units - 1 - last, at.end / (layout.units - 1 - last)),
+          ];
+    const worked = stretches.flatMap(({ from, times, mm, bead }) => [
+      ...(bead
+        ? [
+            {
+              unit: from,
+              action: { do: 'slide', bead: part.bead, on: end, place: part.id } as const,
+            },
+          ]
+        : []),
       {
-        title: `Chain ${at.stitches} stitches with ${at.beads} beads`,
-        text: `String all ${at.beads} beads before the first stitch. Begin and end with ${first} stitches of plain chain, never fewer than ${END_STITCHES}; then a bead on every ${part.between + 1}th stitch. Keep the tension of your swatch.`,
+        unit: from,
+        action: {
+          do: 'chain',
+          place: part.id,
+          on: end,
+          mm,
+          perStitch: part.perStitch,
+          times,
+        } as const,
+      },
+    ]);
+    return [
+      ...(at.beads === 0
+        ? []
+        : [
+            {
+              title: say`String ${countOf(at.beads, 'bead')} before the first stitch`,
+              text: 'They go on the cord in the order they are used, and wait there: no bead can be added later.',
+              units: at.beads,
+              unitName: 'bead',
+              aside: true as const,
+              ...byUnit(at.beads, () => [
+                {
+                  do: 'string' as const,
+                  place: part.id,
+                  bead: part.bead,
+                  mm: 0,
+                  on: [end],
+                  loose: true as const,
+                },
+              ]),
+              cautions: [],
+            },
+          ]),
+      {
+        title: say`Begin with a slip knot, ${laid(CHAIN_END)} from the end`,
+        text: say`Make a loop, draw a bight of the long side through it, and put it on a hook of about ${size(hook)}, twice as thick as the cord. The beads lie on the long side.`,
+        units: 1,
+        aside: true,
+        actions: [{ do: 'tie', place: part.id, knot: { form: 'slip' }, by: [end], mm: 0 }],
+        cautions: [],
+      },
+      {
+        title: `Chain ${countOf(at.stitches, 'stitch')}${at.beads > 0 ? ` with ${countOf(at.beads, 'bead')}` : ''}`,
+        text: `Catch the long side with the hook and draw it through the loop on it: one stitch. Begin and end with ${first} stitches of plain chain, never fewer than ${END_STITCHES}; then a bead on every ${part.between + 1}th stitch. Keep the tension of your swatch.`,
         units: layout.units,
         unitName: 'stitch',
         unitText: (unit) => {
-          const n = unit - first;
-          const k = n / (part.between + 1);
-          return Number.isInteger(k) && k >= 0 && k < at.beads
-            ? `Push up bead ${k + 1} of ${at.beads} and close the stitch behind it.`
-            : 'A plain stitch.';
+          const k = beadAt(unit);
+          return k === null
+            ? 'A plain stitch.'
+            : `Push up bead ${k + 1} of ${at.beads} and close the stitch behind it.`;
         },
+        actions: worked.map(({ action }) => action),
+        actionUnits: worked.map(({ unit }) => unit),
+        cautions: [],
+      },
+      {
+        title: 'Fasten the chain off',
+        text: 'Draw the last loop out, pass the end through it and pull it tight. Untied, the whole chain ravels at one pull.',
+        units: 1,
+        aside: true,
+        actions: [{ do: 'pass', ends: [end], through: 'stitch' }],
         cautions: [],
       },
     ];

@@ -11,6 +11,7 @@ import { effectiveDiameter } from '../../material/cord.js';
 import { PRACTICE_FACTOR } from '../../material/practice.js';
 import { inSentence, say } from '../../measure/saying.js';
 import type { Run } from '../../kind/run.js';
+import { outerEnds } from '../ends.js';
 
 /** A bulky knot of all ends together: a button to close with, or a fine end. */
 export interface EndKnotPart extends PartBase {
@@ -121,12 +122,21 @@ export const endKnot: PartKind<EndKnotPart> = {
     ...edgeCore(part.id, site, layout),
     ...edgeKnots(site.runs[0], part.id, layout),
   ],
-  steps: (part) => [
+  steps: (part, site, layout) => [
     {
       title: END_KNOTS[part.form].label,
       text: `${HOW[part.form]} Do not trim before it is firm and lies where it should.`,
       units: 1,
       unitName: 'knot',
+      actions: [
+        {
+          do: 'tie',
+          place: part.id,
+          knot: { form: 'bulky', knot: part.form, ends: Math.max(2, site.runs.length) },
+          by: outerEnds(site.runs),
+          mm: layout.pitch,
+        },
+      ],
       cautions: [],
     },
   ],

@@ -90,7 +90,7 @@ describe('a knotted band', () => {
       const laid = floss.layOut(wrong, site(8), 40);
       expect(laid.advice.map((f) => f.code)).toContain(code);
       expect(floss.draw(wrong, site(8), laid, drawn).length).toBeGreaterThan(0);
-      expect(floss.steps(wrong, site(8), laid)).toEqual([]);
+      expect(floss.steps(wrong, site(8), laid, 'left')).toEqual([]);
     }
   });
   it('fills on the drawing in the order it is tied', () => {
@@ -109,7 +109,7 @@ describe('a knotted band', () => {
   it('says of every knot who works over whom, and where the strand ends', () => {
     const band = part(4, { repeats: 2 });
     const laid = floss.layOut(band, site(4), 0);
-    const [step] = floss.steps(band, site(4), laid);
+    const [step] = floss.steps(band, site(4), laid, 'left');
     const words = Array.from({ length: laid.units }, (_, i) => inMm(step!.unitText!(i)));
     expect(words[0]).toMatch(/^Row 1: strand 3 .* at place 3 over strand 4 .* ends at place 4/);
     expect(words.some((text) => text.includes('goes on over 2 more and ends at place 4'))).toBe(

@@ -11,18 +11,20 @@ import type { Advice } from '../../measure/advice.js';
 import { CROSSING_FACTS, endsRight, leftWorks } from '../../floss/crossing.js';
 import { patternFaults, type Lay } from '../../floss/pattern.js';
 import { readyPattern } from '../../floss/ready.js';
-import type { Simulation } from '../../floss/simulate.js';
+import { orderAfter, type Simulation } from '../../floss/simulate.js';
 import { plainEdge } from '../../knot/edge.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { doubleHitch, hitchHeight } from '../../knot/hitch.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { effectiveDiameter } from '../../material/cord.js';
+import { outerEnds } from '../ends.js';
 import { drawFloss, edgeOfFloss, frameOfKnot, pictureOfKnot } from './drawing.js';
 import {
   atPlaces,
   type ENDINGS,
   flossSection,
   flossUses,
+  latticeOf,
   ordersAll,
   patternOf,
   returnsAfter,
@@ -119,6 +121,7 @@ export const floss: PartKind<FlossPart> = {
     seconds: 9,
     pitched: true,
     ties: 'over-each-other',
+    lateral: true,
   },
   fields: [
     { type: 'weave', key: 'rows', label: 'Pattern' },
@@ -212,9 +215,34 @@ export const floss: PartKind<FlossPart> = {
         units: sim.count,
         unitName: 'knot',
         unitText: (unit) => tell(runs, sim, unit),
+        actions: [
+          {
+            do: 'tie',
+            place: part.id,
+            knot: {
+              form: 'band',
+              lay: part.lay,
+              rows: part.rows,
+              total: sim.rows,
+              tension: part.tension,
+              after: 0,
+              along: latticeOf(part, runs).along * site.pitchFactor,
+              height: hitchHeight(part.tension) * latticeOf(part, runs).d * site.pitchFactor,
+            },
+            by: outerEnds(runs),
+            mm: layout.length / layout.units,
+            times: layout.units,
+          },
+        ],
         cautions: [],
       },
     ];
+  },
+  liesAfter(part, site, layout) {
+    const runs = atPlaces(part, site);
+    const sim = simOf(part, site, layout);
+    const order = sim ? [...orderAfter(sim, sim.rows)].map((strand) => runs[strand]!) : runs;
+    return { order: order.map((run) => run.index), crossed: 0 };
   },
   order: (part, site) => atPlaces(part, site),
   pictureFrame: (part, site) => frameOfKnot(part, site.runs),

@@ -5,6 +5,7 @@ import { plateOf, roundedBox } from '../../knot/plate.js';
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import { straightUse } from '../../knot/straight.js';
 import { sideBySide } from '../../knot/lanes.js';
+import { cordsOf, helpThrough, outerEnds } from '../ends.js';
 import { drawFocal } from './drawing.js';
 import { type FocalPart } from './model.js';
 import { say, size } from '../../measure/saying.js';
@@ -64,7 +65,7 @@ export const focal: PartKind<FocalPart> = {
               },
             ],
       uses: straightUse(site.runs, part.length),
-      passages: [{ what: part.name, hole: part.hole, runs: [...site.runs] }],
+      passages: [{ what: part.name, finding: part.name, hole: part.hole, runs: [...site.runs] }],
       needs: [needOf(part.name)],
     });
   },
@@ -85,6 +86,16 @@ export const focal: PartKind<FocalPart> = {
           ? say`Pass ${site.runs.length > 1 ? 'all cords' : 'the cord'} through the bar (${size(part.length)} long) and bring it to its place; check that its outside faces out.`
           : `Pass ${site.runs.length > 1 ? 'all cords' : 'the cord'} through its eye, so that its face looks forward.`,
       units: 1,
+      actions: [
+        {
+          do: 'put-on',
+          finding: part.name,
+          place: part.id,
+          mm: part.length,
+          on: outerEnds(site.runs),
+          ...helpThrough(part.hole, cordsOf(site.runs)),
+        },
+      ],
       cautions: [],
     },
   ],

@@ -10,7 +10,7 @@ import type { Point, Primitive } from '../../kind/primitive.js';
 import { countField } from '../../kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import type { Run } from '../../kind/run.js';
-import { cordNamed, say, type Segment } from '../../measure/saying.js';
+import { cordNamed, say, type Saying } from '../../measure/saying.js';
 import { roundFromEdge } from '../../knot/edge.js';
 import { hitchHeight, singleHitch } from '../../knot/hitch.js';
 import { sideBySide } from '../../knot/lanes.js';
@@ -18,6 +18,7 @@ import { straightUse } from '../../knot/straight.js';
 import { gatheredRuns, strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { bundleDiameter } from '../../material/passage.js';
+import { legsOf, outerEnds } from '../ends.js';
 import { bundleOfRuns } from '../pick.js';
 
 /** One strand hitched round all the others, colour after colour; its knots wind round the bundle. */
@@ -221,22 +222,41 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
   },
   steps(part, site, layout) {
     const at = hitching(part, site);
-    const name = (i: number): Segment => {
-      const run = at?.workers[i];
-      return run ? cordNamed(run, 'strand') : 'the strand';
-    };
+    if (!at) return [];
+    // The fold lies off the middle: it is the longer half of a strand that ties.
+    const name = (run: Run): Saying =>
+      run.folded
+        ? say`the longer half of ${cordNamed(run, 'strand')}`
+        : say`${cordNamed(run, 'strand')}`;
+    const blocks = Array.from({ length: Math.ceil(layout.units / part.block) }, (_, i) => i);
+    const workerOf = (block: number): Run => at.workers[block % at.workers.length]!;
     return [
       {
         title: 'Hitch round the bundle',
-        text: 'Hold all other strands together and straight. Lay the one that works over them, round behind and out through its own loop, always from the same side; draw up until the hitch sits against the last. The knots wind round by themselves: turn the work with them.',
+        text: say`Hold all other strands together and straight${at.workers[0]!.folded ? ', the short half of the strand that ties among them' : ''}. Lay the one that works over them, round behind and out through its own loop, always from the same side; draw up until the hitch sits against the last. The knots wind round by themselves: turn the work with them.`,
         units: layout.units,
         unitName: 'hitch',
         unitText: (unit) => {
           const block = Math.floor(unit / part.block);
           const of = Math.min(part.block, layout.units - block * part.block);
           const next = unit % part.block === 0 && block > 0 ? 'Change colour. ' : '';
-          return say`${next}Block ${block + 1}, hitch ${(unit % part.block) + 1} of ${of}: ${name(block % Math.max(1, at?.workers.length ?? 1))} round all the others.`;
+          return say`${next}Block ${block + 1}, hitch ${(unit % part.block) + 1} of ${of}: ${name(workerOf(block))} round all the others.`;
         },
+        actions: blocks.map((block) => {
+          const worker = workerOf(block);
+          const others = legsOf(site.runs.filter((run) => run !== worker));
+          return {
+            do: 'tie',
+            place: part.id,
+            knot: { form: 'hitch', bundle: at.bundle, tension: part.tension },
+            by: outerEnds([worker]),
+            round: others,
+            beside: others,
+            mm: at.height,
+            times: Math.min(part.block, layout.units - block * part.block),
+          };
+        }),
+        actionUnits: blocks.map((block) => block * part.block),
         cautions: [],
       },
     ];

@@ -1,14 +1,18 @@
 import { sizeField } from '../../kind/field.js';
-import { plainLayout, type PartKind } from '../../kind/part-kind.js';
+import { plainLayout, type PartKind, type PartSite } from '../../kind/part-kind.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { loopCord } from '../../knot/loop.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { stopper } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
+import { outerEnds, startEnds } from '../ends.js';
 import { bundleOfRuns } from '../pick.js';
 import { drawLoop } from './drawing.js';
 import { type LoopPart, TURNED_BACK } from './model.js';
 import { laid, say } from '../../measure/saying.js';
+
+/** Whether it is a loop of folds; single cords beside them are caught in its knot. */
+const madeOfFolds = (site: PartSite): boolean => site.first && site.runs.some((run) => run.folded);
 
 export const loop: PartKind<LoopPart> = {
   entry: {
@@ -27,7 +31,7 @@ export const loop: PartKind<LoopPart> = {
   section: (_part, site) => ({ ...sideBySide(site.runs), pitch: 1 }),
   layOut(part, site) {
     const reach = part.perimeter / 2;
-    const atFold = site.first && site.runs.every((run) => run.folded);
+    const atFold = madeOfFolds(site);
     const bundle = bundleOfRuns(site.runs);
     // A single cord comes back beside itself, so that the knot is tied in it twice over.
     const knot = stopper('overhand', atFold ? bundle : 2 * bundle);
@@ -38,20 +42,24 @@ export const loop: PartKind<LoopPart> = {
       pitch: length,
     };
     const uses: Use[] = site.runs.flatMap((run): Use[] => {
-      const d = effectiveDiameter(run.cord);
-      const round = loopCord(part.perimeter, d);
-      const ends = atFold ? 1 : 2;
+      const round = loopCord(part.perimeter, effectiveDiameter(run.cord));
+      // Beside folds a single cord goes no way round: its end is caught in their knot.
+      const caught = atFold && !run.folded;
       return [
-        useOf(
-          run,
-          {
-            area: 'start',
-            code: 'start.loop',
-            label: atFold ? 'Half of the loop' : 'Loop',
-            detail: 'the way round inside and π × the cord, along its middle',
-          },
-          atFold ? round / 2 : round,
-        ),
+        ...(caught
+          ? []
+          : [
+              useOf(
+                run,
+                {
+                  area: 'start',
+                  code: 'start.loop',
+                  label: atFold ? 'Half of the loop' : 'Loop',
+                  detail: 'the way round inside and π × the cord, along its middle',
+                },
+                atFold ? round / 2 : round,
+              ),
+            ]),
         useOf(
           run,
           {
@@ -62,9 +70,9 @@ export const loop: PartKind<LoopPart> = {
             assumed: true,
             spread: KNOT_SPREAD,
           },
-          ends * (knot.uses + knot.length),
+          (atFold ? 1 : 2) * knot.inKnot,
         ),
-        ...(atFold
+        ...(atFold && !caught
           ? []
           : [
               useOf(
@@ -102,15 +110,34 @@ export const loop: PartKind<LoopPart> = {
     });
   },
   draw: drawLoop,
-  steps: (part, site) => [
-    {
-      title: say`Make a loop, ${laid(part.perimeter)} round inside`,
-      text:
-        site.first && site.runs.every((run) => run.folded)
-          ? 'Lay all folds together and tie one overhand knot across all cords, so that the loop is left as long as planned. Try what it is for before you pull the knot tight.'
+  steps(part, site, layout) {
+    const atFold = madeOfFolds(site);
+    return [
+      {
+        title: say`Make a loop, ${laid(part.perimeter)} round inside`,
+        text: atFold
+          ? 'Clip all folds together side by side, then tie one overhand knot across all cords, so that the loop is left as long as planned. Try what it is for before you pull the knot tight.'
           : 'Turn the end back beside its own cord and tie one overhand knot in both together. Try what the loop is for before you pull the knot tight.',
-      units: 1,
-      cautions: [],
-    },
-  ],
+        units: 1,
+        actions: [
+          {
+            do: 'tie',
+            place: part.id,
+            knot: {
+              form: 'loop',
+              perimeter: part.perimeter,
+              of: atFold ? 'fold' : 'turned-end',
+              knots: 1,
+              loops: 1,
+            },
+            by: !site.first
+              ? outerEnds(site.runs)
+              : [...outerEnds(site.runs.filter((run) => run.folded)), ...startEnds(site.runs)],
+            mm: layout.length,
+          },
+        ],
+        cautions: [],
+      },
+    ];
+  },
 };

@@ -34,7 +34,7 @@ describe('loop', () => {
     expect(loop.layOut(part, inside, 0).advice[0]?.code).toBe('loop.place');
   });
   it('is tried before its knot is tight', () => {
-    expect(loop.steps(part, folded, loop.layOut(part, folded, 0))[0]?.text).toMatch(
+    expect(loop.steps(part, folded, loop.layOut(part, folded, 0), 'left')[0]?.text).toMatch(
       /before you pull/,
     );
   });

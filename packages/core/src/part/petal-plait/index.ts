@@ -10,13 +10,16 @@ import type { Point, Primitive } from '../../kind/primitive.js';
 import { countField } from '../../kind/field.js';
 import { PLAIT_SPREAD, useOf } from '../../kind/reason.js';
 import { otherSide } from '../../measure/side.js';
-import { PLAITS } from '../../knot/plait.js';
+import { byUnit, legsOf, outerEnds } from '../ends.js';
+import { bundlesAfter, PLAITS } from '../../knot/plait.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightRuns, strokeOf } from '../../knot/stroke.js';
 import { edgeBumps, plainEdge } from '../../knot/edge.js';
 import { edgeOfPlait, plaitStrokes } from '../plait/drawing.js';
-import { plaitingOf, plaitUses, tooFew, type Plaiting } from '../plait/model.js';
-import { laid, say, inSentence } from '../../measure/saying.js';
+import { lyingAfter, plaitingOf, plaitUses, tooFew, type Plaiting } from '../plait/model.js';
+import type { Run } from '../../kind/run.js';
+import { countOf } from '../../measure/plural.js';
+import { cordNamed, laid, listed, say, type Saying } from '../../measure/saying.js';
 
 /** A round plait of four from which a loop stands out at both sides after every few crossings. */
 export interface PetalPlaitPart extends PartBase {
@@ -33,21 +36,23 @@ export interface PetalPlaitPart extends PartBase {
 const PETAL = { out: 0.2, along: 0.114 } as const;
 
 /**
- * The strands that lie outermost after some crossings: the outer one of a side becomes its inner one at
- * every crossing of that side, and sides take turns, the left one first.
+ * The bundles that lie outermost after some crossings, by their places where the part begins.
  *
- * @returns numbers of the bundles at the left and the right edge
+ * @param crossings of this part
+ * @param before crossings of the plait that it goes on from
+ * @returns numbers of the bundles at both edges, that of the side which the hands begin on first
+ * @example outermost(1, 0)[0] // 1
  */
-export function outermost(crossings: number): readonly [0 | 1, 2 | 3] {
-  const [left, right] = [Math.ceil(crossings / 2), Math.floor(crossings / 2)];
-  return [left % 2 === 0 ? 0 : 1, right % 2 === 0 ? 3 : 2];
+export function outermost(crossings: number, before: number): readonly [number, number] {
+  const at = bundlesAfter('four-round', [0, 1, 2, 3], crossings, before);
+  return [at[0]!, at[3]!];
 }
 
 /** How many petals every bundle makes. */
-export function petalsOf({ repeats, crossings }: PetalPlaitPart): number[] {
+export function petalsOf({ repeats, crossings }: PetalPlaitPart, before: number): number[] {
   const petals = [0, 0, 0, 0];
   for (let i = 1; i <= repeats; i++) {
-    for (const bundle of outermost(i * crossings)) petals[bundle]!++;
+    for (const bundle of outermost(i * crossings, before)) petals[bundle]!++;
   }
   return petals;
 }
@@ -76,6 +81,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
     unitName: 'repeat',
     needsBead: false,
     seconds: 40,
+    lateral: true,
   },
   fields: [
     countField('repeats', 'Repeats', 1, 120),
@@ -107,7 +113,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
     const section = petalPlait.section(part, site);
     if (!plaiting) return plainLayout(1, section, { advice: [tooFew('four-round')] });
     const length = part.repeats * section.pitch;
-    const petals = petalsOf(part);
+    const petals = petalsOf(part, site.crossed);
     return plainLayout(length, section, {
       units: part.repeats,
       unitName: 'repeat',
@@ -138,7 +144,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
     const till = Math.min(layout.length, done * layout.pitch);
     const edge = plaiting.d;
     const loops = Array.from({ length: part.repeats }, (_, i) => i).flatMap((i): Primitive[] =>
-      outermost((i + 1) * part.crossings).map((bundle, k) => {
+      outermost((i + 1) * part.crossings, site.crossed).map((bundle, k) => {
         const side = k === 0 ? -1 : 1;
         return strokeOf(
           plaiting.bundles[bundle]![0]!,
@@ -162,7 +168,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
     // Petals stand out to the sides: from the edge the nearer one hides the plait behind it.
     const petals = Array.from({ length: part.repeats }, (_, i) =>
       edgeBumps(
-        plaiting.bundles[outermost((i + 1) * part.crossings)[0]]![0]!,
+        plaiting.bundles[outermost((i + 1) * part.crossings, site.crossed)[0]]![0]!,
         part.id,
         `petal-${i}`,
         [{ at: (i + 1) * layout.pitch - plaiting.d / 2, reach: PETAL.along * part.petal }],
@@ -172,18 +178,44 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
     return [...edgeOfPlait(plaiting, part.id, layout), ...petals];
   },
   withUnits: (part, repeats) => ({ ...part, repeats }),
-  steps: (part) => [
-    {
-      title: `${part.repeats} repeats with petals`,
-      text: say`${part.crossings} crossings of the round plait: the outer strand of one side behind the two next to it and forward over one, then the other side’s. Then bend the outermost strand of each side out to a loop of ${laid(part.petal)} and lay it back beside itself; the next crossing holds it. Measure each loop on the same pin or pencil so that all are alike.`,
-      units: part.repeats,
-      unitName: 'repeat',
-      sideOf: (unit, first) => ((unit * part.crossings) % 2 === 0 ? first : otherSide(first)),
-      unitText: (unit) => {
-        const [left, right] = outermost((unit + 1) * part.crossings);
-        return `Repeat ${unit + 1}: ${part.crossings} crossings, then petals with strands ${left + 1} and ${right + 1} (${inSentence(PLAITS['four-round'].label)}, counted from the left at the start).`;
+  liesAfter: (part, site) =>
+    lyingAfter(plaitingFor(part, site), site, part.repeats * part.crossings),
+  steps(part, site, layout) {
+    const plaiting = plaitingFor(part, site);
+    if (!plaiting) return [];
+    const edges = (unit: number): readonly (readonly Run[])[] =>
+      outermost((unit + 1) * part.crossings, site.crossed).map((i) => plaiting.bundles[i]!);
+    const named = (runs: readonly Run[]): Saying =>
+      listed(runs.map((run) => say`${cordNamed(run, 'strand')}`));
+    return [
+      {
+        title: `${countOf(part.repeats, 'repeat')} with petals`,
+        text: say`${countOf(part.crossings, 'crossing')} of the round plait: the outer strand of one side behind the two next to it and forward over one, then the other side’s. Then bend the outermost strand of each side out to a loop of ${laid(part.petal)} and lay it back beside itself; the next crossing holds it. Measure each loop on the same pin or pencil so that all are alike.`,
+        units: part.repeats,
+        unitName: 'repeat',
+        sideOf: (unit, first) =>
+          (unit * part.crossings + site.crossed) % 2 === 0 ? first : otherSide(first),
+        unitText: (unit) => {
+          const [one, other] = edges(unit);
+          return say`Repeat ${unit + 1}: ${countOf(part.crossings, 'crossing')}, then petals with the two outermost, ${named(one!)} and ${named(other!)}.`;
+        },
+        ...byUnit(part.repeats, (unit) => [
+          {
+            do: 'plait',
+            place: part.id,
+            bundles: plaiting.bundles.map(outerEnds),
+            form: 'four-round',
+            aside: PLAITS['four-round'].aside * plaiting.d,
+            pitch: plaiting.pitch,
+            mm: layout.length / (part.repeats * part.crossings),
+            times: part.crossings,
+            after: unit * part.crossings,
+            before: site.crossed,
+          },
+          { do: 'petal', place: part.id, legs: legsOf(edges(unit).flat()), mm: part.petal },
+        ]),
+        cautions: [],
       },
-      cautions: [],
-    },
-  ],
+    ];
+  },
 };

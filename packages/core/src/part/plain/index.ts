@@ -2,6 +2,7 @@ import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { straightRuns } from '../../knot/stroke.js';
+import { outerEnds } from '../ends.js';
 import { laid, say } from '../../measure/saying.js';
 
 /** Cord left as it is, all runs side by side. */
@@ -20,6 +21,7 @@ export const plain: PartKind<PlainPart> = {
     unitName: 'stretch',
     needsBead: false,
     seconds: 10,
+    keepsOrder: true,
   },
   fields: [
     { type: 'length', key: 'length', label: 'Length', min: 1, max: 5000, open: 'set by the fit' },
@@ -37,11 +39,15 @@ export const plain: PartKind<PlainPart> = {
   },
   draw: (part, site, layout, { done }) =>
     straightRuns(site.runs, part.id, 0, layout.length, done > 0 ? 'laid' : 'planned'),
-  steps: (_part, _site, layout) => [
+  steps: (part, site, layout) => [
     {
       title: say`Leave ${laid(layout.length)} plain`,
-      text: 'Lay all cords side by side, equally tight, and mark where the next part begins.',
+      text:
+        site.runs.length > 1
+          ? 'Lay all cords side by side, equally tight, and mark where the next part begins.'
+          : 'Lay the cord straight along the rule, and mark where the next part begins.',
       units: 1,
+      actions: [{ do: 'lay', place: part.id, mm: layout.length, on: outerEnds(site.runs) }],
       cautions: [],
     },
   ],

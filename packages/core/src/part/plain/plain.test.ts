@@ -26,7 +26,7 @@ describe('plain cord', () => {
     expect(new Set(ys).size).toBe(3);
   });
   it('says how much to leave', () => {
-    const [step] = plain.steps(part, site, plain.layOut(part, site, 42));
+    const [step] = plain.steps(part, site, plain.layOut(part, site, 42), 'left');
     expect(inMm(step!.title)).toContain('42 mm');
   });
 });

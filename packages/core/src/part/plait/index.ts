@@ -1,6 +1,7 @@
 import { PLAIT_TENSION } from '../tension-field.js';
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import { otherSide, type Side } from '../../measure/side.js';
+import { outerEnds } from '../ends.js';
 import { choiceField } from '../../kind/field.js';
 import { PLAIT_SPREAD } from '../../kind/reason.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -11,6 +12,7 @@ import { sideBySide } from '../../knot/lanes.js';
 import type { Advice } from '../../measure/advice.js';
 import { edgeOfPlait, plaitStrokes } from './drawing.js';
 import {
+  lyingAfter,
   plaitingOf,
   plaitUses,
   sectionOfPlait,
@@ -19,7 +21,7 @@ import {
   type PlaitPart,
   type Plaiting,
 } from './model.js';
-import { laid, say } from '../../measure/saying.js';
+import { laid, onSide, say } from '../../measure/saying.js';
 
 const FORMS: Readonly<Record<PlaitForm, readonly [label: string, blurb: string]>> = {
   three: [PLAITS.three.label, 'Each outer bundle over the middle one, by turns.'],
@@ -31,7 +33,7 @@ const HOW: Readonly<Record<PlaitForm, string>> = {
   three:
     'Bring the outer bundle at one side over the middle one, so that it is the new middle one; then the outer one of the other side. Draw all three to the sides after every crossing.',
   'four-flat':
-    'Outer bundle at the left over its neighbour, outer one at the right under its neighbour; then the two in the middle cross, left over right. Draw them to the sides.',
+    'Outer bundle of the side you begin on over its neighbour, outer one of the other side under its neighbour; then the two in the middle cross, the one from the side you begin on over the other. Draw them to the sides.',
   'four-round':
     'Take the outer bundle of one side behind the two next to it and forward again over one of them, back to its own side as the inner one; then the outer one of the other side. Draw each pair to its side.',
 };
@@ -69,6 +71,7 @@ export const plait: PartKind<PlaitPart> = {
     unitName: 'crossing',
     needsBead: false,
     seconds: 4,
+    lateral: true,
   },
   fields: [
     choiceField('form', 'Plait', FORMS),
@@ -123,15 +126,35 @@ export const plait: PartKind<PlaitPart> = {
       spread: PLAIT_SPREAD,
     };
   },
-  steps(part, site, layout) {
+  liesAfter: (part, site, layout) =>
+    lyingAfter(plaitingOf(part.form, part.tension, site.runs), site, layout.units),
+  steps(part, site, layout, first) {
     const plaiting = plaitingOf(part.form, part.tension, site.runs);
     return [
       {
         title: say`Plait ${laid(layout.length)}`,
-        text: `${plaiting ? `Bundles from the left: ${tellBundles(plaiting.bundles)}. ` : ''}${HOW[part.form]}`,
+        text: say`${plaiting ? say`Bundles from the ${onSide(first)}: ${tellBundles(plaiting.bundles)}. ` : ''}${HOW[part.form]} Keep the work clipped at its start and pull against the clip.`,
         units: layout.units,
         unitName: 'crossing',
-        ...(part.form === 'four-flat' ? {} : { sideOf: side }),
+        ...(part.form === 'four-flat'
+          ? {}
+          : { sideOf: (unit: number, from: Side) => side(unit + site.crossed, from) }),
+        actions: plaiting
+          ? [
+              {
+                do: 'plait',
+                place: part.id,
+                bundles: plaiting.bundles.map(outerEnds),
+                form: part.form,
+                aside: PLAITS[part.form].aside * plaiting.d,
+                pitch: plaiting.pitch,
+                mm: layout.length / layout.units,
+                times: layout.units,
+                after: 0,
+                before: site.crossed,
+              },
+            ]
+          : [],
         cautions: [],
       },
     ];

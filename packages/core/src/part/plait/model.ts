@@ -1,8 +1,15 @@
-import type { PartBase, Section, Tension } from '../../kind/part-kind.js';
+import type { Lying, PartBase, PartSite, Section, Tension } from '../../kind/part-kind.js';
 import type { Advice } from '../../measure/advice.js';
 import { PLAIT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import type { Run } from '../../kind/run.js';
-import { plaitRatio, PLAITS, plaitSection, splitEvenly, type PlaitForm } from '../../knot/plait.js';
+import {
+  bundlesAfter,
+  plaitRatio,
+  PLAITS,
+  plaitSection,
+  splitEvenly,
+  type PlaitForm,
+} from '../../knot/plait.js';
 import { bundleOfRuns } from '../pick.js';
 
 /** All cords plaited, in as many bundles as the plait has. */
@@ -40,6 +47,14 @@ export function plaitingOf(
 export function sectionOfPlait({ form, d, q, pitch }: Plaiting): Section {
   const { width, thickness } = plaitSection(form, q);
   return { width: width * d, thickness: thickness * d, pitch };
+}
+
+/** How the strands of a plait lie after some crossings; as they did where there is none. */
+export function lyingAfter(plaiting: Plaiting | null, site: PartSite, crossings: number): Lying {
+  const runs = plaiting
+    ? bundlesAfter(plaiting.form, plaiting.bundles, crossings, site.crossed).flat()
+    : site.runs;
+  return { order: runs.map((run) => run.index), crossed: site.crossed + crossings };
 }
 
 /** Cord of every run in a plait of a length in mm. */

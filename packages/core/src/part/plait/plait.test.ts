@@ -150,14 +150,14 @@ describe('plaits with beads and with petals', () => {
     expect(sumOf(laid.uses.map((u) => u.reason))).toBeGreaterThan(
       sumOf(bare.uses.map((u) => u.reason)),
     );
-    const [step] = beadedPlait.steps(beaded, testSite(runs(6), [bead]), laid);
+    const [step] = beadedPlait.steps(beaded, testSite(runs(6), [bead]), laid, 'left');
     expect(inMm(step!.unitText!(2))).toMatch(/bead 2/);
   });
   it('petals are made by the strands that lie outermost then', () => {
     // By hand: the outer strand of a side becomes its inner one at every crossing of that side.
     const order = [0, 1, 2, 3];
     for (let c = 0; c < 9; c++) {
-      expect(outermost(c)).toEqual([order[0], order[3]]);
+      expect(outermost(c, 0)).toEqual([order[0], order[3]]);
       if (c % 2 === 0) [order[0], order[1]] = [order[1]!, order[0]!];
       else [order[2], order[3]] = [order[3]!, order[2]!];
     }
@@ -169,8 +169,8 @@ describe('plaits with beads and with petals', () => {
       petal: 20,
       tension: 'even',
     } as const;
-    expect(petalsOf(five).reduce((a, b) => a + b)).toBe(10);
-    expect(petalsOf({ ...five, crossings: 2 })).toEqual([2, 3, 3, 2]);
+    expect(petalsOf(five, 0).reduce((a, b) => a + b)).toBe(10);
+    expect(petalsOf({ ...five, crossings: 2 }, 0)).toEqual([2, 3, 3, 2]);
     const laid = petalPlait.layOut(five, testSite(runs(4)), 0);
     const loops = laid.uses.filter((u) => u.reason.code === 'knot.petal');
     expect(sumOf(loops.map((u) => u.reason))).toBeCloseTo(200, 6);

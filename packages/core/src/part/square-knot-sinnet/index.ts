@@ -1,3 +1,4 @@
+import type { ActionOf } from '../../action/action.js';
 import { tensionField } from '../tension-field.js';
 import { otherSide, type Side } from '../../measure/side.js';
 import {
@@ -15,7 +16,9 @@ import { edgeBumps, edgeCore, plainEdge } from '../../knot/edge.js';
 import { coresOf, workingOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';
+import { cordNamed, onSide, say, type Saying } from '../../measure/saying.js';
 import type { Advice } from '../../measure/advice.js';
+import { legsOf, outerEnds } from '../ends.js';
 import { drawSinnet, pictureOfNext } from './drawing.js';
 import {
   crossSection,
@@ -86,12 +89,16 @@ const NO_CORDS: Advice = {
 
 const UNTIED: Section = { width: 0, thickness: 0, pitch: 1 };
 
+/** Half knots over the core and over its turned-back ends as well. */
+const hiddenOf = (setting: Ready, units: number, pitch: number): number =>
+  Math.min(units, Math.ceil(setting.buried / pitch - 1e-9));
+
 /** Cord of both working cords in stretches of equal half knots, halved between them. */
 function workingUses(setting: Ready, units: number, pitch: number): Use[] {
   const { form, bundle, ratio, d, core } = setting;
   const perUnit = (b: CoreBundle): number =>
     halfKnotCord(form, b, ratio, pitch / d, core.length) * d;
-  const hidden = Math.min(units, Math.ceil(setting.buried / pitch - 1e-9));
+  const hidden = hiddenOf(setting, units, pitch);
   const stretch = (count: number, b: CoreBundle, code: string, where: string): Use[] =>
     count === 0
       ? []
@@ -125,6 +132,38 @@ function workingUses(setting: Ready, units: number, pitch: number): Use[] {
 
 const sideOf = (form: SinnetForm, unit: number, first: Side): Side =>
   form === 'flat' && unit % 2 === 1 ? otherSide(first) : first;
+
+/** Half knots of a flat band come in pairs; an odd number leaves half a square knot at its end. */
+function oddAdvice(part: SinnetPart, units: number): Advice[] {
+  if (part.form !== 'flat' || units % 2 === 0) return [];
+  return [
+    {
+      code: 'sinnet.odd',
+      severity: 'note',
+      message: `${units} half knots make ${(units - 1) / 2} square knots and a half one at the end.`,
+      remedy: `Take ${units + 1} for whole knots. Left odd on purpose, the bump at the end lies on the other side.`,
+      path: 'units',
+      fix: { label: `${units + 1} half knots`, path: 'units', value: units + 1 },
+    },
+  ];
+}
+
+/** Fewer whole knots than this do not come out whole without a pitch that shows. Assumed. */
+const WHOLE_FROM = 12;
+
+/** As many half knots as come nearest to a length: whole square knots where that hardly moves the pitch. */
+function unitsFor(part: SinnetPart, length: number, pitch: number): number {
+  const near = Math.max(1, Math.round(length / pitch));
+  if (part.form !== 'flat' || near < WHOLE_FROM) return near;
+  return 2 * Math.round(length / pitch / 2);
+}
+
+/** Who ties on which side, where the two can be told apart. */
+function tellWorking({ working: [a, b] }: Ready, first: Side): Saying {
+  return a.strand === b.strand
+    ? ''
+    : say` ${cordNamed(a)} lies on the ${onSide(first)}, ${cordNamed(b)} on the ${onSide(otherSide(first))}.`;
+}
 
 export const squareKnotSinnet: PartKind<SinnetPart> = {
   entry: {
@@ -183,7 +222,7 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
     // The core fixes the length; the last knots are pushed or eased until it is full, so the pitch
     // takes up what a whole number of half knots leaves over.
     const length = wanted ?? part.units! * section.pitch;
-    const units = part.units ?? Math.max(1, Math.round(length / section.pitch));
+    const units = part.units ?? unitsFor(part, length, section.pitch);
     const pitch = length / units;
     return plainLayout(
       length,
@@ -192,6 +231,7 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
         units,
         unitName: 'half knot',
         uses: [...straightUse(setting.core, length), ...workingUses(setting, units, pitch)],
+        advice: oddAdvice(part, units),
       },
     );
   },
@@ -237,18 +277,49 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
       ? { part: { ...part, units: part.units - 2 }, leftOut: 'one square knot (two half knots)' }
       : null,
   withUnits: (part, units) => ({ ...part, units }),
-  steps: (part, _site, layout) => [
-    {
-      title: part.form === 'flat' ? 'Tie square knots, sides in turn' : 'Tie half knots, one side',
-      text:
-        part.form === 'flat'
-          ? 'Take the cord that comes out from under the last bump over the core, under the other cord; take that one behind the core and up through the loop. Pull both level. The bump tells which side goes next.'
-          : 'Always take the cord on the same side over the core, under the other; take that one behind the core and up through the loop. Pull both level. The work turns by itself; let it, and turn it back every eight knots or so.',
-      units: layout.units,
-      unitName: 'half knot',
-      sideOf: (unit, first) => sideOf(part.form, unit, first),
-      bumps: true,
-      cautions: [],
-    },
-  ],
+  steps(part, site, layout, first) {
+    const setting = settingOf(part, site);
+    if (!setting) return [];
+    const pitch = layout.length / layout.units;
+    const hidden = hiddenOf(setting, layout.units, pitch);
+    const tie = (times: number, from: number): ActionOf<'tie'>[] =>
+      times === 0
+        ? []
+        : [
+            {
+              do: 'tie',
+              place: part.id,
+              knot: {
+                form: 'half-knot',
+                sinnet: part.form,
+                cores: setting.core.length,
+                coreWidth: setting.ratio * setting.d,
+                ...(from === 0 && hidden > 0 ? { overEnds: true } : {}),
+              },
+              by: outerEnds(setting.working),
+              round: legsOf(setting.core),
+              beside: legsOf(setting.core),
+              mm: pitch,
+              times,
+              from: sideOf(part.form, from, first),
+            },
+          ];
+    return [
+      {
+        title:
+          part.form === 'flat' ? 'Tie square knots, sides in turn' : 'Tie half knots, one side',
+        text:
+          part.form === 'flat'
+            ? say`Begin with the cord on the ${onSide(first)}.${tellWorking(setting, first)} Take it over the core and under the other cord; take that one behind the core and up through the loop. Pull both level. From the second half knot on, the cord that comes out from under the last bump goes over the core: the sides change every time.`
+            : say`Always take the cord on the ${onSide(first)} over the core and under the other; take that one behind the core and up through the loop. Pull both level.${tellWorking(setting, first)} The work turns by itself; let it, and turn it back every eight knots or so.`,
+        units: layout.units,
+        unitName: 'half knot',
+        sideOf: (unit, from) => sideOf(part.form, unit, from),
+        bumps: true,
+        actions: [...tie(hidden, 0), ...tie(layout.units - hidden, hidden)],
+        actionUnits: [...(hidden > 0 ? [0] : []), ...(hidden < layout.units ? [hidden] : [])],
+        cautions: [],
+      },
+    ];
+  },
 };

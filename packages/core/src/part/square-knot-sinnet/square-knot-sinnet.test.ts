@@ -130,7 +130,8 @@ describe('layout', () => {
     expect(hidden?.detail).toContain('turned-back');
   });
   it('takes fewer half knots of a hand that ties them longer', () => {
-    expect(layOut(200, { pitchFactor: 1.25 }).units).toBe(Math.round(layOut(200).units / 1.25));
+    const units = layOut(200, { pitchFactor: 1.25 }).units;
+    expect(Math.abs(units - layOut(200).units / 1.25)).toBeLessThanOrEqual(1);
   });
   it('wants two working cords and a core', () => {
     const layout = squareKnotSinnet.layOut(part(), testSite(testRuns(['core', 'core'])), 100);
@@ -166,7 +167,7 @@ describe('drawing', () => {
   });
   it('alternates sides when flat and keeps to one when spiral', () => {
     const sides = (form: 'flat' | 'spiral') => {
-      const [step] = squareKnotSinnet.steps(part({ form }), two, layout);
+      const [step] = squareKnotSinnet.steps(part({ form }), two, layout, 'left');
       return [0, 1, 2, 3].map((u) => step?.sideOf?.(u, 'left'));
     };
     expect(sides('flat')).toEqual(['left', 'right', 'left', 'right']);

@@ -5,6 +5,7 @@ import { edgeCore, hangingFromEdge } from '../../knot/edge.js';
 import { loopCord } from '../../knot/loop.js';
 import { stopper } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
+import { cordsOf, helpThrough, outerEnds, startEnds } from '../ends.js';
 import { bundleOfRuns } from '../pick.js';
 import { drawStone } from './drawing.js';
 import { type StonePart, slips } from './model.js';
@@ -19,6 +20,7 @@ export const stone: PartKind<StonePart> = {
     unitName: 'stone',
     needsBead: true,
     seconds: 600,
+    fromMiddle: true,
   },
   fields: [
     nameField(),
@@ -55,7 +57,7 @@ export const stone: PartKind<StonePart> = {
     const length = section.pitch;
     return plainLayout(length, section, {
       unitName: 'stone',
-      beads: [{ id: part.bead, at: length / 2 }],
+      beads: [{ id: part.bead, at: length / 2, on: site.runs.map((run) => run.index) }],
       passages: [
         // Both tails of every run rise through the bead.
         { what: bead.name, hole: bead.hole, runs: [...site.runs, ...site.runs] },
@@ -108,18 +110,49 @@ export const stone: PartKind<StonePart> = {
     ...edgeCore(part.id, site, layout),
     hangingFromEdge(part, layout, part.thickness, part.height),
   ],
-  steps: (part, site) => [
-    {
-      title: `Catch ${part.name} in the middle of the cord`,
-      text: say`Lay the middle of the cord round the stone where it is ${laid(part.girth)} round and draw it together ${laid(part.rise)} above. Tie one overhand knot in both tails, close on the stone, and pull at it: it must not turn or slip.`,
-      units: 1,
-      cautions: [],
-    },
-    {
-      title: say`String ${beadNamed(part.bead, site.bead(part.bead))} over the knot`,
-      text: 'Pass both tails through the bead and push it down until it hides the knot.',
-      units: 1,
-      cautions: [],
-    },
-  ],
+  steps(part, site, layout) {
+    const tails = [...startEnds(site.runs), ...outerEnds(site.runs)];
+    const bead = site.bead(part.bead);
+    return [
+      {
+        title: `Catch ${part.name} at the mark`,
+        text: say`Lay the marked place of the cord round the stone where it is ${laid(part.girth)} round and draw it together ${laid(part.rise)} above. Tie one overhand knot in both tails, close on the stone, and pull at it: it must not turn or slip.`,
+        units: 1,
+        actions: [
+          {
+            do: 'tie',
+            place: part.id,
+            knot: { form: 'catch', girth: part.girth, rise: part.rise + bead.length },
+            by: outerEnds(site.runs),
+            mm: 0,
+            to: part.name,
+          },
+          {
+            do: 'tie',
+            place: part.id,
+            knot: { form: 'catch-knot' },
+            by: outerEnds(site.runs),
+            mm: layout.length,
+          },
+        ],
+        cautions: [],
+      },
+      {
+        title: say`String ${beadNamed(part.bead, bead)} over the knot`,
+        text: 'Pass both tails through the bead and push it down until it hides the knot.',
+        units: 1,
+        actions: [
+          {
+            do: 'string',
+            place: part.id,
+            bead: part.bead,
+            mm: 0,
+            on: tails,
+            ...helpThrough(bead.hole, cordsOf([...site.runs, ...site.runs])),
+          },
+        ],
+        cautions: [],
+      },
+    ];
+  },
 };

@@ -43,7 +43,7 @@ describe('a stone in a loop', () => {
   });
   it('is caught first, and its bead strung after', () => {
     const titles = stone
-      .steps(part, site, stone.layOut(part, site, 0))
+      .steps(part, site, stone.layOut(part, site, 0), 'left')
       .map((step) => inMm(step.title));
     expect(titles).toHaveLength(2);
     expect(titles[1]).toContain('cover');

@@ -1,9 +1,14 @@
+import type { ActionOf, Leg } from '../../action/action.js';
+import { CAUTIONS } from '../../kind/cautions.js';
+import type { Run } from '../../kind/run.js';
+import { cordNamed, say } from '../../measure/saying.js';
 import { choiceField, formField } from '../../kind/field.js';
 import { plainLayout, type PartKind, type PartSite } from '../../kind/part-kind.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { coresOf, sideBySide } from '../../knot/lanes.js';
 import { STOPPER_FORMS, STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
 import { straightUse } from '../../knot/straight.js';
+import { byUnit, legsOf, outerEnds } from '../ends.js';
 import { nameRuns, pickRuns } from '../pick.js';
 import { drawStopper } from './drawing.js';
 import { type StopperPart, knotDiameter, knotUses } from './model.js';
@@ -56,13 +61,37 @@ export const stopperKnot: PartKind<StopperPart> = {
   steps: (part, site: PartSite, layout) => {
     const runs = pickRuns(site, part.runs);
     const { label } = STOPPERS[part.form];
+    const others = legsOf(site.runs.filter((run) => !runs.includes(run)));
+    const tie = (by: readonly Run[], beside: readonly Leg[]): ActionOf<'tie'> => ({
+      do: 'tie',
+      place: part.id,
+      knot: { form: 'stopper', stopper: part.form },
+      by: outerEnds(by),
+      mm: layout.pitch,
+      ...(beside.length > 0 ? { beside } : {}),
+    });
+    const text = `${HOW[part.form]} Put an awl or a blunt needle into the loop and slide the knot to its place with it before you pull it tight; a tight knot does not move again.`;
+    if (part.tied === 'together' || runs.length === 1) {
+      return [
+        {
+          title: `${label} with ${nameRuns(runs, site)}`,
+          text,
+          units: 1,
+          unitName: 'knot',
+          actions: [tie(runs, others)],
+          cautions: [CAUTIONS.needle],
+        },
+      ];
+    }
     return [
       {
-        title: `${label} with ${nameRuns(runs, site)}`,
-        text: `${HOW[part.form]} Slide it to its place with a blunt needle in the loop before you pull it tight; a tight knot does not move again.`,
+        title: `${label} in each of ${nameRuns(runs, site)}`,
+        text: `A knot in each cord by itself. ${text}`,
         units: layout.units,
         unitName: 'knot',
-        cautions: [],
+        unitText: (unit) => say`${label} in ${cordNamed(runs[unit]!)}`,
+        ...byUnit(runs.length, (unit) => [tie([runs[unit]!], unit === 0 ? others : [])]),
+        cautions: [CAUTIONS.needle],
       },
     ];
   },

@@ -62,7 +62,7 @@ describe('stopper knots', () => {
   });
   it('tell how each is tied', () => {
     const texts = STOPPER_FORMS.map(
-      (form) => stopperKnot.steps({ ...part, form }, one, layOut({ form }))[0]?.text,
+      (form) => stopperKnot.steps({ ...part, form }, one, layOut({ form }), 'left')[0]?.text,
     );
     expect(new Set(texts).size).toBe(STOPPER_FORMS.length);
   });

@@ -5,6 +5,7 @@ import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.
 import { plateOf, roundedBox } from '../../knot/plate.js';
 import { straightUse } from '../../knot/straight.js';
 import { straightRuns } from '../../knot/stroke.js';
+import { outerEnds } from '../ends.js';
 import { bundleOfRuns } from '../pick.js';
 import { say, size } from '../../measure/saying.js';
 
@@ -94,11 +95,20 @@ export const stopperRing: PartKind<StopperRingPart> = {
       roundedBox(0, -(layout.thickness + part.outer) / 2, part.length, part.outer, part.length / 2),
     ]),
   ],
-  steps: (part) => [
+  steps: (part, site) => [
     {
       title: `Roll ${part.name} on`,
       text: 'Roll the ring over the end of the cord to its place; it should move only when pushed.',
       units: 1,
+      actions: [
+        {
+          do: 'put-on',
+          finding: part.name,
+          place: part.id,
+          mm: part.length,
+          on: outerEnds(site.runs),
+        },
+      ],
       cautions: [],
     },
   ],

@@ -2,6 +2,7 @@ import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { straightRuns } from '../../knot/stroke.js';
+import { outerEnds } from '../ends.js';
 import { laid, say } from '../../measure/saying.js';
 
 /** Ends that hang free and stay: a tassel, the ends of a lariat. Not part of the way round. */
@@ -19,6 +20,7 @@ export const tail: PartKind<TailPart> = {
     unitName: 'end',
     needsBead: false,
     seconds: 15,
+    keepsOrder: true,
   },
   fields: [{ type: 'length', key: 'length', label: 'Length', min: 1, max: 2000 }],
   make: ({ id }) => ({ id, kind: 'tail', length: 60 }),
@@ -51,11 +53,20 @@ export const tail: PartKind<TailPart> = {
     straightRuns(site.runs, part.id, 0, layout.length, done > 0 ? 'laid' : 'planned').map(
       (stroke) => ({ ...stroke, ends: 'round' as const }),
     ),
-  steps: (part) => [
+  steps: (part, site) => [
     {
       title: say`Leave ends of ${laid(part.length)}`,
       text: 'These ends stay: they hang free when the piece is worn.',
       units: 1,
+      actions: [
+        {
+          do: 'lay',
+          place: part.id,
+          mm: part.length,
+          on: outerEnds(site.runs),
+          hangs: site.first ? 'start' : 'end',
+        },
+      ],
       cautions: [],
     },
   ],

@@ -26,7 +26,7 @@ describe('hanging ends', () => {
   });
   it('say that they stay', () => {
     expect(
-      tail.steps(part, testSite(runs), tail.layOut(part, testSite(runs), 0))[0]?.text,
+      tail.steps(part, testSite(runs), tail.layOut(part, testSite(runs), 0), 'left')[0]?.text,
     ).toContain('stay');
   });
 });

@@ -4,6 +4,7 @@ import { KNOT_SPREAD, useOf } from '../../kind/reason.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { TWO_CORD_KNOT } from '../../knot/two-cord.js';
 import { straightUse } from '../../knot/straight.js';
+import { outerEnds } from '../ends.js';
 import { drawTwoCord } from './drawing.js';
 import { type TwoCordPart, bundles, diameterOf } from './model.js';
 
@@ -76,12 +77,22 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
     ...edgeCore(part.id, site, layout),
     ...edgeKnots(site.runs[0], part.id, layout),
   ],
-  steps: (part) => [
+  steps: (part, site, layout) => [
     {
       title: part.units === 1 ? 'Snake knot' : `${part.units} snake knots`,
       text: 'Loop the first cord round behind the second; bring the second over it, round behind and through the loop of the first. Draw both tight by turns, and push each knot against the one before.',
       units: part.units,
       unitName: 'knot',
+      actions: [
+        {
+          do: 'tie',
+          place: part.id,
+          knot: { form: 'two-cord' },
+          by: outerEnds(site.runs),
+          mm: layout.pitch,
+          times: part.units,
+        },
+      ],
       cautions: [],
     },
   ],

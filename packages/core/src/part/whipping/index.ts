@@ -1,5 +1,5 @@
 import { countField } from '../../kind/field.js';
-import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.js';
+import { plainLayout, type PartBase, type PartKind, type PartSite } from '../../kind/part-kind.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { bundleOf, bundleShape } from '../../knot/hull.js';
 import { coilCord } from '../../knot/wraps.js';
@@ -8,6 +8,7 @@ import { coresOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { gatheredRuns, strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter, type Cord } from '../../material/cord.js';
+import { legsOf } from '../ends.js';
 import { bundleOfRuns } from '../pick.js';
 
 /** Turns of a cord of its own round all cords, pulled under itself. */
@@ -20,6 +21,13 @@ export interface WhippingPart extends PartBase {
 /** Ends in mm to hold while it is wound and pulled under. Common practice, no source. */
 const ENDS = 60;
 
+/** Perimeter in mm of the bare bundle that is wound round. */
+function hullOf(part: WhippingPart, site: PartSite): number {
+  const n = Math.max(1, site.runs.length);
+  const cord = site.runs[0]?.cord ?? part.cord;
+  return bundleShape(bundleOf(n), effectiveDiameter(cord), n).perimeter;
+}
+
 export const whipping: PartKind<WhippingPart> = {
   entry: {
     id: 'whipping',
@@ -29,6 +37,7 @@ export const whipping: PartKind<WhippingPart> = {
     unitName: 'turn',
     needsBead: false,
     seconds: 5,
+    keepsOrder: true,
   },
   fields: [
     countField('turns', 'Turns', 2, 200),
@@ -44,9 +53,7 @@ export const whipping: PartKind<WhippingPart> = {
   layOut(part, site) {
     const section = whipping.section(part, site);
     const length = part.turns * section.pitch;
-    const n = Math.max(1, site.runs.length);
-    const cord = site.runs[0]?.cord ?? part.cord;
-    const hull = bundleShape(bundleOf(n), effectiveDiameter(cord), n).perimeter;
+    const hull = hullOf(part, site);
     return plainLayout(length, section, {
       units: part.turns,
       unitName: 'turn',
@@ -108,12 +115,31 @@ export const whipping: PartKind<WhippingPart> = {
     ...edgeCore(part.id, site, layout),
     ...edgeKnots({ strand: 0, cord: part.cord }, part.id, layout),
   ],
-  steps: (part) => [
+  steps: (part, site, layout) => [
     {
       title: `Whip with ${part.turns} turns`,
-      text: 'Lay a loop of the whipping cord along the bundle, wind over it towards its bight, turn beside turn without crossing. Pass the end through the bight and pull the other end until it lies under the turns.',
+      text: 'Lay a bight of the whipping cord along the bundle, its closed end where the whipping is to stop and both ends out at the other side. Wind the longer end round bundle and bight towards the closed end, turn beside turn, none across another.',
       units: part.turns,
       unitName: 'turn',
+      actions: [
+        {
+          do: 'wind',
+          place: part.id,
+          cord: part.id,
+          round: legsOf(site.runs),
+          hull: hullOf(part, site),
+          mm: layout.pitch,
+          times: part.turns,
+        },
+      ],
+      cautions: [],
+    },
+    {
+      title: 'Pull the whipping under itself',
+      text: 'Pass the end you wound with through the bight, and pull the other end until bight and end have gone half way under the turns. Pull both once more: nothing moves.',
+      units: 1,
+      aside: true,
+      actions: [{ do: 'draw-up', cord: part.id }],
       cautions: [],
     },
   ],

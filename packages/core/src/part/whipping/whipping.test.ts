@@ -25,8 +25,8 @@ describe('whipping', () => {
     expect(whipping.layOut(part, site, 0).uses.map((use) => use.reason.mm)).toEqual([5, 5, 5]);
   });
   it('is counted turn by turn, without crossing', () => {
-    const [step] = whipping.steps(part, site, whipping.layOut(part, site, 0));
+    const [step] = whipping.steps(part, site, whipping.layOut(part, site, 0), 'left');
     expect(step?.units).toBe(10);
-    expect(step?.text).toContain('without crossing');
+    expect(step?.text).toContain('none across another');
   });
 });

@@ -6,9 +6,10 @@ import { speak } from '../measure/speak.js';
 import { TEMPLATES, templateById } from '../template/templates.js';
 import { planned } from '../testing.js';
 import { closureKind } from '../closure/registry.js';
-import { callNext } from './call.js';
+import { closureSiteOf, sitesOf } from '../piece/sites.js';
+import { callNext } from '../make/call.js';
 import { freeLengthAtStart } from './set-up.js';
-import { doneByPart, totalActions } from './progress.js';
+import { doneByPart, totalActions } from '../make/progress.js';
 import { makeSteps } from './steps.js';
 
 const start = {
@@ -38,7 +39,7 @@ describe('steps of whole pieces', () => {
     expect(steps.slice(0, cuts.length)).toEqual(cuts);
   });
   it('lay the working cord in where the knots begin', () => {
-    before(titles('beaded-band'), /^Lay cord 2 in/, /^Tie square knots/);
+    before(titles('beaded-band'), /^Lay cord 2 \(midnight blue\) in/, /^Tie square knots/);
   });
   it('call the beads of a row by name', () => {
     const { steps } = stepsOf('knotted-necklace');
@@ -85,7 +86,7 @@ describe('steps of whole pieces', () => {
       return inInches(callAt(step, i));
     };
     expect(unit('petal-band', 'petal-plait', 1)).toMatch(/^Repeat 2: 4 crossings, then petals/);
-    expect(unit('beaded-plait', 'beaded-plait', 2)).toMatch(/^Drop bead 2/);
+    expect(unit('beaded-plait', 'beaded-plait', 2)).toMatch(/^String bead 2 .*, now strand \d/);
     expect(unit('floss-spiral', 'hitch-spiral', 20)).toMatch(
       /^Change colour. Block 2, hitch 1 of 20/,
     );
@@ -97,7 +98,9 @@ describe('steps of whole pieces', () => {
   it('name the ends that stay', () => {
     const trim = (id: string) => stepsOf(id).steps.find((step) => step.id === 'trim')!.ends!;
     expect(trim('beaded-band').stays).toContain('both tails, out to their stopper knots');
-    expect(inInches(trim('beaded-band').goes[0])).toMatch(/^both ends of cord 2/);
+    expect(trim('beaded-band').goes.map(inInches)).toContainEqual(
+      expect.stringMatching(/^both ends of cord 2 .*which tied the knots/),
+    );
     expect(trim('knotted-centre').stays.map(inInches).join()).toContain(
       'the cord that each knot slides on',
     );
@@ -108,7 +111,10 @@ describe('steps of whole pieces', () => {
       const { piece, steps } = stepsOf(id);
       expect(steps.filter((step) => !step.look)).toEqual([]);
       const checks = steps.filter((step) => step.id.startsWith('check-')).map((step) => step.text);
-      for (const check of closureKind(piece.closure.type).finish.checks) {
+      for (const check of closureKind(piece.closure.type).finish(
+        piece.closure,
+        closureSiteOf(piece, sitesOf(piece)),
+      ).checks) {
         expect(checks).toContain(check.text);
       }
       expect(new Set(steps.map((step) => step.id)).size).toBe(steps.length);
@@ -122,9 +128,12 @@ describe('steps of whole pieces', () => {
     );
   });
   it('gather and fix the cords in order where no closure holds them', () => {
-    const anchor = (id: string) => stepsOf(id).steps.find((step) => step.id === 'anchor');
-    expect(inInches(anchor('floss-stripe')?.text)).toMatch(/from the left: 1 cord 1 \(\w+\), 2 /);
-    expect(anchor('buckle-band')).toBeUndefined();
+    const step = (id: string, name: string) => stepsOf(id).steps.find((own) => own.id === name);
+    expect(step('floss-stripe', 'anchor')).toBeDefined();
+    expect(inInches(step('floss-stripe', 'order-knotted-floss')?.text)).toMatch(
+      /from the left: 1 cord 1 \(\w+\), 2 /,
+    );
+    expect(step('buckle-band', 'anchor')).toBeUndefined();
   });
   it('leave enough free at the start for the closure and to tie it with', () => {
     const { piece } = stepsOf('beaded-band');

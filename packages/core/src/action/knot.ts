@@ -1,0 +1,67 @@
+/**
+ * What a knot is, as far as its cord goes: the hands work out by the models what it takes. All other
+ * measures are those of the cords that tie it. Lengths in mm.
+ */
+export type Knot =
+  /** Half of a square knot over a core; `over` is how many cut core ends lie under it besides. */
+  | {
+      readonly form: 'half-knot';
+      readonly sinnet: 'flat' | 'spiral';
+      /** How many lie in the core, and how thick each is: plaited tails are thicker than their cords. */
+      readonly cores: number;
+      readonly coreWidth: number;
+      /** Whether cut core ends lie under it as well. */
+      readonly overEnds?: true;
+    }
+  /** In all of its cords together, as one thick one. */
+  | { readonly form: 'stopper'; readonly stopper: StopperForm; readonly within?: true }
+  /** In both tails of what was caught. */
+  | { readonly form: 'catch-knot' }
+  /** A loop of the cord round a thing, and up from it on both sides. */
+  | { readonly form: 'catch'; readonly girth: number; readonly rise: number }
+  /** A tail round the other cord. */
+  | { readonly form: 'sliding'; readonly stopper: StopperForm; readonly bundle: number }
+  /** A fold over a bar or a ring of this wire, the ends through it. */
+  | { readonly form: 'larks-head'; readonly bar: number }
+  /** Once round a bar of this thickness and back. */
+  | { readonly form: 'bar-turn'; readonly bar: number }
+  /** Through a ring of this wire, and an overhand knot. */
+  | { readonly form: 'ring-knot'; readonly bar: number }
+  | { readonly form: 'overhand-on-ring' }
+  /** A loop of this way round inside: at a fold, of a single cord turned back, or between two knots. */
+  | {
+      readonly form: 'loop';
+      readonly perimeter: number;
+      readonly of: 'fold' | 'turned-end' | 'both-cords';
+      readonly knots: number;
+      readonly loops: number;
+    }
+  | { readonly form: 'two-cord' }
+  | { readonly form: 'bulky'; readonly knot: 'diamond' | 'carrick'; readonly ends: number }
+  /** One strand round a bundle of this diameter. */
+  | { readonly form: 'hitch'; readonly bundle: number; readonly tension: Tension }
+  /** Knots of a band, in the order in which hands tie them. */
+  | {
+      readonly form: 'band';
+      readonly lay: 'crossing' | 'leader';
+      readonly rows: readonly string[];
+      readonly total: number;
+      readonly tension: Tension;
+      readonly after: number;
+      readonly along: number;
+      readonly height: number;
+    }
+  | ({ readonly form: 'turks-head'; readonly bundle: number } & TurksHeadForm)
+  /** A slip knot, which begins a chain: it is part of the end that the fingers hold. */
+  | { readonly form: 'slip' }
+  /** Of a technique with a model of its own: cord in mm that one time takes of each that ties. */
+  | { readonly form: 'own'; readonly takes: number };
+
+export type StopperForm = 'overhand' | 'double-barrel' | 'triple-barrel' | 'figure-eight';
+export type Tension = 'soft' | 'even' | 'hard';
+
+export interface TurksHeadForm {
+  readonly leads: number;
+  readonly bights: number;
+  readonly passes: number;
+}

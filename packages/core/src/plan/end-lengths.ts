@@ -1,0 +1,32 @@
+import type { Area } from '../kind/reason.js';
+import type { Piece, Strand } from '../piece/piece.js';
+import type { Plan } from './plan-types.js';
+
+/** Cord that is used before the first part and for the closure after the last, per strand, in mm. */
+export interface Ends {
+  readonly start: number;
+  /** Closure and the tails that the last knots are tied with. */
+  readonly end: number;
+}
+
+/** A strand that runs out as core and comes back tying has its way out behind it before the first knot. */
+export const laidFirst = (strand: Strand): boolean => strand.legs.includes('turned');
+
+/**
+ * Of every strand what its ends take: all that is told of it, less the reserve, what a hand varies and
+ * what lies in the parts.
+ */
+export const endsOf = (piece: Piece, plan: Plan): Ends[] =>
+  plan.strands.map(({ number, reasons }, i) => {
+    const inParts = plan.parts
+      .flatMap(({ layout }) => layout.uses)
+      .filter(({ strand, reason }) => strand === number && !reason.spread)
+      .reduce((sum, { reason }) => sum + reason.mm, 0);
+    const fixed = (test: (area: Area) => boolean): number =>
+      reasons.filter((r) => !r.technique && test(r.area)).reduce((sum, r) => sum + r.mm, 0);
+    const first = laidFirst(piece.strands[i]!) ? inParts : 0;
+    return {
+      start: fixed((area) => area === 'start') + first,
+      end: fixed((area) => area !== 'start' && area !== 'reserve') - inParts,
+    };
+  });

@@ -1,0 +1,68 @@
+import { closureKind } from '../closure/registry.js';
+import { partKind } from '../part/registry.js';
+import type { Piece } from '../piece/piece.js';
+import type { Plan } from './plan-types.js';
+
+/** Share of the tying after which it is laid round: there is still enough left to mend the length with. */
+const TRY_ON_AT = 2 / 3;
+/** Nearest to that, but never before or after these shares. */
+const LEAST = 0.5;
+const MOST = 0.8;
+/** Fewer units of a part are not interrupted, nor is the work tried on this near to either end of it. */
+const LEAST_UNITS = 12;
+const MARGIN = 3;
+/** With fewer seconds of tying than this there is nothing to try on half way. */
+const LEAST_SECONDS = 120;
+
+/** A place in the work: before a unit of a part. */
+export interface WorkPlace {
+  readonly part: number;
+  readonly unit: number;
+  /** Share of the tying that is done there, and within which it may be moved. */
+  readonly share: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** A piece that is worn open is laid round before the knots at its end: where they are, it hangs. */
+function beforeLastKnots(
+  piece: Piece,
+  seconds: readonly number[],
+  total: number,
+): WorkPlace | null {
+  if (!closureKind(piece.closure.type).open) return null;
+  const part = piece.parts.findLastIndex((own) => partKind(own.kind).fills(own)) + 1;
+  if (part <= 0 || part >= piece.parts.length) return null;
+  const share = seconds.slice(0, part).reduce((sum, own) => sum + own, 0) / Math.max(1, total);
+  return { part, unit: 0, share, least: share - 0.01, most: share + 0.01 };
+}
+
+/**
+ * Where the work is laid round before its last third, by the time that tying takes and not by its length:
+ * a stretch of plain cord is no work. Null where there is too little to be interrupted.
+ */
+export function tryOnPlace(piece: Piece, { parts }: Pick<Plan, 'parts'>): WorkPlace | null {
+  const seconds = parts.map(({ kind, layout }) => layout.units * partKind(kind).entry.seconds);
+  const total = seconds.reduce((sum, own) => sum + own, 0);
+  const hangs = beforeLastKnots(piece, seconds, total);
+  if (hangs) return hangs;
+  if (total < LEAST_SECONDS || piece.parts.length === 0) return null;
+  const places: WorkPlace[] = [];
+  let before = 0;
+  parts.forEach(({ layout: { units } }, part) => {
+    const place = (unit: number): void => {
+      const share = (before + (seconds[part]! * unit) / units) / total;
+      places.push({ part, unit, share, least: LEAST, most: MOST });
+    };
+    if (part > 0) place(0);
+    const unit = Math.round(
+      (units * (TRY_ON_AT * total - before)) / Math.max(1e-9, seconds[part]!),
+    );
+    if (units >= LEAST_UNITS && unit >= MARGIN && unit <= units - MARGIN) place(unit);
+    before += seconds[part]!;
+  });
+  const near = places
+    .filter(({ share }) => share >= LEAST && share <= MOST)
+    .sort((a, b) => Math.abs(a.share - TRY_ON_AT) - Math.abs(b.share - TRY_ON_AT));
+  return near[0] ?? null;
+}

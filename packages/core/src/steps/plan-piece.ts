@@ -1,0 +1,75 @@
+import { account } from '../hands/account.js';
+import type { Stop } from '../hands/follow.js';
+import { ANY_HAND, type Hand } from '../learn/hand.js';
+import type { Advice } from '../measure/advice.js';
+import { say } from '../measure/saying.js';
+import type { Piece } from '../piece/piece.js';
+import { idleCords } from '../plan/checks.js';
+import { draftPlan } from '../plan/plan.js';
+import type { Plan, PlanResult } from '../plan/plan-types.js';
+import type { Step } from '../kind/step.js';
+import type { Telling } from './habits.js';
+import { carryOut, stepsFor } from './steps.js';
+
+/** Where simulated hands come to a stop that follow the steps to the letter, and at which of them. */
+interface FirstStop {
+  readonly stop: Stop;
+  readonly step: Step | null;
+}
+
+function at(stop: Stop, steps: readonly Step[]): FirstStop {
+  let before = 0;
+  const step = steps.find(({ actions = [] }) => {
+    before += actions.length;
+    return stop.action !== null && stop.action < before;
+  });
+  return { stop, step: step ?? null };
+}
+
+/**
+ * Has hands make a piece to the letter.
+ *
+ * @returns null when they do not come to a stop, and the piece is as it was planned
+ */
+export function firstStop(piece: Piece, plan: Plan, telling: Telling): FirstStop | null {
+  const { steps, finish, table, stop } = stepsFor(piece, plan, telling);
+  if (stop) return at(stop, steps);
+  const later = carryOut(table, finish);
+  if (later) return at(later, finish);
+  const [left] = account(table);
+  return left ? { stop: { ...left, action: null }, step: null } : null;
+}
+
+/**
+ * Plans a piece: fit, layout, cut list with reasons, checks; and has hands try it, before anything is cut.
+ * A pure function; the same code answers in the browser and on the server.
+ *
+ * @param piece lengths in mm
+ * @param hand what was learnt of the hand that will make it
+ * @returns the plan, or the errors that prevent one; warnings and notes come with both
+ * @throws RangeError when the piece names a kind of part or closure that does not exist
+ */
+export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
+  const plan = draftPlan(piece, hand);
+  // A cord that no part ties is told of; until then there is nothing for hands to try.
+  if (!plan.ok || idleCords(piece).length > 0) return plan;
+  const found = firstStop(piece, plan, { first: 'left', words: false });
+  if (!found) return plan;
+  return { ok: false, advice: [...plan.advice, unmakeable(found)] };
+}
+
+/** What is told of a piece that cannot be made as it stands. */
+function unmakeable({ stop, step }: FirstStop): Advice {
+  const { code, message } = stop;
+  return {
+    code: `hands.${code}`,
+    severity: 'error',
+    message:
+      step === null
+        ? say`Made to the letter it would not come out as planned: ${message}`
+        : say`It cannot be made so. At “${step.title}”: ${message}`,
+    remedy: 'Change the order of the parts, the cords they are made with, or the closure.',
+    path: step?.part === 'closure' ? 'closure' : 'parts',
+    ...(step?.part === undefined ? {} : { part: step.part }),
+  };
+}
