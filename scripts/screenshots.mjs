@@ -88,7 +88,7 @@ await run(async () => {
       act: async (page) => {
         await page.getByRole('button', { name: 'Begin making' }).click();
         await page.getByText('Step 1 of').waitFor();
-        await spaces(70)(page);
+        await spaces(72)(page);
       },
     });
     await shot('pendant', at(driftwood, 'layout'), { act: part(/^Stone/) });
@@ -97,7 +97,7 @@ await run(async () => {
       act: async (page) => {
         await page.getByRole('button', { name: 'Begin making' }).click();
         await page.getByText('Step 1 of').waitFor();
-        await spaces(19)(page);
+        await spaces(20)(page);
       },
     });
     await shot('measure', at(meridian, 'make'), {
@@ -121,7 +121,7 @@ await run(async () => {
       act: async (page) => {
         await page.keyboard.press('m');
         await page.getByTestId('making').waitFor();
-        await spaces(40)(page);
+        await spaces(45)(page);
         await page.keyboard.press('e');
         await page.getByRole('checkbox', { checked: false }).first().click();
         await page.mouse.move(0, 0);

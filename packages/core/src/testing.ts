@@ -128,7 +128,7 @@ export const exampleStrands = (way: BandCords): Strand[] => BAND_CORDS[way](EXAM
 /** @throws Error with the advice when the piece cannot be planned */
 export function planned(piece: Piece, hand: Hand = ANY_HAND): Plan {
   const plan = planPiece(piece, hand);
-  if (!plan.ok) throw new Error(JSON.stringify(plan.advice));
+  if (!plan.ok || plan.unmakeable) throw new Error(JSON.stringify(plan.advice));
   return plan;
 }
 

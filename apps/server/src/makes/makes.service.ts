@@ -223,8 +223,9 @@ export class MakesService {
     hand: Hand,
   ): MakeRow {
     const plan = planPiece(piece, hand);
-    if (!plan.ok) {
-      const faults = plan.advice.map(({ path, message }): FileFault => ({
+    if (!plan.ok || plan.unmakeable) {
+      const errors = plan.advice.filter(({ severity }) => severity === 'error');
+      const faults = errors.map(({ path, message }): FileFault => ({
         path,
         message: speak(message, settings),
       }));

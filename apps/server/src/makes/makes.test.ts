@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { MakePlanView, MakeView, PieceView } from '@coiled-strand/contract';
-import { stepPlaceOf, totalActions, type StepPlace } from '@coiled-strand/core';
+import { stepPlaceOf, templateById, totalActions, type StepPlace } from '@coiled-strand/core';
 import { useTestApp } from '../testing/test-app.js';
 
 const api = useTestApp();
@@ -284,5 +284,25 @@ describe('makes', () => {
       .post(`/api/pieces/${(body as PieceView).id}/makes`)
       .expect(422);
     expect(answer.body.error.faults[0].path).toBe('wearer.wrist');
+  });
+  it('cannot begin on a piece that hands cannot make, and say at which step they stop', async () => {
+    const hung = templateById('lariat').make({
+      name: 'Bare',
+      wearer: { name: 'x', wrist: 165, neck: 360 },
+      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    });
+    // A bead on a cord that nothing ends runs off.
+    const bare = { ...hung, strands: hung.strands.slice(0, 1), parts: hung.parts.slice(1, 3) };
+    const parts = bare.parts.map((part) =>
+      part.kind === 'plain' ? { ...part, length: null } : { ...part, runs: [0] },
+    );
+    const { body } = await api()
+      .post('/api/pieces')
+      .send({ ...bare, parts })
+      .expect(201);
+    const answer = await api()
+      .post(`/api/pieces/${(body as PieceView).id}/makes`)
+      .expect(422);
+    expect(answer.body.error.faults[0].message).toMatch(/^It cannot be made so. At “Trim/);
   });
 });

@@ -12,6 +12,9 @@ const SHORT: Readonly<Record<string, string>> = {
   'closure.buried': 'turned back',
   'end.tail': 'tails',
   'end.grip': 'to hold',
+  'end.tie': 'to tie with',
+  'knot.tie': 'knot',
+  'end.chain': 'ends',
   reserve: 'reserve',
 };
 
@@ -68,6 +71,7 @@ export function CordStrip({ strand, least = 0.07 }: Props) {
               whiteSpace="nowrap"
               textAlign="center"
               overflow="hidden"
+              textOverflow="ellipsis"
               style={{ left: `${(from / cut) * 100}%`, width: `${share * 100}%` }}
             >
               {SHORT[reason.code] ?? units.say(reason.label)}

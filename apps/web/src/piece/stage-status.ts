@@ -47,17 +47,19 @@ export function stageStatus(
   const planned = plan.ok
     ? {
         fit: sizeOf(plan, units),
-        cut: cutsOf(plan, units),
+        cut: plan.unmakeable ? 'not yet' : cutsOf(plan, units),
       }
     : { fit: 'needs a look', cut: 'needs a plan' };
   const tying = make && Math.min(make.done, make.finishFrom);
   return {
     ...planned,
-    layout: plan.ok ? laidOut(piece, plan) : 'needs a look',
+    layout: plan.ok && !plan.unmakeable ? laidOut(piece, plan) : 'needs a look',
     make: !make
-      ? plan.ok
-        ? 'not begun'
-        : 'needs a plan'
+      ? !plan.ok
+        ? 'needs a plan'
+        : plan.unmakeable
+          ? 'needs a look'
+          : 'not begun'
       : tying === make.finishFrom
         ? 'tied'
         : `${make.done} of ${make.finishFrom} steps`,
@@ -74,6 +76,7 @@ export function stageStatus(
 /** What a piece on the bench waits for, in one line. */
 export function waitsFor(view: PieceView, plan: PlanResult): string {
   if (!plan.ok) return 'Waiting for a measurement to be fixed';
+  if (plan.unmakeable && !view.make) return 'Cannot be made as it is laid out';
   const { make } = view;
   if (!make) return view.logged > 0 ? 'Planned; made before' : 'Planned; ready to cut';
   const { done, total, finishFrom } = make.reached;

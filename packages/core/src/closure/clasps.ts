@@ -265,7 +265,7 @@ function tieActions(site: ClosureSite, side: 'start' | 'end', { finding, share }
 /** One cord is held by a knot round itself, several by one in all of them: a stopper slips out of a ring. */
 const howTied = (site: ClosureSite, to: string): string =>
   tiedRuns(site.runs).length === 1
-    ? `Pass the cord through ${to} twice, and once round itself close to it; pass the end back through those turns and draw up: a knot that closes on the ring. Put a wire guard or a second turn of cord in it where a hard edge would wear it through.`
+    ? `Pass the cord through ${to} twice, and once round itself close to it; pass the end back through those turns and draw up: a knot that closes on it. Put a wire guard or a second turn of cord in it where a hard edge would wear it through.`
     : `Pass the cords through ${to} and tie one knot in all of them round themselves, close to it; pull each end by itself.`;
 
 /** Steps that all tied clasps share. */
@@ -290,7 +290,7 @@ function tieSteps(
     end: [
       tryOn(
         'Try it on before the end is tied',
-        `Hold it closed where ${name} will sit. Its place sets the size.`,
+        `Lay it round the wearer and hold both ends where ${name} will sit: its place sets the size.`,
       ),
       once(`Tie the end to ${last.name}`, howTied(site, last.name), tieActions(site, 'end', last)),
     ],
@@ -330,7 +330,7 @@ export function tiedClasp<C extends TiedClasp>(spec: TiedClaspSpec<C>): ClosureK
     },
     drawEdge: (clasp) => edgeOfRigid([claspRound(spec.size(clasp))], clasp.colour),
     steps(clasp, site) {
-      const { start, end } = tieSteps(site, clasp.name, onLoop(clasp), spec.halves(clasp));
+      const { start, end } = tieSteps(site, 'the clasp', onLoop(clasp), spec.halves(clasp));
       const [tried, ...tied] = end;
       const before = spec.before?.(clasp) ?? {};
       return {

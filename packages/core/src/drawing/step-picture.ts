@@ -202,6 +202,27 @@ function layInPicture(
   return { shapes, frame: frameAbout([2 * d, 0], 2.6 * out), hangs: false };
 }
 
+/** The cords hanging side by side, as an action lays them in order. */
+function orderPicture({ piece, firstSide }: Scene, step: Step): StepPicture | null {
+  const order = step.actions?.find((action) => action.do === 'order');
+  if (!order) return null;
+  const runs = order.legs.flatMap(
+    (leg) => runsOf(piece).find((run) => run.strand === leg.cord && run.half === leg.half) ?? [],
+  );
+  const d = Math.max(...runs.map((run) => effectiveDiameter(run.cord)));
+  const wide = Math.max(LEAST_WIDE, 1.9 * d * (runs.length + 1));
+  const frame = frameAbout([0, 0], wide);
+  const shapes = runs.map((run, i): Primitive => {
+    const x = (i - (runs.length - 1) / 2) * 1.9 * d * (firstSide === 'left' ? 1 : -1);
+    const line: Point[] = [
+      [x, frame.y * 0.86],
+      [x, -frame.y * 0.7],
+    ];
+    return strokeOf(run, `order-${i}`, 'order', [line], 'laid', 'round');
+  });
+  return { shapes, frame, hangs: true };
+}
+
 /** The closure at one end, with the work beside it. */
 function endPicture(scene: Scene, side: 'start' | 'end', step: Step): StepPicture {
   const tails = step.stage !== 'finish';
@@ -288,6 +309,8 @@ export function stepPicture(
     }
     case 'lay-in':
       return layInPicture(scene, index(look.part), look.strand);
+    case 'order':
+      return orderPicture(scene, step);
     case 'start':
     case 'end':
       return endPicture(scene, look.kind, step);

@@ -125,16 +125,22 @@ export function singe(table: Table, { ends }: ActionOf<'singe'>): Need {
   return null;
 }
 
-/** What is nearest to an end: its knot, and what that holds. */
-const NEAREST = 2;
+/** How far in mm from a flame a bead is safe that heat harms. Common practice, no source. */
+const FLAME_REACHES = 30;
 
-/** Whether what lies next to an end is harmed by heat. */
+/** Whether what lies next to an end is harmed by heat: counted from its last knot, where it is cut. */
 export function besideDelicate(table: Table, end: End): boolean {
-  const items = (table.along.get(legKey(end)) ?? []).filter(({ what }) => what !== 'length');
-  const near = end.side === 'start' ? items.slice(0, NEAREST) : items.slice(-NEAREST);
-  return near.some(
-    ({ bead }) => bead !== undefined && table.beads.get(bead)?.bead.delicate === true,
-  );
+  const items = table.along.get(legKey(end)) ?? [];
+  const inwards = end.side === 'start' ? items : [...items].reverse();
+  let away = 0;
+  for (const { what, bead, mm } of inwards.slice(
+    inwards.findIndex((own) => own.what !== 'length'),
+  )) {
+    if (bead !== undefined && table.beads.get(bead)?.bead.delicate) return true;
+    if (what === 'length') away += mm;
+    if (away > FLAME_REACHES) return false;
+  }
+  return false;
 }
 
 function wets(table: Table, ends: readonly End[], what: Drying): void {

@@ -85,7 +85,7 @@ function work(
   action: ActionOf<'lay' | 'string' | 'tie' | 'plait' | 'put-on'>,
   ends: readonly End[],
   beside: readonly Leg[],
-  item: Omit<Item, 'rank'>,
+  item: Omit<Item, 'rank' | 'mm'>,
 ): Need {
   const { place, mm } = action;
   const side = ends[0]?.side ?? 'end';
@@ -100,12 +100,16 @@ function work(
       const rank = rankOf(table, place);
       const times = timesOf(action);
       for (const end of ends) {
-        putDown(table, end, { ...item, rank: rankOf(table, placeOf(end, place)) });
+        putDown(table, end, { ...item, mm: mm * times, rank: rankOf(table, placeOf(end, place)) });
         advance(table, end, place, mm * times);
       }
       for (const end of others) {
         // What is tied round a cord grips it: nothing slides past.
-        putDown(table, end, { what: grips(action, end) ? 'knot' : 'length', rank });
+        putDown(table, end, {
+          what: grips(action, end) ? 'knot' : 'length',
+          mm: mm * times,
+          rank,
+        });
         advance(table, end, place, mm * times);
       }
       changes(table, place);
@@ -205,7 +209,16 @@ export function slide(table: Table, { bead, on, place }: ActionOf<'slide'>): Nee
   const length = table.beads.get(bead)?.bead.length ?? 0;
   const at = advanced(table, on, place) + length / 2;
   table.strung.push({ bead, place, legs: [legKey(on)], at, within: ABOUT * length });
-  putDown(table, { ...on, side: 'end' }, { what: 'bead', bead, rank: rankOf(table, place) });
+  putDown(
+    table,
+    { ...on, side: 'end' },
+    {
+      what: 'bead',
+      bead,
+      mm: 0,
+      rank: rankOf(table, place),
+    },
+  );
   return null;
 }
 
@@ -505,7 +518,7 @@ export function wind(table: Table, action: ActionOf<'wind'>): Need {
       table.cords.get(cord)!.slack = true;
       if (inPart) {
         for (const end of ends) {
-          putDown(table, end, { what: 'length', rank: rankOf(table, place) });
+          putDown(table, end, { what: 'length', mm: mm * times, rank: rankOf(table, place) });
           advance(table, end, place, mm * times);
         }
       } else table.slides = true;
@@ -542,7 +555,7 @@ export function chain(table: Table, action: ActionOf<'chain'>): Need {
     () => reaches(table, on, place),
     () => spend(table, action),
     () => {
-      putDown(table, on, { what: 'knot', rank: rankOf(table, place) });
+      putDown(table, on, { what: 'knot', mm: mm * times, rank: rankOf(table, place) });
       advance(table, on, place, mm * times);
       changes(table, place);
       return null;

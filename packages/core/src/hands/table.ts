@@ -68,6 +68,8 @@ export interface Item {
   /** Number of its place: -1 for the closure at the start, then the parts in order. */
   readonly rank: number;
   readonly what: 'bead' | 'knot' | 'length' | 'finding';
+  /** Work in mm that it makes. */
+  readonly mm: number;
   readonly bead?: string;
 }
 

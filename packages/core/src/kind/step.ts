@@ -25,6 +25,8 @@ export type Look =
   | { readonly kind: 'auxiliary'; readonly index: number }
   /** The piece where a part begins, the strand that comes in there laid bare. */
   | { readonly kind: 'lay-in'; readonly part: string; readonly strand: number }
+  /** The cords side by side in the order that its action names. */
+  | { readonly kind: 'order' }
   /** The part at the unit at hand. */
   | { readonly kind: 'part' }
   /** The closure at one end of the piece. */
@@ -44,6 +46,8 @@ export interface Calls {
 export interface Instruction {
   readonly title: Saying;
   readonly text: Saying;
+  /** What is said instead where it is gone on with after a break; the same when left out. */
+  readonly again?: Saying;
   /** How many times it is done; the counter counts these. >= 1. */
   readonly units: number;
   /** What one unit is called: 'half knot'. */

@@ -299,7 +299,7 @@ export function* proposeLayouts(
       const row = orderRow(ids, wish, bead);
       const proposed = withRow(piece, wish, row, knots);
       const plan = planPiece(proposed, hand);
-      if (!plan.ok) return [];
+      if (!plan.ok || plan.unmakeable) return [];
       const open = plan.fit.circumference === 0;
       const size = open ? plan.fit.length : plan.fit.circumference;
       return [

@@ -49,7 +49,7 @@ function fewerKnots(piece: Piece, hand: Hand, half: HalfWay, plan: Plan): Remedy
     }),
   };
   const planned = planPiece(shorter, hand);
-  if (!planned.ok) return [];
+  if (!planned.ok || planned.unmakeable) return [];
   // What lies on the bench was cut by the old list.
   const cut: Plan = {
     ...planned,

@@ -127,6 +127,8 @@ export interface Plan {
   readonly totals: PlanTotals;
   readonly counters: Counters;
   readonly rules: readonly RuleOfThumb[];
+  /** Whether hands that follow its steps to the letter come to a stop; the advice says where and why. */
+  readonly unmakeable?: true;
   readonly advice: readonly Advice[];
 }
 

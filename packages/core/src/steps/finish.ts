@@ -1,14 +1,14 @@
 import { AT_END, AT_START, type Action, type End } from '../action/action.js';
 import { closureKind } from '../closure/registry.js';
 import { allEnds, isFinished, treatmentOf } from '../hands/finished.js';
-import { endKey, type Table } from '../hands/table.js';
+import { endKey, legKey, type Table } from '../hands/table.js';
 import { checksOf, LAST_CHECK } from '../hands/wanted.js';
 import { CAUTIONS } from '../kind/cautions.js';
 import type { Look, Step } from '../kind/step.js';
 import { DYE_DRIES, ENDS_COOL, GLUE_CURES, OIL_SINKS_IN, SEAL_DRIES } from '../kind/waits.js';
 import { CORD_KIND_FACTS } from '../material/cord.js';
 import { usualEnd, type EndTreatment } from '../material/ends.js';
-import { join, laid, say, type Saying } from '../measure/saying.js';
+import { join, say, size, type Saying } from '../measure/saying.js';
 import { closureSiteOf } from '../piece/sites.js';
 import { cautionsOf, waitOf } from './habits.js';
 import { onceStep } from './set-up.js';
@@ -63,25 +63,53 @@ const SECURE: Readonly<
 };
 
 /** What is beyond a knot, or tied the knots of a part itself. */
-function tellFast(table: Table, end: End, many: boolean): string {
-  const { at } = table.ends.get(endKey(end))!;
-  if (at === null) return '';
-  if (table.plan.parts.some(({ id }) => id === at)) return ', which tied the knots';
-  const where = at === AT_START ? ' at the start' : at === AT_END ? ' at the end' : '';
-  return many ? ', beyond the knots that hold them' : `, beyond the knot that holds it${where}`;
+function tellFast(table: Table, ends: readonly End[]): string {
+  const [end] = ends as readonly [End];
+  const places = new Set(ends.map((own) => table.ends.get(endKey(own))!.at));
+  const [at = null] = places;
+  if (at !== null && table.plan.parts.some(({ id }) => id === at)) return ', which tied the knots';
+  const knotted = table.along.get(legKey(end))?.some(({ what }) => what === 'knot');
+  if (at === null && !knotted) return '';
+  const where =
+    places.size > 1 ? '' : at === AT_START ? ' at the start' : at === AT_END ? ' at the end' : '';
+  return ends.length > 1
+    ? `, beyond the knots that hold them${where}`
+    : `, beyond the knot that holds it${where}`;
 }
 
-/** `both ends of cord 2 (midnight blue), which tied the knots`, one saying for every cord. */
+/**
+ * `both ends of cord 2 (midnight blue), which tied the knots`, one saying for every cord; where all strands
+ * end alike, one for all of them.
+ */
 function nameEnds(table: Table, ends: readonly End[]): Saying[] {
   const cords = [...new Set(ends.map(({ cord }) => cord))];
-  return cords.map((id) => {
+  const named = cords.map((id) => {
     const own = ends.filter(({ cord }) => cord === id);
     const { called, legs } = table.cords.get(id)!;
     const [end] = own as [End];
-    const fast = tellFast(table, end, own.length > 1);
-    if (own.length > 1) return say`both ends of ${called}${fast}`;
-    return say`the ${legs === 1 && end.side === 'start' ? 'start' : 'end'} of ${called}${fast}`;
+    const what =
+      own.length > 1
+        ? 'both ends of '
+        : `the ${legs === 1 && end.side === 'start' ? 'start' : 'end'} of `;
+    return { id, what, called, fast: tellFast(table, own) };
   });
+  const strands = named.filter(({ id }) => typeof id === 'number');
+  const alike = strands.every(
+    ({ what, fast }) => what === strands[0]!.what && fast === strands[0]!.fast,
+  );
+  const told = strands.length > 2 && alike ? [{ ...strands[0]!, called: 'every cord' }] : strands;
+  const others = named.filter(
+    ({ id, called }, i) =>
+      typeof id === 'string' && named.findIndex((own) => own.called === called) === i,
+  );
+  const times = (called: Saying): string => {
+    const many = named.filter((own) => own.called === called).length;
+    return many > 1 ? `, at ${many === 2 ? 'both' : `all ${many}`} places` : '';
+  };
+  return [
+    ...told.map(({ what, called, fast }) => say`${what}${called}${fast}`),
+    ...others.map(({ what, called }) => say`${what}${called}${times(called)}`),
+  ];
 }
 
 function trimStep(table: Table, ends: readonly End[]): Step {
@@ -89,7 +117,7 @@ function trimStep(table: Table, ends: readonly End[]): Step {
   const kind = closureKind(piece.closure.type);
   const site = closureSiteOf(piece, table.sites);
   const tucked = ends.every((end) => treatmentOf(table, end) === 'tuck');
-  const stub = tucked ? 'Trim flush after tucking.' : say`Leave stubs of ${laid(3)} to ${laid(4)}.`;
+  const stub = tucked ? 'Trim flush after tucking.' : say`Leave stubs of ${size(3)} to ${size(4)}.`;
   return {
     ...finishing(
       'trim',

@@ -1,5 +1,6 @@
 import { account } from '../hands/account.js';
 import type { Stop } from '../hands/follow.js';
+import type { RefusalCode } from '../hands/refusal.js';
 import { ANY_HAND, type Hand } from '../learn/hand.js';
 import type { Advice } from '../measure/advice.js';
 import { say } from '../measure/saying.js';
@@ -46,7 +47,8 @@ export function firstStop(piece: Piece, plan: Plan, telling: Telling): FirstStop
  *
  * @param piece lengths in mm
  * @param hand what was learnt of the hand that will make it
- * @returns the plan, or the errors that prevent one; warnings and notes come with both
+ * @returns the plan, or the errors that prevent one; warnings and notes come with both. A plan that hands
+ *   cannot carry out says so
  * @throws RangeError when the piece names a kind of part or closure that does not exist
  */
 export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
@@ -55,8 +57,19 @@ export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
   if (!plan.ok || idleCords(piece).length > 0) return plan;
   const found = firstStop(piece, plan, { first: 'left', words: false });
   if (!found) return plan;
-  return { ok: false, advice: [...plan.advice, unmakeable(found)] };
+  return { ...plan, unmakeable: true, advice: [unmakeable(found), ...plan.advice] };
 }
+
+/** What else could be done, by why hands stop. */
+const REMEDIES: Readonly<Partial<Record<RefusalCode, string>>> = {
+  'not-fast': 'Tie a stopper knot behind it, or choose a closure that holds both ends.',
+  'out-of-order': 'Move the part to the other end, or take the other part away from there.',
+  'closed-end':
+    'The end is taken already: choose another closure, or give the work a cord of its own.',
+  'not-folded': 'Fold the cord, or choose a closure for single cords.',
+  'not-there': 'Use the cord single, so that it has an end there.',
+  'not-planned': 'Give the bead a cord that goes through it.',
+};
 
 /** What is told of a piece that cannot be made as it stands. */
 function unmakeable({ stop, step }: FirstStop): Advice {
@@ -68,7 +81,7 @@ function unmakeable({ stop, step }: FirstStop): Advice {
       step === null
         ? say`Made to the letter it would not come out as planned: ${message}`
         : say`It cannot be made so. At “${step.title}”: ${message}`,
-    remedy: 'Change the order of the parts, the cords they are made with, or the closure.',
+    remedy: REMEDIES[code] ?? 'Change the parts, the cords they are made with, or the closure.',
     path: step?.part === 'closure' ? 'closure' : 'parts',
     ...(step?.part === undefined ? {} : { part: step.part }),
   };

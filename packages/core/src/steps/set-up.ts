@@ -165,9 +165,9 @@ export function freeLengthAtStart(piece: Piece, plan: Plan): number {
   return most > 0 ? roundUpToStep(most / 2, FREE_STEP) : 0;
 }
 
-/** `1 cord 2 (slate), 2 cord 3 (orange)`: strands by their places from the side that is begun on. */
+/** `cord 2 (slate), cord 3 (orange)`: strands by their places from the side that is begun on. */
 const tellOrder = (runs: readonly Run[]): Saying =>
-  listed(runs.map((run, place) => say`${place + 1} ${cordNamed(run)}`));
+  listed(runs.map((run) => say`${cordNamed(run)}`));
 
 /** The runs of a part as it wants them side by side; null where it does not matter. */
 export function orderFor(
@@ -195,7 +195,7 @@ export const orderStep = (
     id,
     again ? 'Sort the cords again' : 'Lay the cords in order',
     say`${again ? 'They came together and lie mixed. ' : ''}Side by side from the ${onSide(first)}: ${tellOrder(runs)}. Check that none is twisted round another.`,
-    { kind: 'start' },
+    { kind: 'order' },
     [{ do: 'order', legs: legsOf(runs), from: first }],
   );
 
@@ -206,7 +206,7 @@ export function anchorStep(piece: Piece, plan: Plan, legs: readonly Leg[]): Step
   const begin = folds
     ? 'Begin at the folds.'
     : free > 0
-      ? say`Leave ${laid(free)} of each free at the start, for the closure and the fingers.`
+      ? say`Leave ${laid(free)} of ${legs.length === 1 ? 'it' : 'each'} free at the start, for the closure and the fingers.`
       : 'Begin at the ends.';
   const one = legs.length === 1;
   return onceStep(
@@ -224,7 +224,7 @@ export const releaseStep = (): Step =>
     'tie',
     'release',
     'Take the work off the board',
-    'Open the clip or lift the tape, and hold the last knot while you do.',
+    'Open the clip or lift the tape, and hold the work while you do.',
     { kind: 'worn' },
     [{ do: 'release' }],
   );

@@ -1,6 +1,7 @@
 import type { Action } from '../action/action.js';
 import { timesOf } from '../action/action.js';
 import type { Step } from '../kind/step.js';
+import { inSentence, say } from '../measure/saying.js';
 import { otherSide } from '../measure/side.js';
 
 /** An action in two, after so many times of it. */
@@ -72,7 +73,7 @@ function splitActions(
 
 /** One step in two, at a unit: its sides, its words and its actions go on where the first left off. */
 export function split(step: Step, at: number): [Step, Step] {
-  const { sides, calls, actions = [], actionUnits } = step;
+  const { sides, calls, actions = [], actionUnits, again } = step;
   const from = step.from ?? 0;
   const [before, after] = splitActions(actions, actionUnits, at);
   return [
@@ -86,6 +87,8 @@ export function split(step: Step, at: number): [Step, Step] {
       ...step,
       ...after,
       id: `${step.id}-on`,
+      title: say`Go on: ${inSentence(step.title)}`,
+      text: again ?? step.text,
       units: step.units - at,
       from: from + at,
       ...(sides ? { sides: sides.map((_, i) => sides[(i + at) % sides.length]!) } : {}),

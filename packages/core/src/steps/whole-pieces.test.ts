@@ -131,7 +131,7 @@ describe('steps of whole pieces', () => {
     const step = (id: string, name: string) => stepsOf(id).steps.find((own) => own.id === name);
     expect(step('floss-stripe', 'anchor')).toBeDefined();
     expect(inInches(step('floss-stripe', 'order-knotted-floss')?.text)).toMatch(
-      /from the left: 1 cord 1 \(\w+\), 2 /,
+      /from the left: cord 1 \(\w+\), cord 2 /,
     );
     expect(step('buckle-band', 'anchor')).toBeUndefined();
   });

@@ -1,8 +1,9 @@
 import type { Action, End } from '../action/action.js';
 import { closureKind } from '../closure/registry.js';
-import type { PartStep } from '../kind/part-kind.js';
+import type { PartSite, PartStep } from '../kind/part-kind.js';
 import type { Step } from '../kind/step.js';
 import { say, type Saying } from '../measure/saying.js';
+import type { Side } from '../measure/side.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { tiedSpan } from '../piece/runs.js';
@@ -62,6 +63,7 @@ function interrupt(steps: readonly Step[], unit: number, tryOn: Step): Step[] {
 /** The same work done from the other side: what is laid towards the end is laid towards the start. */
 const towardsStart = (step: Step): Step => ({
   ...step,
+  title: say`${step.title} on the other side`,
   actions: (step.actions ?? []).map((action): Action =>
     action.do === 'lay'
       ? { ...action, on: action.on.map((end): End => ({ ...end, side: 'start' })) }
@@ -78,6 +80,28 @@ function startsInMiddle(piece: Piece, parts: readonly (readonly Step[])[]): numb
   const folds = piece.strands.some(({ legs }) => legs.length > 1);
   if (at < 0 || folds || !parts.slice(0, at).every(laysOnly)) return null;
   return at;
+}
+
+/**
+ * Where cords have to be laid in order, by the number of the part before which that is done: before the
+ * part that asks for it, or before those that keep the order ahead of it.
+ */
+function orderSteps(
+  piece: Piece,
+  plan: Plan,
+  sites: readonly PartSite[],
+  first: Side,
+): ReadonlyMap<number, Step[]> {
+  const orders = new Map<number, Step[]>();
+  const keeps = (i: number): boolean => partKind(piece.parts[i]!.kind).entry.keepsOrder === true;
+  plan.parts.forEach(({ id, lies }, i) => {
+    const runs = orderFor(piece, i, sites[i]!, lies);
+    if (!runs || runs.length < 2) return;
+    let at = i;
+    while (at > 0 && keeps(at - 1) && sites[at - 1]!.runs.length === runs.length) at--;
+    orders.set(at, [orderStep(runs, first, at > 0, 'tie', `order-${id}`)]);
+  });
+  return orders;
 }
 
 /** The parts in the order in which they are worked. */
@@ -100,17 +124,12 @@ export function workSteps(piece: Piece, plan: Plan, telling: Telling): Work {
     ),
   );
   const middle = startsInMiddle(piece, parts);
-  let sorted = false;
+  const orders = orderSteps(piece, plan, sites, telling.first);
   const whole = parts.map((own, i): Step[] => {
-    const { id, lies } = plan.parts[i]!;
-    const runs = orderFor(piece, i, sites[i]!, lies);
-    const again = sorted || i > 0;
-    sorted ||= runs !== null;
+    const { id } = plan.parts[i]!;
     return [
       ...(i === firstTied ? layInSteps(piece, id) : []),
-      ...(runs && runs.length > 1
-        ? [orderStep(runs, telling.first, again, 'tie', `order-${id}`)]
-        : []),
+      ...(orders.get(i) ?? []),
       ...(tryOn?.part === i ? interrupt(own, tryOn.unit, tryOnEarly(piece, tryOn)) : own),
     ];
   });

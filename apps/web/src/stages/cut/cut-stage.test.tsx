@@ -15,6 +15,16 @@ const make = (id: string): Piece =>
 describe('the cut list', () => {
   const piece = make('beaded-band');
   const plan = planPiece(piece) as Plan;
+  it('is not shown for a piece that hands cannot make: nothing is cut before', () => {
+    const bare = {
+      ...make('lariat'),
+      parts: make('lariat').parts.filter(({ kind }) => kind !== 'stopper-knot'),
+    };
+    expect(planPiece(bare)).toMatchObject({ ok: true, unmakeable: true });
+    renderStage(bare, <CutStage />);
+    expect(screen.queryByTestId('cut-1')).toBeNull();
+    expect(screen.getByText(/Fix what is listed/)).toBeTruthy();
+  });
   it('has every strand and every cord besides, each with its sum', () => {
     renderStage(piece, <CutStage />);
     for (const strand of plan.strands) {

@@ -29,7 +29,7 @@ import './print.css';
 export function CutStage() {
   const { piece, plan } = useStage();
   const edit = usePiece((state) => state.edit);
-  if (!plan.ok) {
+  if (!plan.ok || plan.unmakeable) {
     return <Text>Fix what is listed beside this first; the cut list then appears here.</Text>;
   }
   const { cutting } = piece;

@@ -15,7 +15,7 @@ export function BeginMake() {
   const units = useUnits();
   const begin = useBeginMake(view.id);
   const dirty = usePiece(isDirty);
-  if (!plan.ok)
+  if (!plan.ok || plan.unmakeable)
     return <Text>This piece cannot be made until the faults listed above are fixed.</Text>;
   return (
     <Flex direction="column" gap="4" maxW="560px">

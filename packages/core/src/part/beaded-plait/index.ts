@@ -199,6 +199,8 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
       {
         title: `Plait, with ${countOf(part.count, 'bead')}`,
         text: say`Bundles from the ${onSide(first)}: ${tellBundles(plaiting.bundles)}. The middle bundle is another one after every crossing: pick a bead up with the bundle that lies in the middle now. In all, ${shares(part, plaiting, site.crossed)}: lay them out so. Push the bead up to the last crossing, then cross the outer bundle over the middle one below it. Clip the plait, or hold it between two fingers, while you string.`,
+        again:
+          'Pick a bead up with the bundle that lies in the middle now, push it up to the last crossing, and cross the outer bundle over the middle one below it.',
         units: layout.units,
         unitName: 'crossing',
         sideOf: (unit, from) => ((unit + site.crossed) % 2 === 0 ? from : otherSide(from)),

@@ -212,6 +212,8 @@ export const floss: PartKind<FlossPart> = {
       {
         title: 'Knot the band',
         text: `Strands from the left: ${runs.map((run, i) => `${i + 1} ${run.cord.colour.name}`).join(', ')}. Each knot is two hitches: lay the strand that works over the other, round behind it and out through the loop; hold the other straight and draw up until the knot sits. Then the second hitch the same way, beside the first.`,
+        again:
+          'Each knot is two hitches, as before: round behind the other strand and out through the loop, twice. Pick up the strand that is named.',
         units: sim.count,
         unitName: 'knot',
         unitText: (unit) => tell(runs, sim, unit),

@@ -134,6 +134,7 @@ export const plait: PartKind<PlaitPart> = {
       {
         title: say`Plait ${laid(layout.length)}`,
         text: say`${plaiting ? say`Bundles from the ${onSide(first)}: ${tellBundles(plaiting.bundles)}. ` : ''}${HOW[part.form]} Keep the work clipped at its start and pull against the clip.`,
+        again: HOW[part.form],
         units: layout.units,
         unitName: 'crossing',
         ...(part.form === 'four-flat'

@@ -162,7 +162,7 @@ function unitsFor(part: SinnetPart, length: number, pitch: number): number {
 function tellWorking({ working: [a, b] }: Ready, first: Side): Saying {
   return a.strand === b.strand
     ? ''
-    : say` ${cordNamed(a)} lies on the ${onSide(first)}, ${cordNamed(b)} on the ${onSide(otherSide(first))}.`;
+    : say` On the ${onSide(first)} lies ${cordNamed(a)}, on the ${onSide(otherSide(first))} ${cordNamed(b)}.`;
 }
 
 export const squareKnotSinnet: PartKind<SinnetPart> = {
@@ -312,6 +312,10 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
           part.form === 'flat'
             ? say`Begin with the cord on the ${onSide(first)}.${tellWorking(setting, first)} Take it over the core and under the other cord; take that one behind the core and up through the loop. Pull both level. From the second half knot on, the cord that comes out from under the last bump goes over the core: the sides change every time.`
             : say`Always take the cord on the ${onSide(first)} over the core and under the other; take that one behind the core and up through the loop. Pull both level.${tellWorking(setting, first)} The work turns by itself; let it, and turn it back every eight knots or so.`,
+        again:
+          part.form === 'flat'
+            ? 'The cord that comes out from under the last bump goes over the core and under the other; take that one behind the core and up through the loop. Pull both level. The sides change every time.'
+            : 'The same cord over the core every time, as before, and the other behind it and up through the loop. Pull both level.',
         units: layout.units,
         unitName: 'half knot',
         sideOf: (unit, from) => sideOf(part.form, unit, from),
