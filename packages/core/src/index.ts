@@ -156,7 +156,7 @@ export {
 } from './layout/propose.js';
 
 // Making: steps, progress, forecasts, and what a record teaches.
-export { tyingSeconds } from './make/bench-time.js';
+export { secondsBesides, tyingSeconds } from './make/bench-time.js';
 export { callNext, sidesAt } from './make/call.js';
 export { forecast, type Forecast, type HalfWay } from './make/forecast.js';
 export { firstSideFor } from './steps/habits.js';

@@ -1,4 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
+import { endKnotCord } from '../knot/end-knots.js';
+import { effectiveDiameter } from '../material/cord.js';
 import { sumOf } from '../kind/reason.js';
 import { loop } from '../part/loop/index.js';
 import { innerCircumference, type RoundPart } from '../measure/fit.js';
@@ -118,6 +120,14 @@ describe('loop and stopper knot', () => {
     );
     expect(small.needs).toEqual([]);
     expect(large.measures.perimeter).toBeGreaterThan(small.measures.perimeter ?? Infinity);
+  });
+  it('may be a diamond knot of two ends or more, a button of cord', () => {
+    const diamond = { type: 'loop-and-knot', form: 'diamond' } as const;
+    expect(codes(loopAndKnot.layOut(diamond, single, body).advice)).toEqual(['knot.ends']);
+    const two = loopAndKnot.layOut(diamond, folded, body);
+    expect(two.advice).toEqual([]);
+    const knot = two.uses.find((use) => use.reason.code === 'knot.end')!.reason.mm;
+    expect(knot).toBeCloseTo(endKnotCord('diamond', 2) * effectiveDiameter(cord), 6);
   });
   it('leaves a learner more to work the knot with', () => {
     const allowance = (practice: 'learner' | 'expert'): number =>

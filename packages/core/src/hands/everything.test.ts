@@ -282,7 +282,7 @@ const free = fc.oneof(
 );
 const onFolds = fc.oneof(
   clasps,
-  pick(...STOPPER_FORMS).map((form) => ({ type: 'loop-and-knot', form })),
+  pick(...STOPPER_FORMS, 'diamond').map((form) => ({ type: 'loop-and-knot', form })),
   fc.record({ loops: pick(1, 2) }).map((more) => ({
     type: 'loop-and-button',
     buttonAt: 'start',

@@ -38,3 +38,11 @@ const HEART = { diamond: 2.414, carrick: 1 } as const;
  */
 export const endKnotCord = (form: EndKnotForm, ends: number): number =>
   turksHeadCord({ leads: 3, bights: 4, passes: form === 'diamond' ? 2 : 1 }, HEART[form]) / ends;
+
+/** How they are tied, in the words of the craft. */
+export const TELL_END_KNOTS: Readonly<Record<EndKnotForm, string>> = {
+  diamond:
+    'Lay a loop with each end over the next, all the same way round, and pass the last through the first; then lead every end round the outside under its neighbour’s loop and up through the middle. Work the slack out along each end in turn, a little at a time, until the knot is round and firm.',
+  carrick:
+    'Lay one end in a loop over itself; weave the other over and under through it, always by turns, so that it looks alike from both sides. Draw up all four legs by turns until it sits.',
+};

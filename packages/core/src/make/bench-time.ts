@@ -1,3 +1,5 @@
+import { secondsOf } from '../action/seconds.js';
+import type { Step } from '../kind/step.js';
 import { factorOf, type Hand } from '../learn/hand.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
@@ -23,3 +25,12 @@ export function tyingSeconds(
     return sum + left * partKind(kind).entry.seconds * factor;
   }, 0);
 }
+
+/**
+ * Seconds at the bench for all that is no work on a part: making ready, closing and finishing. What waits
+ * by itself is not counted.
+ */
+export const secondsBesides = (steps: readonly Step[]): number =>
+  steps
+    .filter((step) => step.part === undefined || step.part === 'closure')
+    .reduce((sum, { actions = [] }) => sum + secondsOf(actions), 0);

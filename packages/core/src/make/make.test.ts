@@ -6,7 +6,8 @@ import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
 import { BAND_CORDS, inMm, planned as planOf } from '../testing.js';
 import { ANY_HAND, handOf, lessonsFrom, type Measure } from '../learn/hand.js';
-import { tyingSeconds } from './bench-time.js';
+import { templateById } from '../template/templates.js';
+import { secondsBesides, tyingSeconds } from './bench-time.js';
 import { partKind } from '../part/registry.js';
 import { compareOutcome } from './outcome.js';
 import type { MakeRecord } from './record.js';
@@ -245,5 +246,19 @@ describe('time at the bench', () => {
     ];
     expect(tyingSeconds(base, plan, slow)).toBeCloseTo(all * 1.5, 9);
     expect(tyingSeconds(base, plan, ANY_HAND, { band: 999 })).toBe(0);
+  });
+  it('counts what the hands do besides, end by end, but not what waits by itself', () => {
+    const all = secondsBesides(stepsOf(base));
+    expect(all).toBeGreaterThan(5 * 60);
+    expect(all).toBeLessThan(30 * 60);
+    // Glue cures for a day while nobody stands by it; each of its two ends is pressed as long as one is singed.
+    const glued = secondsBesides(stepsOf({ ...base, ends: 'glue' }));
+    expect(Math.abs(glued - all)).toBeLessThan(60);
+    const fine = templateById('floss-stripe').make({
+      name: 'x',
+      wearer: { name: 'x', wrist: 165, hand: 200 },
+      cutting: base.cutting,
+    });
+    expect(secondsBesides(makeSteps(fine, planOf(fine), habits))).toBeGreaterThan(all);
   });
 });

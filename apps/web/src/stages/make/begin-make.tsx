@@ -1,6 +1,7 @@
 import { Flex, Heading, Text } from '@chakra-ui/react';
 import { Button } from '../../shell/button';
-import { tyingSeconds } from '@coiled-strand/core';
+import { makeSteps, secondsBesides, tyingSeconds } from '@coiled-strand/core';
+import { useMemo } from 'react';
 import { useBeginMake, useHand } from '../../api/queries';
 import { countsOf } from '../../piece/counts';
 import { isDirty, usePiece } from '../../piece/piece-store';
@@ -15,6 +16,11 @@ export function BeginMake() {
   const units = useUnits();
   const begin = useBeginMake(view.id);
   const dirty = usePiece(isDirty);
+  // Either hand takes as long.
+  const besides = useMemo(
+    () => (plan.ok ? secondsBesides(makeSteps(piece, plan, { hand: 'right' })) : 0),
+    [piece, plan],
+  );
   if (!plan.ok || plan.unmakeable)
     return <Text>This piece cannot be made until the faults listed above are fixed.</Text>;
   return (
@@ -25,8 +31,9 @@ export function BeginMake() {
       <Text>
         {countsOf(plan).join(', ')} over {units.size(plan.fit.length)}, from{' '}
         {[...plan.strands, ...plan.auxiliary].map((s) => units.cord(s.cut)).join(' and ')} of cord.
-        Tying takes about {sayDuration(tyingSeconds(piece, plan, hand))}. The plan is kept as it is
-        now; you may go on changing the piece meanwhile.
+        Tying takes about {sayDuration(tyingSeconds(piece, plan, hand))}, making ready, closing and
+        finishing about {sayDuration(besides)}, waits not counted. The plan is kept as it is now;
+        you may go on changing the piece meanwhile.
       </Text>
       <Flex>
         <Button

@@ -20,21 +20,68 @@ import {
   tellLoop,
   type LoopMeasures,
 } from '../loops.js';
+import { AT_END, type Action } from '../../action/action.js';
+import type { Run } from '../../kind/run.js';
+import { END_KNOTS, endKnotCord, TELL_END_KNOTS } from '../../knot/end-knots.js';
+import { turksHeadStrokes } from '../../knot/round-drawing.js';
+import { effectiveDiameter } from '../../material/cord.js';
 import { outerEnds } from '../../part/ends.js';
 import { check, endTails, once, stopperIn, useEach } from '../uses.js';
 import { say } from '../../measure/saying.js';
 
-/** A loop at the start, a stopper knot in all cords at the end. */
+/** A loop at the start, a thick knot in all cords at the end. */
 export interface LoopAndKnot extends ClosureBase {
   readonly type: 'loop-and-knot';
-  readonly form: StopperForm;
+  readonly form: StopperForm | 'diamond';
 }
+
+/** The knots that close it: a stopper in all cords, or a diamond knot of all ends, which is a button. */
+const KNOTS = {
+  ...STOPPERS,
+  diamond: { label: END_KNOTS.diamond.label, blurb: 'a button of cord, of two ends or more' },
+} as const;
+const KNOT_FORMS = [...STOPPER_FORMS, 'diamond'] as const;
 
 /** Extra end in mm that a thick knot in all cords needs while it is tied. Common practice, no source. */
 const ALLOWANCE = 50;
 
-const knotOf = (closure: LoopAndKnot, site: ClosureSite) =>
-  stopper(closure.form, bundleOfRuns(site.runs));
+/** Its size in mm, and the cord of every end that lies in it. */
+function knotOf(
+  { form }: LoopAndKnot,
+  { runs }: ClosureSite,
+): { readonly length: number; readonly width: number; inKnot(run: Run): number } {
+  if (form !== 'diamond') {
+    const size = stopper(form, bundleOfRuns(runs));
+    return { ...size, inKnot: () => size.inKnot };
+  }
+  const d = Math.max(...runs.map((run) => effectiveDiameter(run.cord)));
+  const ends = Math.max(2, runs.length);
+  const { length, width } = END_KNOTS.diamond;
+  return {
+    length: length * d,
+    width: width * d,
+    inKnot: (run) =>
+      Math.max(length * d, endKnotCord('diamond', ends) * effectiveDiameter(run.cord)),
+  };
+}
+
+/** What fingers need to work it with in mm, trimmed afterwards. */
+const allowanceOf = ({ form }: LoopAndKnot, run: Run): number =>
+  form === 'diamond' ? END_KNOTS.diamond.allowance * effectiveDiameter(run.cord) : ALLOWANCE;
+
+/** How the end of a piece is knotted, by the hands. */
+const tieKnot = (closure: LoopAndKnot, site: ClosureSite): Action[] =>
+  closure.form === 'diamond'
+    ? [
+        {
+          do: 'tie',
+          place: AT_END,
+          knot: { form: 'bulky', knot: 'diamond', ends: Math.max(2, site.runs.length) },
+          by: outerEnds(site.runs),
+          mm: knotOf(closure, site).length,
+        },
+      ]
+    : stopperIn('end', outerEnds(site.runs), closure.form, knotOf(closure, site).length);
 
 /** The knot passes as a ball of its own width. */
 const loopOf = (closure: LoopAndKnot, site: ClosureSite) => {
@@ -50,14 +97,13 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
     opens: true,
     trials: ['passes'],
   },
-  fields: [formField('form', 'Knot', STOPPER_FORMS, STOPPERS)],
+  fields: [formField('form', 'Knot', KNOT_FORMS, KNOTS)],
   make: () => ({ type: 'loop-and-knot', form: 'double-barrel' }),
   aim: (closure, site) =>
     loopStates(site, loopOf(closure, site), 1, knotOf(closure, site).length / 2)[0]!.extra,
   layOut(closure, site) {
     const knot = knotOf(closure, site);
     const loop = loopOf(closure, site);
-    const allowance = ALLOWANCE * PRACTICE_FACTOR[site.practice];
     return plainClosure(
       { perimeter: loop.perimeter },
       {
@@ -70,12 +116,12 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
             {
               area: 'knot',
               code: 'knot.end',
-              label: STOPPERS[closure.form].label,
+              label: KNOTS[closure.form].label,
               detail: 'in all cords together',
               spread: KNOT_SPREAD,
               assumed: site.runs.length > 1,
             },
-            knot.inKnot,
+            (run) => knot.inKnot(run),
           ),
           ...useEach(
             site.runs,
@@ -85,16 +131,44 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
               label: 'To work the knot with',
               detail: 'a thick knot is tied loose and drawn up; trimmed afterwards',
             },
-            allowance,
+            (run) => allowanceOf(closure, run) * PRACTICE_FACTOR[site.practice],
           ),
           ...endTails(site.runs, site),
         ],
+        advice:
+          closure.form === 'diamond' && site.runs.length < 2
+            ? [
+                {
+                  code: 'knot.ends',
+                  severity: 'error',
+                  message: 'A diamond knot takes two ends or more; one cord reaches the end here.',
+                  remedy: 'Fold the cord, or choose a stopper knot.',
+                  path: 'form',
+                },
+              ]
+            : [],
       },
     );
   },
   draw(closure, site, _layout, { length, done }) {
     const state = done ? 'laid' : 'planned';
     const size = knotOf(closure, site);
+    if (closure.form === 'diamond') {
+      const d = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord)));
+      const head = turksHeadStrokes(
+        { leads: 3, bights: 4, passes: 2 },
+        1.6,
+        d,
+        site.runs,
+        'closure',
+        state,
+      );
+      return [
+        ...drawLoops(site, loopOf(closure, site), 1, 'start', length, state),
+        ...moved(straightRuns(site.runs, 'closure-knot', 0, size.length + 4, state), length),
+        ...moved(head, length + size.length / 2),
+      ];
+    }
     const knot = knotStrokes(closure.form, site.runs, 'closure-knot', 'closure', 0, 0, state);
     return [
       ...drawLoops(site, loopOf(closure, site), 1, 'start', length, state),
@@ -120,12 +194,9 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
       ],
       end: [
         once(
-          `${STOPPERS[closure.form].label} in all cords`,
-          'Tie it loose, push it through the loop and try the piece on so, then draw it up hard. It must pass the loop only with a push.',
-          [
-            ...stopperIn('end', outerEnds(site.runs), closure.form, knotOf(closure, site).length),
-            { do: 'test', what: 'passes' },
-          ],
+          `${KNOTS[closure.form].label} ${closure.form === 'diamond' ? 'of all ends' : 'in all cords'}`,
+          `${closure.form === 'diamond' ? `${TELL_END_KNOTS.diamond} ` : ''}Tie it loose, push it through the loop and try the piece on so, then draw it up hard. It must pass the loop only with a push.`,
+          [...tieKnot(closure, site), { do: 'test', what: 'passes' }],
         ),
       ],
     };

@@ -1,7 +1,13 @@
 import { plainLayout, type PartBase, type PartKind } from '../../kind/part-kind.js';
 import { formField } from '../../kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
-import { END_KNOT_FORMS, END_KNOTS, endKnotCord, type EndKnotForm } from '../../knot/end-knots.js';
+import {
+  END_KNOT_FORMS,
+  END_KNOTS,
+  endKnotCord,
+  TELL_END_KNOTS,
+  type EndKnotForm,
+} from '../../knot/end-knots.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { turksHeadStrokes } from '../../knot/round-drawing.js';
@@ -21,13 +27,6 @@ export interface EndKnotPart extends PartBase {
 
 const diameter = (runs: readonly Run[]): number =>
   Math.max(0.1, ...runs.map((run) => effectiveDiameter(run.cord)));
-
-const HOW: Readonly<Record<EndKnotForm, string>> = {
-  diamond:
-    'Lay a loop with each end over the next, all the same way round, and pass the last through the first; then lead every end round the outside under its neighbour’s loop and up through the middle. Work the slack out along each end in turn, a little at a time, until the knot is round and firm.',
-  carrick:
-    'Lay one end in a loop over itself; weave the other over and under through it, always by turns, so that it looks alike from both sides. Draw up all four legs by turns until it sits.',
-};
 
 export const endKnot: PartKind<EndKnotPart> = {
   entry: {
@@ -125,7 +124,7 @@ export const endKnot: PartKind<EndKnotPart> = {
   steps: (part, site, layout) => [
     {
       title: END_KNOTS[part.form].label,
-      text: `${HOW[part.form]} Do not trim before it is firm and lies where it should.`,
+      text: `${TELL_END_KNOTS[part.form]} Do not trim before it is firm and lies where it should.`,
       units: 1,
       unitName: 'knot',
       actions: [
