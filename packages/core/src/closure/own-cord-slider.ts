@@ -13,6 +13,7 @@ import type { Reason } from '../kind/reason.js';
 import type { Action } from '../action/action.js';
 import { outerEnds, startEnds } from '../part/ends.js';
 import { bundleOfRuns } from '../part/pick.js';
+import { oneOf } from '../measure/plural.js';
 import { laid, say } from '../measure/saying.js';
 import { stopper, STOPPERS } from '../knot/stopper.js';
 import { asThing, moved } from '../knot/stroke.js';
@@ -160,7 +161,7 @@ export function ownCordSlider<C extends OwnCordSlider>(
         ...spec.steps(slider, site, first),
         {
           ...once(
-            `${STOPPERS[slider.stopper].label} at the end of each ${spec.stopperInEach ? 'strand' : 'tail'}`,
+            `Tie ${oneOf(STOPPERS[slider.stopper].label)} at the end of each ${spec.stopperInEach ? 'strand' : 'tail'}`,
             say`${spec.stopping} Each tail is ${laid(measures.tail)} long from the body to its stopper.`,
             stopping(slider, site, measures.tail),
           ),

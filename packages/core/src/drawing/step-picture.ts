@@ -203,7 +203,7 @@ function layInPicture(
 }
 
 /** The cords hanging side by side, as an action lays them in order. */
-function orderPicture({ piece, firstSide }: Scene, step: Step): StepPicture | null {
+function orderPicture({ piece }: Scene, step: Step): StepPicture | null {
   const order = step.actions?.find((action) => action.do === 'order');
   if (!order) return null;
   const runs = order.legs.flatMap(
@@ -213,7 +213,7 @@ function orderPicture({ piece, firstSide }: Scene, step: Step): StepPicture | nu
   const wide = Math.max(LEAST_WIDE, 1.9 * d * (runs.length + 1));
   const frame = frameAbout([0, 0], wide);
   const shapes = runs.map((run, i): Primitive => {
-    const x = (i - (runs.length - 1) / 2) * 1.9 * d * (firstSide === 'left' ? 1 : -1);
+    const x = (i - (runs.length - 1) / 2) * 1.9 * d * (order.from === 'left' ? 1 : -1);
     const line: Point[] = [
       [x, frame.y * 0.86],
       [x, -frame.y * 0.7],

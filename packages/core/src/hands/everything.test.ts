@@ -13,7 +13,7 @@ import { EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece, Strand } from '../piece/piece.js';
 import { idleCords } from '../plan/checks.js';
 import { draftPlan } from '../plan/plan.js';
-import { firstStop } from '../steps/plan-piece.js';
+import { firstStop, planPiece } from '../steps/plan-piece.js';
 import { firstSideFor } from '../steps/habits.js';
 import { TEMPLATES } from '../template/templates.js';
 import { inMm, testBead, testCord } from '../testing.js';
@@ -140,10 +140,12 @@ describe('every closure on every kind of part', () => {
         const plan = draftPlan(piece);
         // A cord that nothing ties is told of by the plan.
         if (!plan.ok || idleCords(piece).length > 0) continue;
-        const stop = firstStop(piece, plan, { first: 'left', words: false })?.stop;
-        const where = [way, role];
-        if (stop)
-          expect([...where, stop.code, stop.message]).toEqual([...where, cannot, stop.message]);
+        for (const first of ['left', 'right'] as const) {
+          const stop = firstStop(piece, plan, { first, words: false })?.stop;
+          const where = [way, role, first];
+          if (stop)
+            expect([...where, stop.code, stop.message]).toEqual([...where, cannot, stop.message]);
+        }
       }
     }
   });
@@ -465,5 +467,38 @@ describe('random pieces', () => {
       { numRuns: 1000, seed: 20 },
     );
     expect(made).toBeGreaterThan(500);
+  });
+});
+
+describe('whatever is put together', () => {
+  const any = fc.record({
+    way: pick(...WAYS),
+    role: pick('core' as const, 'plaited' as const),
+    kinds: fc.array(pick(...PART_KINDS), { minLength: 0, maxLength: 6 }),
+    closure: pick(...CLOSURE_KINDS),
+    cord: cords,
+    wanted: pick(...END_TREATMENTS),
+  });
+  it('is planned or refused, never thrown over', () => {
+    fc.assert(
+      fc.property(any, ({ way: [, strands], role, kinds, closure, cord, wanted }) => {
+        const laid = strands(cord, role);
+        const parts = kinds.map((kind, i) =>
+          kind.make({ id: `p${i}`, bead: 'six', cord, runs: laid.length }),
+        );
+        const plan = planPiece({
+          ...EXAMPLE_PIECE,
+          wearer: WEARER,
+          strands: laid,
+          beads: BEADS,
+          parts: parts as Part[],
+          closure: closure.make(cord) as Closure,
+          ends: suitsEnd(wanted, cord.kind) ? wanted : 'glue',
+        });
+        const errors = plan.advice.filter(({ severity }) => severity === 'error');
+        expect(errors.length > 0).toBe(!plan.ok || plan.unmakeable === true);
+      }),
+      { numRuns: 400, seed: 5 },
+    );
   });
 });

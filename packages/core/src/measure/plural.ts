@@ -34,3 +34,10 @@ export const sayCount = (count: number, name: string): string =>
  */
 export const countOf = (count: number, name: string): string =>
   `${count} ${count === 1 ? name : pluralOf(name)}`;
+
+/**
+ * One of a thing, inside a sentence.
+ * @example oneOf('Overhand knot') // 'an overhand knot'
+ */
+export const oneOf = (name: string): string =>
+  `${/^[aeiou]/i.test(name) ? 'an' : 'a'} ${name.slice(0, 1).toLowerCase()}${name.slice(1)}`;

@@ -175,11 +175,15 @@ export function orderFor(
   index: number,
   site: PartSite,
   lies: Lying | undefined,
-): readonly Run[] | null {
+  first: Side,
+): { readonly runs: readonly Run[]; readonly from: Side } | null {
   const part = piece.parts[index]!;
   const kind = partKind(part.kind);
   if (!kind.entry.lateral || lies !== undefined) return null;
-  return kind.order?.(part, site) ?? site.runs;
+  // A band is told from the left, whichever hand ties it; a plait from the side that is begun on.
+  return kind.order
+    ? { runs: kind.order(part, site), from: 'left' }
+    : { runs: site.runs, from: first };
 }
 
 /** Cords are laid side by side in order. */

@@ -95,11 +95,12 @@ function orderSteps(
   const orders = new Map<number, Step[]>();
   const keeps = (i: number): boolean => partKind(piece.parts[i]!.kind).entry.keepsOrder === true;
   plan.parts.forEach(({ id, lies }, i) => {
-    const runs = orderFor(piece, i, sites[i]!, lies);
-    if (!runs || runs.length < 2) return;
+    const order = orderFor(piece, i, sites[i]!, lies, first);
+    if (!order || order.runs.length < 2) return;
+    const { runs, from } = order;
     let at = i;
     while (at > 0 && keeps(at - 1) && sites[at - 1]!.runs.length === runs.length) at--;
-    orders.set(at, [orderStep(runs, first, at > 0, 'tie', `order-${id}`)]);
+    orders.set(at, [orderStep(runs, from, at > 0, 'tie', `order-${id}`)]);
   });
   return orders;
 }

@@ -27,6 +27,7 @@ import { turksHeadStrokes } from '../../knot/round-drawing.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { outerEnds } from '../../part/ends.js';
 import { check, endTails, once, stopperIn, useEach } from '../uses.js';
+import { oneOf } from '../../measure/plural.js';
 import { say } from '../../measure/saying.js';
 
 /** A loop at the start, a thick knot in all cords at the end. */
@@ -194,7 +195,7 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
       ],
       end: [
         once(
-          `${KNOTS[closure.form].label} ${closure.form === 'diamond' ? 'of all ends' : 'in all cords'}`,
+          `Tie ${oneOf(KNOTS[closure.form].label)} ${closure.form === 'diamond' ? 'of all ends' : 'in all cords'}`,
           `${closure.form === 'diamond' ? `${TELL_END_KNOTS.diamond} ` : ''}Tie it loose, push it through the loop and try the piece on so, then draw it up hard. It must pass the loop only with a push.`,
           [...tieKnot(closure, site), { do: 'test', what: 'passes' }],
         ),

@@ -130,7 +130,7 @@ export const tieEnds: ClosureKind<TieEnds> = {
       end: [
         ...plaitSteps(site, closure.tailForm, closure.length),
         once(
-          both ? 'A knot at the end of each tie' : 'A knot at the end of the tie',
+          both ? 'Tie a knot at the end of each tie' : 'Tie a knot at the end of the tie',
           say`${both ? 'Each' : 'It'} is ${laid(closure.length)} long with its knot; a small overhand knot keeps it from coming undone.`,
           [...knotted('start'), ...knotted('end')],
         ),

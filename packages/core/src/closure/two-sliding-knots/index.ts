@@ -9,6 +9,7 @@ import { formField } from '../../kind/field.js';
 import { legsOf, outerEnds, startEnds } from '../../part/ends.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
+import { oneOf } from '../../measure/plural.js';
 import { inSentence, laid, say } from '../../measure/saying.js';
 import { MM_PER_UNIT } from '../../measure/units.js';
 import { bundleOfRuns } from '../../part/pick.js';
@@ -135,7 +136,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
       ),
       {
         ...once(
-          `${STOPPERS[closure.form].label} with each tail`,
+          `Tie ${oneOf(STOPPERS[closure.form].label)} with each tail`,
           say`Tie each tail round the other cord, ${laid(measures.tail)} from the body on both sides. ${HOW_SLIDING[closure.form]} Draw it up until it grips the other cord and still slides. Make both gaps equal, or the ring closes crooked.`,
           slidingActions(closure, site, measures.tail),
         ),

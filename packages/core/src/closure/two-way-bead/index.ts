@@ -185,8 +185,8 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
       {
         ...once(
           closure.endBead > 0
-            ? 'A bead and a knot at the end of each tail'
-            : 'A knot at the end of each tail',
+            ? 'String a bead and tie a knot at the end of each tail'
+            : 'Tie a knot at the end of each tail',
           say`Draw the ring out as far as it must open. ${closure.endBead > 0 ? 'String an end bead on each tail and tie' : 'Tie'} an overhand knot ${laid(measures.tail)} from the body.`,
           endActions(closure, site, measures.tail),
         ),

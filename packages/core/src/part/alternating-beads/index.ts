@@ -101,7 +101,7 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
     const ring = site.bead(part.ring);
     return [
       {
-        title: `${countOf(part.count, 'bead')} from cord to cord`,
+        title: `String ${countOf(part.count, 'bead')} from cord to cord`,
         text: `String ${bead.name} on one cord, then ${ring.name} over both cords, and push both up until they sit; the next bead goes on the other cord. Pull both cords equally tight after every ring.`,
         units: part.count,
         unitName: 'bead',

@@ -15,6 +15,7 @@ import { straightUse } from '../../knot/straight.js';
 import { moved, straightRuns } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { PRACTICE_FACTOR } from '../../material/practice.js';
+import { oneOf } from '../../measure/plural.js';
 import { inSentence, say } from '../../measure/saying.js';
 import type { Run } from '../../kind/run.js';
 import { outerEnds } from '../ends.js';
@@ -123,7 +124,7 @@ export const endKnot: PartKind<EndKnotPart> = {
   ],
   steps: (part, site, layout) => [
     {
-      title: END_KNOTS[part.form].label,
+      title: `Tie ${oneOf(END_KNOTS[part.form].label)}`,
       text: `${TELL_END_KNOTS[part.form]} Do not trim before it is firm and lies where it should.`,
       units: 1,
       unitName: 'knot',

@@ -189,7 +189,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
       listed(runs.map((run) => say`${cordNamed(run, 'strand')}`));
     return [
       {
-        title: `${countOf(part.repeats, 'repeat')} with petals`,
+        title: `Plait ${countOf(part.repeats, 'repeat')} with petals`,
         text: say`${countOf(part.crossings, 'crossing')} of the round plait: the outer strand of one side behind the two next to it and forward over one, then the other side’s. Then bend the outermost strand of each side out to a loop of ${laid(part.petal)} and lay it back beside itself; the next crossing holds it. Measure each loop on the same pin or pencil so that all are alike.`,
         units: part.repeats,
         unitName: 'repeat',

@@ -143,7 +143,10 @@ function oddAdvice(part: SinnetPart, units: number): Advice[] {
       message: `${units} half knots make ${(units - 1) / 2} square knots and a half one at the end.`,
       remedy: `Take ${units + 1} for whole knots. Left odd on purpose, the bump at the end lies on the other side.`,
       path: 'units',
-      fix: { label: `${units + 1} half knots`, path: 'units', value: units + 1 },
+      // A stretch that the fit lengthens is not to lose that for one half knot.
+      ...(part.units === null
+        ? {}
+        : { fix: { label: `${units + 1} half knots`, path: 'units', value: units + 1 } }),
     },
   ];
 }

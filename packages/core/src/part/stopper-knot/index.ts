@@ -1,6 +1,7 @@
 import type { ActionOf, Leg } from '../../action/action.js';
 import { CAUTIONS } from '../../kind/cautions.js';
 import type { Run } from '../../kind/run.js';
+import { oneOf } from '../../measure/plural.js';
 import { cordNamed, say } from '../../measure/saying.js';
 import { choiceField, formField } from '../../kind/field.js';
 import { plainLayout, type PartKind, type PartSite } from '../../kind/part-kind.js';
@@ -74,7 +75,7 @@ export const stopperKnot: PartKind<StopperPart> = {
     if (part.tied === 'together' || runs.length === 1) {
       return [
         {
-          title: `${label} with ${nameRuns(runs, site)}`,
+          title: `Tie ${oneOf(label)} in ${nameRuns(runs, site)}`,
           text,
           units: 1,
           unitName: 'knot',
@@ -85,8 +86,8 @@ export const stopperKnot: PartKind<StopperPart> = {
     }
     return [
       {
-        title: `${label} in each of ${nameRuns(runs, site)}`,
-        text: `A knot in each cord by itself. ${text}`,
+        title: `Tie ${oneOf(label)} in each cord by itself`,
+        text,
         units: layout.units,
         unitName: 'knot',
         unitText: (unit) => say`${label} in ${cordNamed(runs[unit]!)}`,

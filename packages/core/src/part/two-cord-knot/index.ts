@@ -79,7 +79,7 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
   ],
   steps: (part, site, layout) => [
     {
-      title: part.units === 1 ? 'Snake knot' : `${part.units} snake knots`,
+      title: part.units === 1 ? 'Tie a snake knot' : `Tie ${part.units} snake knots`,
       text: 'Loop the first cord round behind the second; bring the second over it, round behind and through the loop of the first. Draw both tight by turns, and push each knot against the one before.',
       units: part.units,
       unitName: 'knot',
