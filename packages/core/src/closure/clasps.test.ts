@@ -231,5 +231,8 @@ describe('lariat', () => {
     const ring = { ...open, way: 'ring' as const, ring: 3 };
     expect(lariat.layOut(ring, { ...neck, endSize: 8 }, []).advice.length).toBeGreaterThan(0);
     expect(lariat.layOut({ ...ring, ring: 14 }, { ...neck, endSize: 8 }, []).advice).toEqual([]);
+    // What just fits does not pass, least of all beside the cords that lie in the ring already.
+    const equal = lariat.layOut({ ...ring, ring: 8 }, { ...neck, endSize: 8 }, []);
+    expect(codes(equal.advice)).toEqual(['lariat.ring']);
   });
 });

@@ -74,7 +74,11 @@ describe('steps of whole pieces', () => {
     const list = titles('seized-laces');
     before(list, /^Whip with/, /^Plait/);
     before(list, /^Tie the Turk’s head on a tube/, /^Lay both tails over each other through it/);
-    before(list, /^Take up the slack, \d+ rounds/, /^Tie an overhand knot at the end of each strand/);
+    before(
+      list,
+      /^Take up the slack, \d+ rounds/,
+      /^Tie an overhand knot at the end of each strand/,
+    );
     const tube = stepsOf('seized-laces').steps.find((step) =>
       inInches(step.title).includes('tube'),
     )!;
