@@ -87,7 +87,16 @@ async function benchCore() {
   ];
   for (const [name, piece] of plans) {
     bench.add(name, () => {
-      core.planPiece(dragged(piece));
+      core.draftPlan(dragged(piece));
+    });
+  }
+  for (const [name, piece] of [
+    ['hands try it, a band on a buckle', band],
+    ['hands try it, 60 parts on 12 strands', large],
+  ]) {
+    const plan = core.draftPlan(piece);
+    bench.add(name, () => {
+      core.tryPlan(piece, plan);
     });
   }
   for (const [name, piece] of [
@@ -96,7 +105,7 @@ async function benchCore() {
   ]) {
     bench.add(name, () => {
       const next = dragged(piece);
-      core.drawBench(next, core.planPiece(next), options);
+      core.drawBench(next, core.draftPlan(next), options);
     });
   }
   const broad = broadBand(core);
@@ -109,7 +118,7 @@ async function benchCore() {
     core.simulate(edited(), 40);
   });
   bench.add('plan a band of 40 strands by 300 rows', () => {
-    core.planPiece(core.withPattern(broad, band40.id, edited()));
+    core.draftPlan(core.withPattern(broad, band40.id, edited()));
   });
   benchMaking(core, bench, large);
   await bench.run();

@@ -140,7 +140,8 @@ export { sitesOf } from './piece/sites.js';
 
 // The plan: fit, cut list, advice.
 export { costOfWaste } from './plan/cost-of-waste.js';
-export { planPiece } from './steps/plan-piece.js';
+export { draftPlan } from './plan/plan.js';
+export { asBefore, planPiece, tryPlan } from './steps/plan-piece.js';
 export type { AuxiliaryPlan, PartPlan, Plan, PlanResult, StrandPlan } from './plan/plan-types.js';
 
 // Pieces to begin with.

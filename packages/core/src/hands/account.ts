@@ -1,31 +1,36 @@
-import type { Trial } from '../action/action.js';
+import type { Leg, Trial } from '../action/action.js';
 import { closureKind } from '../closure/registry.js';
 import { laid, say } from '../measure/saying.js';
 import { tryOnPlace } from '../plan/try-on-place.js';
 import { unfinishedEnd } from './finished.js';
 import { endCalled, refuse, type Refusal } from './refusal.js';
 import { workOf } from './share.js';
-import { legKey, THREAD, type CordState, type Table } from './table.js';
+import { legKey, THREAD, type Table } from './table.js';
 import { checksOf, LAST_CHECK } from './wanted.js';
 
 /** As near as the hands’ own books and the plan’s have to come, in mm. */
 const NEAR = 1;
 
-/** Cord of one half in mm that the plan gives to the work: neither trimmed away nor in reserve. */
-function plannedFor({ plan }: Table, cord: CordState, half: 0 | 1): number {
-  if (typeof cord.id === 'string') {
-    const own = plan.auxiliary.find(({ id }) => id === cord.id);
-    return (own?.reasons ?? [])
-      .filter(({ area }) => area !== 'end' && area !== 'reserve')
-      .reduce((sum, { mm }) => sum + mm, 0);
+/** Cord in mm that the plan gives to the work by leg: neither trimmed away nor in reserve. */
+function plannedWork({ plan }: Table): ReadonlyMap<string, number> {
+  const planned = new Map<string, number>();
+  const add = (leg: Leg, mm: number): unknown =>
+    planned.set(legKey(leg), (planned.get(legKey(leg)) ?? 0) + mm);
+  for (const { uses } of [...plan.parts.map(({ layout }) => layout), plan.closure]) {
+    for (const { strand, half, reason } of uses) {
+      if (reason.area !== 'end') add({ cord: strand, half }, reason.mm);
+    }
   }
-  return [...plan.parts.flatMap(({ layout }) => layout.uses), ...plan.closure.uses]
-    .filter((use) => use.strand === cord.id && use.half === half)
-    .filter(({ reason }) => reason.area !== 'end')
-    .reduce((sum, { reason }) => sum + reason.mm, 0);
+  for (const { id, reasons } of plan.auxiliary) {
+    for (const { area, mm } of reasons) {
+      if (area !== 'end' && area !== 'reserve') add({ cord: id, half: 0 }, mm);
+    }
+  }
+  return planned;
 }
 
 function cords(table: Table): Refusal[] {
+  const planned = plannedWork(table);
   return [...table.cords.values()].flatMap((cord): Refusal[] => {
     if (cord.id === THREAD) {
       return table.threadUsed ? [] : [refuse('unused', 'The thread to pull by is never used.')];
@@ -35,7 +40,7 @@ function cords(table: Table): Refusal[] {
       return [refuse('unfinished', say`The slack in ${cord.called} is not taken up.`)];
     if (cord.given) return [];
     return Array.from({ length: cord.legs }, (_, half) => half as 0 | 1).flatMap((half) => {
-      const off = cord.used[half] - plannedFor(table, cord, half);
+      const off = cord.used[half] - (planned.get(legKey({ cord: cord.id, half })) ?? 0);
       if (Math.abs(off) <= NEAR) return [];
       const much = laid(Math.abs(off));
       return [

@@ -5,7 +5,7 @@ import { cordEnds } from '../closure/cord-ends/index.js';
 import type { Piece } from '../piece/piece.js';
 import { draftPlan } from '../plan/plan.js';
 import type { Plan } from '../plan/plan-types.js';
-import { planPiece } from '../steps/plan-piece.js';
+import { asBefore, planPiece, tryPlan } from '../steps/plan-piece.js';
 import { actionsIn, makeSteps } from '../steps/steps.js';
 import { templateById } from '../template/templates.js';
 import { inMm } from '../testing.js';
@@ -252,5 +252,24 @@ describe('a piece that hands cannot make', () => {
     const plan = planPiece(twice);
     expect(plan).toMatchObject({ unmakeable: true });
     expect(plan.advice[0]).toMatchObject({ code: 'hands.out-of-order', part: 'loop' });
+  });
+});
+
+describe('a draft that hands try', () => {
+  const piece = templateById('lariat').make(start);
+  const bare = { ...piece, parts: piece.parts.filter(({ kind }) => kind !== 'stopper-knot') };
+
+  it('is the plan itself when they can make it, and when there is none', () => {
+    const draft = draftPlan(piece);
+    expect(tryPlan(piece, draft)).toBe(draft);
+    const none = draftPlan({ ...piece, strands: [] });
+    expect(none.ok).toBe(false);
+    expect(tryPlan({ ...piece, strands: [] }, none)).toBe(none);
+  });
+  it('takes over what was found before, and only that', () => {
+    const before = planPiece(bare);
+    const draft = draftPlan(bare);
+    expect(asBefore(draft, before)).toEqual(before);
+    expect(asBefore(draft, planPiece(piece))).toBe(draft);
   });
 });

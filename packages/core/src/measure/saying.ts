@@ -61,12 +61,14 @@ const segmentsOf = (saying: Saying): readonly Segment[] =>
 /** Pieces put one after the other; neighbouring texts become one. */
 export function join(...sayings: readonly Saying[]): Saying {
   const out: Segment[] = [];
-  for (const segment of sayings.flatMap(segmentsOf)) {
-    const last = out.at(-1);
-    if (segment === '') continue;
-    if (typeof segment === 'string' && typeof last === 'string')
-      out[out.length - 1] = last + segment;
-    else out.push(segment);
+  for (const saying of sayings) {
+    for (const segment of segmentsOf(saying)) {
+      const last = out.at(-1);
+      if (segment === '') continue;
+      if (typeof segment === 'string' && typeof last === 'string')
+        out[out.length - 1] = last + segment;
+      else out.push(segment);
+    }
   }
   const [first] = out;
   if (first === undefined) return '';

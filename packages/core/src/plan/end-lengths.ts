@@ -12,16 +12,25 @@ export interface Ends {
 /** A strand that runs out as core and comes back tying has its way out behind it before the first knot. */
 export const laidFirst = (strand: Strand): boolean => strand.legs.includes('turned');
 
+/** What lies in the parts of every strand, less what a hand varies, in mm. */
+function usedInParts({ parts }: Plan): ReadonlyMap<number, number> {
+  const used = new Map<number, number>();
+  for (const { layout } of parts) {
+    for (const { strand, reason } of layout.uses) {
+      if (!reason.spread) used.set(strand, (used.get(strand) ?? 0) + reason.mm);
+    }
+  }
+  return used;
+}
+
 /**
  * Of every strand what its ends take: all that is told of it, less the reserve, what a hand varies and
  * what lies in the parts.
  */
-export const endsOf = (piece: Piece, plan: Plan): Ends[] =>
-  plan.strands.map(({ number, reasons }, i) => {
-    const inParts = plan.parts
-      .flatMap(({ layout }) => layout.uses)
-      .filter(({ strand, reason }) => strand === number && !reason.spread)
-      .reduce((sum, { reason }) => sum + reason.mm, 0);
+export function endsOf(piece: Piece, plan: Plan): Ends[] {
+  const parts = usedInParts(plan);
+  return plan.strands.map(({ number, reasons }, i) => {
+    const inParts = parts.get(number) ?? 0;
     const fixed = (test: (area: Area) => boolean): number =>
       reasons.filter((r) => !r.technique && test(r.area)).reduce((sum, r) => sum + r.mm, 0);
     const first = laidFirst(piece.strands[i]!) ? inParts : 0;
@@ -30,3 +39,4 @@ export const endsOf = (piece: Piece, plan: Plan): Ends[] =>
       end: fixed((area) => area !== 'start' && area !== 'reserve') - inParts,
     };
   });
+}

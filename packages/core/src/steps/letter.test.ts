@@ -64,7 +64,7 @@ describe('followed to the letter', () => {
     // With more cord on one side it is no longer the middle.
     const piece = of('wrapped-stone');
     const parts = piece.parts.map((part, i) => (i === 0 ? { ...part, length: 60 } : part));
-    const off = text(stepsOf({ ...piece, parts } as Piece), 'cut-1');
+    const off = text(stepsOf({ ...piece, parts }), 'cut-1');
     expect(off).toMatch(/mark the place that goes round the stone at \d+ mm from one end/);
   });
   it('tells what goes wrong with a closure before the hands begin with it', () => {

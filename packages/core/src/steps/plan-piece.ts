@@ -42,6 +42,31 @@ export function firstStop(piece: Piece, plan: Plan, telling: Telling): FirstStop
 }
 
 /**
+ * Has hands try a draft, before anything is cut.
+ *
+ * @param plan what `draftPlan` made of the piece
+ * @returns the very same plan when hands can carry it out, or when there is none to try; otherwise one that
+ *   says why not, first of all
+ */
+export function tryPlan(piece: Piece, plan: PlanResult): PlanResult {
+  // A cord that no part ties is told of; until then there is nothing for hands to try.
+  if (!plan.ok || idleCords(piece).length > 0) return plan;
+  const found = firstStop(piece, plan, { first: 'left', words: false });
+  if (!found) return plan;
+  return { ...plan, unmakeable: true, advice: [unmakeable(found), ...plan.advice] };
+}
+
+/**
+ * A draft with what hands found of the same piece a moment ago, while it is still being moved.
+ *
+ * @param before a plan that hands have tried
+ */
+export function asBefore(draft: PlanResult, before: PlanResult): PlanResult {
+  if (!draft.ok || !before.ok || !before.unmakeable) return draft;
+  return { ...draft, unmakeable: true, advice: [...before.advice.slice(0, 1), ...draft.advice] };
+}
+
+/**
  * Plans a piece: fit, layout, cut list with reasons, checks; and has hands try it, before anything is cut.
  * A pure function; the same code answers in the browser and on the server.
  *
@@ -51,14 +76,8 @@ export function firstStop(piece: Piece, plan: Plan, telling: Telling): FirstStop
  *   cannot carry out says so
  * @throws RangeError when the piece names a kind of part or closure that does not exist
  */
-export function planPiece(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
-  const plan = draftPlan(piece, hand);
-  // A cord that no part ties is told of; until then there is nothing for hands to try.
-  if (!plan.ok || idleCords(piece).length > 0) return plan;
-  const found = firstStop(piece, plan, { first: 'left', words: false });
-  if (!found) return plan;
-  return { ...plan, unmakeable: true, advice: [unmakeable(found), ...plan.advice] };
-}
+export const planPiece = (piece: Piece, hand: Hand = ANY_HAND): PlanResult =>
+  tryPlan(piece, draftPlan(piece, hand));
 
 /** What else could be done, by why hands stop. */
 const REMEDIES: Readonly<Partial<Record<RefusalCode, string>>> = {

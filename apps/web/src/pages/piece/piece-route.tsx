@@ -21,7 +21,7 @@ import { usePiece } from '../../piece/piece-store';
 import { StageNav } from './stage-nav';
 import { stageStatus } from '../../piece/stage-status';
 import { STAGES, useStageId } from '../../piece/stages';
-import { planOf, usePlan } from '../../piece/use-plan';
+import { draftOf, usePlan } from '../../piece/use-plan';
 import type { StageContext } from '../../piece/stage-context';
 import { useMake, type Make } from '../../make/use-make';
 import { withOtherView } from '../../piece/view-param';
@@ -133,7 +133,7 @@ function useBenchPlan(): ReturnType<typeof usePlan> {
   const now = usePlan();
   const hand = useHand();
   const later = useDeferredValue(now.piece);
-  return now.piece.parts.length < MANY_PARTS ? now : { piece: later, plan: planOf(later, hand) };
+  return now.piece.parts.length < MANY_PARTS ? now : { piece: later, plan: draftOf(later, hand) };
 }
 
 interface BenchPaneProps {

@@ -1,4 +1,4 @@
-import { costOfWaste, planPiece } from '@coiled-strand/core';
+import { costOfWaste, draftPlan } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useHand } from '../../api/queries';
 import { Choices } from '../../fields/choices';
@@ -18,7 +18,7 @@ export function Sureness() {
   const choices = useMemo(
     () =>
       SURENESS.map(({ value, label }) => {
-        const plan = planPiece({ ...piece, cutting: { ...piece.cutting, sureness: value } }, hand);
+        const plan = draftPlan({ ...piece, cutting: { ...piece.cutting, sureness: value } }, hand);
         if (!plan.ok) return { value, label };
         const cost = costOfWaste(plan);
         const price = cost === null ? '' : `, ${currency} ${cost.toFixed(2)}`;
