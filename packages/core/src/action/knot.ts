@@ -10,6 +10,8 @@ export type Knot =
       /** How many lie in the core, and how thick each is: plaited tails are thicker than their cords. */
       readonly cores: number;
       readonly coreWidth: number;
+      /** Length per half knot at which the hand packs them, before they are eased to fill. */
+      readonly packed: number;
       /** Whether cut core ends lie under it as well. */
       readonly overEnds?: true;
     }
@@ -20,7 +22,7 @@ export type Knot =
   /** A loop of the cord round a thing, and up from it on both sides. */
   | { readonly form: 'catch'; readonly girth: number; readonly rise: number }
   /** A tail round the other cord. */
-  | { readonly form: 'sliding'; readonly stopper: StopperForm; readonly bundle: number }
+  | { readonly form: 'sliding'; readonly stopper: Exclude<StopperForm, 'figure-eight'> }
   /** A fold over a bar or a ring of this wire, the ends through it. */
   | { readonly form: 'larks-head'; readonly bar: number }
   /** Once round a bar of this thickness and back. */
@@ -39,7 +41,7 @@ export type Knot =
   | { readonly form: 'two-cord' }
   | { readonly form: 'bulky'; readonly knot: 'diamond' | 'carrick'; readonly ends: number }
   /** One strand round a bundle of this diameter. */
-  | { readonly form: 'hitch'; readonly bundle: number; readonly tension: Tension }
+  | { readonly form: 'hitch'; readonly bundle: number }
   /** Knots of a band, in the order in which hands tie them. */
   | {
       readonly form: 'band';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { endKnotCord } from '../knot/end-knots.js';
+import { endKnotSize } from '../knot/end-knots.js';
 import { effectiveDiameter } from '../material/cord.js';
 import { sumOf } from '../kind/reason.js';
 import { loop } from '../part/loop/index.js';
@@ -127,7 +127,7 @@ describe('loop and stopper knot', () => {
     const two = loopAndKnot.layOut(diamond, folded, body);
     expect(two.advice).toEqual([]);
     const knot = two.uses.find((use) => use.reason.code === 'knot.end')!.reason.mm;
-    expect(knot).toBeCloseTo(endKnotCord('diamond', 2) * effectiveDiameter(cord), 6);
+    expect(knot).toBeCloseTo(endKnotSize('diamond', 2).inKnot * effectiveDiameter(cord), 6);
   });
   it('leaves a learner more to work the knot with', () => {
     const allowance = (practice: 'learner' | 'expert'): number =>

@@ -14,7 +14,6 @@ import type { Point, Primitive } from '../kind/primitive.js';
 import { KNOT_SPREAD, type Need, type Use } from '../kind/reason.js';
 import type { Run } from '../kind/run.js';
 import { ellipse, plateOf, roundedBox } from '../knot/plate.js';
-import { stopper } from '../knot/stopper.js';
 import { moved, straightRuns } from '../knot/stroke.js';
 import { effectiveDiameter } from '../material/cord.js';
 import { tailFor } from '../material/practice.js';
@@ -24,7 +23,7 @@ import type { Saying } from '../measure/saying.js';
 import { AT_END, AT_START, type Action } from '../action/action.js';
 import { CAUTIONS } from '../kind/cautions.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../part/ends.js';
-import { bundleOfRuns } from '../part/pick.js';
+import { bundleOfRuns, knotInRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { larksHeadCord } from './side-release-buckle/model.js';
 import { endTails, once, tryOn, useEach } from './uses.js';
@@ -79,7 +78,7 @@ function tieUses(site: ClosureSite, side: 'start' | 'end'): Use[] {
         spread: KNOT_SPREAD,
         assumed: tied.length > 1,
       },
-      tied.length === 0 ? 0 : stopper('overhand', bundle).inKnot + Math.PI * (bundle + WIRE),
+      tied.length === 0 ? 0 : knotInRuns('overhand', tied).inKnot + Math.PI * (bundle + WIRE),
     ),
     ...useEach(
       tied,
@@ -151,7 +150,7 @@ function drawRing(
   const r = 2.6;
   const reach = 2.5;
   const knot = knotStrokes('overhand', site.runs, `closure-tie-${side}`, 'closure', 0, 0, state);
-  const size = stopper('overhand', bundleOfRuns(site.runs));
+  const size = knotInRuns('overhand', site.runs);
   const shift = side === 'start' ? at : at - size.length;
   return [
     ...straightRuns(

@@ -1,13 +1,12 @@
+import { knotInRuns } from '../part/pick.js';
 import type { ClosureSite, ClosureState } from '../kind/closure-kind.js';
 import type { Primitive } from '../kind/primitive.js';
 import { KNOT_SPREAD, type Use } from '../kind/reason.js';
 import { loopCord } from '../knot/loop.js';
-import { stopper } from '../knot/stopper.js';
 import { flipped, moved, straightRuns } from '../knot/stroke.js';
 import { CORD_KIND_FACTS, effectiveDiameter } from '../material/cord.js';
 import { laid, say, type Saying } from '../measure/saying.js';
 import { EYE_LIES, eyeStrokes } from '../part/loop/drawing.js';
-import { bundleOfRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { closureAt, type ActionOf } from '../action/action.js';
 import { outerEnds, startEnds } from '../part/ends.js';
@@ -55,12 +54,12 @@ export function loopEnd(
   loops: number,
 ): LoopEnd {
   const perimeter = needed * (1 - stretchOf(site));
-  const bundle = bundleOfRuns(site.runs);
   const atFold = side === 'start' && site.runs.some((run) => run.folded);
   // Beside folds a single cord goes no way round: its end is caught in their knot.
   const caught = atFold ? site.runs.filter((run) => !run.folded) : [];
   const single = !atFold && site.runs.length === 1;
-  const knot = stopper('overhand', single ? 2 * bundle : bundle);
+  // A single cord comes back beside itself, so that the knot is tied in it twice over.
+  const knot = knotInRuns('overhand', single ? [...site.runs, ...site.runs] : site.runs);
   // Cords in parallel shut each loop with a knot behind it; folds and a turned end need none there.
   const parallel = !atFold && !single;
   const knots = parallel ? loops : loops - (atFold || single ? 0 : 1);
@@ -99,7 +98,7 @@ export function loopEnd(
           area: 'knot',
           code: 'knot.loop',
           label: 'Knots that shut the loop',
-          detail: 'overhand, in all cords together, taken as one thick cord',
+          detail: 'overhand, in all cords together',
           assumed: true,
           spread: KNOT_SPREAD,
         },

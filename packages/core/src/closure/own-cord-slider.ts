@@ -12,10 +12,10 @@ import type { Primitive } from '../kind/primitive.js';
 import type { Reason } from '../kind/reason.js';
 import type { Action } from '../action/action.js';
 import { outerEnds, startEnds } from '../part/ends.js';
-import { bundleOfRuns } from '../part/pick.js';
+import { knotInRuns } from '../part/pick.js';
 import { oneOf } from '../measure/plural.js';
 import { laid, say } from '../measure/saying.js';
-import { stopper, STOPPERS } from '../knot/stopper.js';
+import { STOPPERS } from '../knot/stopper.js';
 import { asThing, moved } from '../knot/stroke.js';
 import type { Cord } from '../material/cord.js';
 import type { Advice } from '../measure/advice.js';
@@ -76,15 +76,14 @@ export function ownCordSlider<C extends OwnCordSlider>(
   const stopping = (slider: C, site: ClosureSite, tail: number): Action[] =>
     (['start', 'end'] as const).flatMap((side) => {
       const ends = side === 'start' ? startEnds(runsFreeAtStart(site)) : outerEnds(site.runs);
-      const { length } = stopper(slider.stopper, 1);
       const runs = side === 'start' ? runsFreeAtStart(site) : site.runs;
       return [
         ...(plaitOfTails(site, slider.tailForm) ? [] : leave(side, ends, tail)),
         ...(spec.stopperInEach
           ? ends.flatMap((end, i) =>
-              stopperIn(side, [end], slider.stopper, length * bundleOfRuns([runs[i]!])),
+              stopperIn(side, [end], slider.stopper, knotInRuns(slider.stopper, [runs[i]!]).length),
             )
-          : stopperIn(side, ends, slider.stopper, length * bundleOfRuns(runs))),
+          : stopperIn(side, ends, slider.stopper, knotInRuns(slider.stopper, runs).length)),
       ];
     });
   const layOut = (

@@ -42,7 +42,8 @@ export interface Slide {
 /**
  * Tails of a closure whose two tails overlap in something that holds `grip` of each.
  *
- * One slider over both: extra = s to 2 T - s. Two sliding knots: S + k to 2 S - k.
+ * One slider over both: extra = s to 2 T - s. Two sliding knots: S + k to 2 S, where each knot lies against
+ * the other.
  *
  * @param grip length of the slider or of one sliding knot in mm
  * @param closure its tails: as the maker set them, or null for what passing takes
@@ -60,12 +61,12 @@ export function slide(
   const extra = flexibleLengthFor(Math.max(want, site.target), height, body, site.turns);
   // Long enough to pass, to close at the size aimed at, and to be tied at all.
   const least = grip + TIGHTER / 2 + 5;
-  const needed = Math.max((extra + grip) / 2, least);
+  const needed = Math.max((extra + (two ? 0 : grip)) / 2, least);
   const tail = tails ?? needed;
   return {
     tail,
     shortest: two ? tail + grip : grip,
-    longest: Math.max(2 * tail - grip, two ? tail + grip : grip),
+    longest: two ? Math.max(2 * tail, tail + grip) : Math.max(2 * tail - grip, grip),
     needed,
   };
 }

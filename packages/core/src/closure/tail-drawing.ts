@@ -1,10 +1,10 @@
+import { knotInRuns } from '../part/pick.js';
 import type { ClosureSite } from '../kind/closure-kind.js';
 import type { Primitive } from '../kind/primitive.js';
 import type { Run } from '../kind/run.js';
 import { lanesOf } from '../knot/lanes.js';
 import { asThing, flipped, moved, straightRuns } from '../knot/stroke.js';
-import { stopper, type StopperForm } from '../knot/stopper.js';
-import { bundleOfRuns } from '../part/pick.js';
+import { type StopperForm } from '../knot/stopper.js';
 import { plaitStrokes } from '../part/plait/drawing.js';
 import type { Plaiting } from '../part/plait/model.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
@@ -28,7 +28,7 @@ function stoppers(
       `closure-stop-${i}`,
       'closure',
       // Neighbours would lie on each other: every other one sits a little further in.
-      i % 2 === 0 ? 0 : -stopper(form, bundleOfRuns([run])).length,
+      i % 2 === 0 ? 0 : -knotInRuns(form, [run]).length,
       lanes.get(run.index) ?? 0,
       state,
     ),
@@ -56,7 +56,7 @@ export function drawTails(
     if (runs.length === 0) return [];
     const own = { ...site, runs };
     const knot = form ? stoppers(own, form, state, each) : null;
-    const beyond = form ? stopper(form, bundleOfRuns(runs)).length + STUB : STUB;
+    const beyond = form ? knotInRuns(form, runs).length + STUB : STUB;
     const plaited = runs.length === site.runs.length ? plaiting : null;
     return [
       ...asThing(moved(knot?.below ?? [], tail), 'stopper'),

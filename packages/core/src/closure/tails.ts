@@ -4,7 +4,7 @@ import type { PartStep } from '../kind/part-kind.js';
 import { PLAIT_SPREAD, type Use } from '../kind/reason.js';
 import type { Run } from '../kind/run.js';
 import { closureAt, type ActionOf } from '../action/action.js';
-import { plaitRatio, PLAITS } from '../knot/plait.js';
+import { plaitRatio, plaitAside } from '../knot/plait.js';
 import { outerEnds, startEnds } from '../part/ends.js';
 import { STOPPERS, STOPPER_FORMS, type StopperForm } from '../knot/stopper.js';
 import { effectiveDiameter, type Cord } from '../material/cord.js';
@@ -128,7 +128,7 @@ export function tailUses(
 
 /** The plait of the tails at one side. */
 function plaitAction(
-  { form, d, pitch, bundles }: Plaiting,
+  { form, d, q, pitch, bundles }: Plaiting,
   side: 'start' | 'end',
   length: number,
 ): ActionOf<'plait'>[] {
@@ -140,7 +140,7 @@ function plaitAction(
       place: closureAt(side),
       bundles: ends,
       form,
-      aside: PLAITS[form].aside * d,
+      aside: plaitAside(form, q) * d,
       pitch,
       mm: length,
       after: 0,

@@ -4,10 +4,10 @@ import type { PartStep } from '../kind/part-kind.js';
 import { KNOT_SPREAD, useOf, type Reason, type Use } from '../kind/reason.js';
 import type { Run } from '../kind/run.js';
 import type { Caution } from '../kind/step.js';
-import { stopper, STOPPERS, type StopperForm } from '../knot/stopper.js';
+import { STOPPERS, type StopperForm } from '../knot/stopper.js';
 import { tailFor } from '../material/practice.js';
 import { join, type Saying } from '../measure/saying.js';
-import { bundleOfRuns } from '../part/pick.js';
+import { knotInRuns } from '../part/pick.js';
 
 /** Runs whose strand ends at the start, not folds there. */
 export const runsFreeAtStart = (site: ClosureSite): Run[] => site.runs.filter((run) => !run.folded);
@@ -44,7 +44,7 @@ export const stopperUses = (runs: readonly Run[], form: StopperForm): Use[] =>
       spread: KNOT_SPREAD,
       assumed: runs.length > 1,
     },
-    stopper(form, bundleOfRuns(runs)).inKnot,
+    knotInRuns(form, runs).inKnot,
   );
 
 /** An instruction that is followed once. */

@@ -1,14 +1,14 @@
 import type { Action, ActionOf, End, Leg } from '../action/action.js';
 import { timesOf } from '../action/action.js';
 import type { Knot } from '../action/knot.js';
-import { endKnotCord } from '../knot/end-knots.js';
-import { doubleHitch, singleHitch } from '../knot/hitch.js';
+import { endKnotSize } from '../knot/end-knots.js';
+import { doubleHitch, spiralHitch } from '../knot/hitch.js';
 import { bundleOf } from '../knot/hull.js';
 import { loopCord } from '../knot/loop.js';
-import { stopper } from '../knot/stopper.js';
+import { grip, stopper } from '../knot/stopper.js';
 import { turksHeadCord } from '../knot/turks-head.js';
 import { TWO_CORD_KNOT } from '../knot/two-cord.js';
-import { wrapTurn } from '../knot/wraps.js';
+import { coilCord } from '../knot/wraps.js';
 import { effectiveDiameter } from '../material/cord.js';
 import { bundleDiameter } from '../material/passage.js';
 import { larksHeadCord, turnCord } from '../closure/side-release-buckle/model.js';
@@ -27,8 +27,9 @@ const widthOf = (table: Table, leg: Leg): number => {
   const cord = table.cords.get(leg.cord)?.cord;
   return cord ? effectiveDiameter(cord) : 0;
 };
-const bundle = (table: Table, legs: readonly Leg[]): number =>
-  bundleDiameter(legs.map((leg) => widthOf(table, leg)));
+const widths = (table: Table, legs: readonly Leg[]): number[] =>
+  legs.map((leg) => widthOf(table, leg));
+const bundle = (table: Table, legs: readonly Leg[]): number => bundleDiameter(widths(table, legs));
 
 /** Cord in mm of one end that ties, for one knot; its way along the work is part of it. */
 function knotCord(table: Table, knot: Knot, by: readonly End[], end: End, mm: number): number {
@@ -38,29 +39,31 @@ function knotCord(table: Table, knot: Knot, by: readonly End[], end: End, mm: nu
       const cores = knot.overEnds ? 'two-by-two' : bundleOf(knot.cores);
       const ratio = knot.coreWidth / widthOf(table, by[0]!);
       const each = widthOf(table, by[0]!);
-      return (halfKnotCord(knot.sinnet, cores, ratio, mm / each, knot.cores) * each) / 2;
+      const packed = knot.packed / each;
+      return (halfKnotCord(knot.sinnet, cores, ratio, mm / each, knot.cores, packed) * each) / 2;
     }
     case 'stopper':
-      return knot.within ? 0 : stopper(knot.stopper, bundle(table, by)).uses + mm;
+      return knot.within ? 0 : stopper(knot.stopper, widths(table, by)).uses + mm;
     case 'catch':
       return loopCord(knot.girth, d) + 2 * knot.rise;
     case 'catch-knot':
-      return 2 * stopper('overhand', 2 * d).inKnot;
+      return 2 * stopper('overhand', [d, d]).inKnot;
     case 'sliding':
-      return stopper(knot.stopper, knot.bundle).inKnot;
+      return grip(knot.stopper, widths(table, by)).inKnot;
     case 'larks-head':
       return larksHeadCord(knot.bar, d) / 2;
     case 'bar-turn':
       return turnCord(knot.bar, d);
     case 'ring-knot': {
-      const all = bundle(table, by);
-      return stopper('overhand', all).inKnot + Math.PI * (all + knot.bar);
+      return (
+        stopper('overhand', widths(table, by)).inKnot + Math.PI * (bundle(table, by) + knot.bar)
+      );
     }
     case 'overhand-on-ring':
-      return stopper('overhand', bundle(table, by)).inKnot;
+      return stopper('overhand', widths(table, by)).inKnot;
     case 'loop': {
       const turned = knot.of === 'turned-end';
-      const all = bundle(table, by) * (turned ? 2 : 1);
+      const all = widths(table, turned ? [...by, ...by] : by);
       // A single cord beside folds is caught in their knot and goes no way round.
       const caught = knot.of === 'fold' && end.side === 'start';
       const round = caught ? 0 : loopCord(knot.perimeter, d) * (turned ? 1 : 0.5);
@@ -72,9 +75,9 @@ function knotCord(table: Table, knot: Knot, by: readonly End[], end: End, mm: nu
       return (TWO_CORD_KNOT.bothCords / 2 - TWO_CORD_KNOT.pitch) * across + mm;
     }
     case 'bulky':
-      return Math.max(mm, endKnotCord(knot.knot, knot.ends) * d);
+      return Math.max(mm, endKnotSize(knot.knot, knot.ends).inKnot * d);
     case 'hitch':
-      return singleHitch(knot.bundle / d, knot.tension) * d;
+      return spiralHitch(knot.bundle / d) * d;
     case 'turks-head':
       return turksHeadCord(knot, knot.bundle / d) * d;
     case 'slip':
@@ -160,7 +163,7 @@ export function takenBy(table: Table, action: Action): Taken[] {
       const d = widthOf(table, { cord: action.cord, half: 0 });
       const { times, hull } = action;
       return [
-        { leg: { cord: action.cord, half: 0 }, mm: (times * wrapTurn(hull / d) + times) * d },
+        { leg: { cord: action.cord, half: 0 }, mm: coilCord(times, hull, d) },
         ...each(action.round, action.mm * times),
       ];
     }

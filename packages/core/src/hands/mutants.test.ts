@@ -58,6 +58,7 @@ function mutantsOf(all: readonly Action[], uniform: () => number): Mutant[] {
 const EITHER_WAY: readonly string[] = [
   'check and check',
   'cut and cut',
+  'cut and order',
   'cut and mark',
   'cut and measure',
   'measure and measure',
@@ -77,6 +78,7 @@ const EITHER_WAY: readonly string[] = [
   'crimp and crimp',
   'lay and test',
   'lay and put-on',
+  'lay and overlap',
   'check and try-on',
   'check and close',
 ];

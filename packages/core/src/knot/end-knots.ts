@@ -1,43 +1,64 @@
-import { turksHeadCord } from './turks-head.js';
+import { asOneCord } from './stopper.js';
+import { tightened } from './tightened.js';
 
-/**
- * Bulky end knots, tied with all ends at once, in cord diameters.
- *
- * Their cord is an assumption: the diamond knot is taken as the Turk's head of three leads and four
- * bights, followed round once more, over its own four ends; the carrick bend of two as one pass of it,
- * drawn flat. What the fingers need to tie them is common practice: a learner trims about half a foot
- * off each end of a diamond knot in 4 mm cord.
- */
+/** Bulky end knots, tied once round with all ends at once. */
 export const END_KNOTS = {
-  diamond: { label: 'Diamond knot', cords: [2, 8], length: 5.3, width: 6, allowance: 25 },
-  carrick: { label: 'Carrick bend of two', cords: [2, 4], length: 5, width: 5.5, allowance: 15 },
-} as const satisfies Readonly<
-  Record<
-    string,
-    {
-      label: string;
-      cords: readonly [number, number];
-      length: number;
-      width: number;
-      /** What a practised hand needs beyond the knot, trimmed away afterwards. */
-      allowance: number;
-    }
-  >
->;
+  diamond: { label: 'Diamond knot', cords: [2, 8] },
+  carrick: { label: 'Carrick bend of two', cords: [2, 4] },
+} as const satisfies Readonly<Record<string, { label: string; cords: readonly [number, number] }>>;
 export type EndKnotForm = keyof typeof END_KNOTS;
 export const END_KNOT_FORMS = Object.keys(END_KNOTS) as EndKnotForm[];
 
-/** Diameter of four ends drawn together, and of one, in cord diameters. */
-const HEART = { diamond: 2.414, carrick: 1 } as const;
+/** Share of a tight knot's hull that is cord: what four and two ends give. Assumed for its width. */
+const FILLED = 0.65;
+
+/** Length and width of a carrick bend in diameters of a bundle that ties it. Assumed. */
+const CARRICK_LENGTH = 5;
+const CARRICK_WIDTH = 5.5;
+
+export interface EndKnotSize {
+  readonly length: number;
+  readonly width: number;
+  readonly thickness: number;
+  /** Cord of every end from where the knot begins to where it leaves it. */
+  readonly inKnot: number;
+}
+
+/** Between what was computed for two and for four ends; of more, each goes as far as of four (assumed). */
+function betweenEnds(two: number, four: number, ends: number): number {
+  const share = Math.min(1, Math.max(0, (ends - 2) / 2));
+  return two + (four - two) * share;
+}
 
 /**
- * Cord of every end from where the knot begins to where it leaves it, in cord diameters.
+ * Size of an end knot and the cord in it, in cord diameters. Source: `tightened.ts`, for a diamond knot of
+ * two and of four ends, and a carrick bend of two; more than two ends tie a carrick bend as two bundles.
  *
  * @param ends that tie it, >= 2
- * @example endKnotCord('diamond', 4) // 30.6
+ * @example endKnotSize('diamond', 4).inKnot // 13.8
  */
-export const endKnotCord = (form: EndKnotForm, ends: number): number =>
-  turksHeadCord({ leads: 3, bights: 4, passes: form === 'diamond' ? 2 : 1 }, HEART[form]) / ends;
+export function endKnotSize(form: EndKnotForm, ends: number): EndKnotSize {
+  if (form === 'carrick') {
+    const bundle = asOneCord(Array.from({ length: Math.max(1, Math.ceil(ends / 2)) }, () => 1));
+    return {
+      length: CARRICK_LENGTH * bundle,
+      width: CARRICK_WIDTH * bundle,
+      thickness: 3 * bundle,
+      inKnot: (tightened('carrick.beyond') + CARRICK_LENGTH) * bundle,
+    };
+  }
+  const length = betweenEnds(tightened('diamond.length.2'), tightened('diamond.length.4'), ends);
+  // The cord of a knot between two and four ends is shared among them.
+  const beyond =
+    betweenEnds(2 * tightened('diamond.beyond.2'), 4 * tightened('diamond.beyond.4'), ends) /
+    Math.min(4, Math.max(2, ends));
+  // A ball of the cord in it: volume of the cord over the share that it fills.
+  const width = Math.sqrt((ends * (beyond + length)) / (FILLED * length));
+  return { length, width, thickness: width, inKnot: beyond + length };
+}
+
+/** What fingers need of every end to tie it, beyond the knot, in cord diameters. Common practice, no source. */
+export const END_KNOT_FINGERS: Readonly<Record<EndKnotForm, number>> = { diamond: 25, carrick: 15 };
 
 /** How they are tied, in the words of the craft. */
 export const TELL_END_KNOTS: Readonly<Record<EndKnotForm, string>> = {

@@ -1,4 +1,5 @@
 import type { Tension } from '../kind/part-kind.js';
+import { tightened } from './tightened.js';
 
 /**
  * The double half hitch that knotted bands are made of, in diameters d of the thread.
@@ -6,23 +7,28 @@ import type { Tension } from '../kind/part-kind.js';
  *     thread of the worker   L = 12.1 + 6.86 r      r = diameter of what it goes round / d
  *     thread of the carried  the height of a row
  *
- * Source: our tightened model ropes (ideal rope without friction), checked against published
- * ropelengths of tight knots. Floss flattens more than the model says; a swatch corrects it.
+ * Source: `tightened.ts`. Floss flattens more than the model says; a swatch corrects it.
  */
-const AROUND = { fixed: 12.1, perRatio: 6.86 } as const;
+const AROUND = {
+  fixed: tightened('hitch.fixed'),
+  perRatio: tightened('hitch.per-ratio'),
+} as const;
 
 /** Thread of the worker more when its rows are pushed down, and the height they then have. */
-const PUSHED = { more: 0.26, height: 2.7 } as const;
+const PUSHED = {
+  more: tightened('hitch.pushed.more'),
+  height: tightened('hitch.pushed.height'),
+} as const;
 
 /** Place of one knot along its row, in diameters. Same source. */
-export const HITCH_WIDTH = 2.86;
+export const HITCH_WIDTH = tightened('hitch.width');
 
 /** Thickness of the work, in diameters, before it flattens in wear. Same source. */
 export const HITCH_THICKNESS = 4;
 
 /** Height of a row of knots in diameters, by tension; soft rows are taken as even ones. */
 export const hitchHeight = (tension: Tension): number =>
-  tension === 'hard' ? PUSHED.height : 2.88;
+  tension === 'hard' ? PUSHED.height : tightened('hitch.height');
 
 /**
  * Thread that the worker of one double half hitch takes, in its diameters, with the way to the next.
@@ -34,8 +40,18 @@ export const doubleHitch = (ratio: number, tension: Tension): number =>
   AROUND.fixed + AROUND.perRatio * ratio + (tension === 'hard' ? PUSHED.more : 0);
 
 /**
- * One single hitch round a bundle: half a double one.
- * @example singleHitch(3, 'even') // 16.34
+ * Cord in one hitch of a spiral round a bundle, in its diameters, with its own way along the work:
+ *
+ *     L = 7.9 + 3.13 r        r = diameter of the bundle / d, at a pitch of 2.0
+ *
+ * Pushed up, hitches lie closer and take as much (assumed). Source: `tightened.ts`.
+ *
+ * @param ratio > 0
+ * @example spiralHitch(3) // 17.29
  */
-export const singleHitch = (ratio: number, tension: Tension): number =>
-  doubleHitch(ratio, tension) / 2;
+export const spiralHitch = (ratio: number): number =>
+  tightened('hitch-spiral.fixed') + tightened('hitch-spiral.per-ratio') * ratio;
+
+/** Length of a spiral that one hitch makes, in cord diameters: 2.0, and 1.6 where they are pushed up. */
+export const spiralPitch = (tension: Tension): number =>
+  tightened(tension === 'hard' ? 'hitch-spiral.pushed' : 'hitch-spiral.pitch');

@@ -1,5 +1,6 @@
 import type { Tension } from '../kind/part-kind.js';
 import type { Point3 } from '../kind/primitive.js';
+import { tightened } from './tightened.js';
 
 /** Ways to plait, by the number of bundles and how they lie. */
 export const PLAIT_FORMS = ['three', 'four-flat', 'four-round'] as const;
@@ -8,43 +9,57 @@ export type PlaitForm = (typeof PLAIT_FORMS)[number];
 interface PlaitNumbers {
   readonly label: string;
   readonly bundles: 3 | 4;
-  /** Way aside that a bundle goes for each crossing, in its diameters. */
-  readonly aside: number;
   /** Plait length for each crossing by tension, in bundle diameters. */
   readonly pitch: Readonly<Record<Tension, number>>;
   readonly assumed: boolean;
 }
 
-/**
- * Numbers of the plaits, in diameters of a bundle.
- *
- * Three bundles and four round: our tightened model ropes. Four flat is worked out the same way and is
- * an assumption: of its strands three in four go aside at every crossing, of three strands two in three,
- * so that its way aside is 9/8 of theirs.
- */
+/** Ways to plait, and the length for each crossing that hands of a tension make, in bundle diameters. */
 export const PLAITS: Readonly<Record<PlaitForm, PlaitNumbers>> = {
   three: {
     label: 'Three bundles',
     bundles: 3,
-    aside: 1.11,
     pitch: { hard: 1, even: 1.5, soft: 2 },
     assumed: false,
   },
   'four-flat': {
     label: 'Four flat',
     bundles: 4,
-    aside: (1.11 * 9) / 8,
     pitch: { hard: 1, even: 1.5, soft: 2 },
     assumed: true,
   },
   'four-round': {
     label: 'Four round',
     bundles: 4,
-    aside: 1.66,
     pitch: { hard: 1, even: 2.5, soft: 3 },
     assumed: false,
   },
 };
+
+/** Where plaits of three and four flat stop growing wider as they are drawn tighter. */
+const LOOSE = 1.5;
+
+/**
+ * Way aside k that a bundle goes for each crossing, in its diameters. A plait that is jammed is thicker, and
+ * its strands go further:
+ *
+ *     four round:        k = 1.60 + 0.237 / q^2
+ *     three, four flat:  1.11 and 1.25 from q = 1.5 on, 1.16 and 1.34 at q = 1, straight between
+ *
+ * Source: `tightened.ts`; four flat drawn long is worked out from three (of its strands three in four go
+ * aside at every crossing, of three strands two in three) and assumed.
+ *
+ * @param q plait length for each crossing in bundle diameters, > 0
+ * @example plaitAside('four-round', 1) // 1.837
+ */
+export function plaitAside(form: PlaitForm, q: number): number {
+  if (form === 'four-round') {
+    return tightened('plait.four-round') + tightened('plait.four-round.per-q2') / q ** 2;
+  }
+  const jammed = Math.min(1, Math.max(0, (LOOSE - q) / (LOOSE - 1)));
+  const loose = tightened(`plait.${form}`);
+  return loose + (tightened(`plait.${form}.jammed`) - loose) * jammed;
+}
 
 /**
  * Strand length / plait length:
@@ -55,7 +70,7 @@ export const PLAITS: Readonly<Record<PlaitForm, PlaitNumbers>> = {
  * @example plaitRatio('three', 1.5) // 1.244
  */
 export const plaitRatio = (form: PlaitForm, q: number): number =>
-  Math.hypot(1, PLAITS[form].aside / q);
+  Math.hypot(1, plaitAside(form, q) / q);
 
 /**
  * Width and thickness in bundle diameters. A round plait is 4 across when it is jammed, and falls

@@ -1,16 +1,12 @@
 import type { Point, Point3 } from '../kind/primitive.js';
+import { tightened } from './tightened.js';
 
-/**
- * Stopper knots pulled tight in one cord, in cord diameters.
- *
- * Source: our tightened model ropes (ideal rope without friction), checked against published
- * ropelengths of the trefoil and the figure-eight knot (Ashton, Cantarella, Piatek, Rawdon 2011).
- */
+/** Stopper knots pulled tight. */
 export const STOPPERS = {
-  overhand: { label: 'Overhand knot', turns: 1, uses: 10.12, length: 3.7, width: 3.0 },
-  'double-barrel': { label: 'Double barrel knot', turns: 2, uses: 17.3, length: 5.8, width: 3.2 },
-  'triple-barrel': { label: 'Triple barrel knot', turns: 3, uses: 24.7, length: 7.7, width: 3.6 },
-  'figure-eight': { label: 'Figure-eight knot', turns: 1.5, uses: 13.8, length: 5.0, width: 3.1 },
+  overhand: { label: 'Overhand knot', turns: 1 },
+  'double-barrel': { label: 'Double barrel knot', turns: 2 },
+  'triple-barrel': { label: 'Triple barrel knot', turns: 3 },
+  'figure-eight': { label: 'Figure-eight knot', turns: 1.5 },
 } as const;
 export type StopperForm = keyof typeof STOPPERS;
 export const STOPPER_FORMS = Object.keys(STOPPERS) as StopperForm[];
@@ -24,17 +20,82 @@ export interface StopperSize {
   readonly inKnot: number;
 }
 
+/** Of one cord, in its diameters. Source: `tightened.ts`. */
+const inOne = (form: StopperForm): Omit<StopperSize, 'inKnot'> => ({
+  uses: tightened(`${form}.uses`),
+  length: tightened(`${form}.length`),
+  width: tightened(`${form}.width`),
+});
+
+/** Knots in several cords at once that were computed, by how many cords. */
+const TOGETHER: Readonly<Partial<Record<StopperForm, Readonly<Record<number, number>>>>> = {
+  overhand: {
+    2: tightened('overhand.uses.2'),
+    3: tightened('overhand.uses.3'),
+    4: tightened('overhand.uses.4'),
+  },
+  'double-barrel': { 2: tightened('double-barrel.uses.2') },
+};
+
+/** Cords side by side in a knot settle closer than in a straight bundle. Fit of the computed knots, 4 %. */
+const SETTLE = 0.95;
+
 /**
- * A stopper knot in a cord or bundle of diameter d. A bundle is taken as one cord of the smallest
- * circle that holds it (assumed); each of its cords uses that knot's length.
+ * Diameter in mm of the one cord whose knot takes as much as that of some cords tied at once takes of each:
  *
- * @param d diameter in mm under tension
- * @returns mm
- * @example stopper('overhand', 2).uses // 20.24
+ *     0.95 sqrt(d1^2 + d2^2 + ...)      0.95 sqrt(m) d for m alike; never less than the thickest of them
+ *
+ * @param diameters in mm under tension
+ * @example asOneCord([2, 2]) // 2.687
  */
-export function stopper(form: StopperForm, d: number): StopperSize {
-  const { uses, length, width } = STOPPERS[form];
-  return { uses: uses * d, length: length * d, width: width * d, inKnot: (uses + length) * d };
+export const asOneCord = (diameters: readonly number[]): number =>
+  diameters.length === 0
+    ? 0
+    : Math.max(...diameters, diameters.length > 1 ? SETTLE * Math.hypot(...diameters) : 0);
+
+/**
+ * A stopper knot in one cord, or in several at once. Those that were computed in two to four cords are as
+ * computed; others take `asOneCord`.
+ *
+ * @param cords diameter in mm under tension, or those of all cords that tie it together
+ * @returns mm, of each cord
+ * @example stopper('overhand', 2).uses // 20.24
+ * @example stopper('overhand', [1, 1]).uses // 13.7
+ */
+export function stopper(form: StopperForm, cords: number | readonly number[]): StopperSize {
+  const one = inOne(form);
+  const all = typeof cords === 'number' ? [cords] : cords;
+  const rule = asOneCord(all);
+  const known = TOGETHER[form]?.[all.length];
+  // The computed value over the rule, which carries it to cords of unlike thickness.
+  const d = known === undefined ? rule : (rule * known) / (one.uses * asOneCord(all.map(() => 1)));
+  return {
+    uses: one.uses * d,
+    length: one.length * d,
+    width: one.width * d,
+    inKnot: (one.uses + one.length) * d,
+  };
+}
+
+/** Turns of a knot that grips another cord. */
+export type GripForm = Extract<StopperForm, 'overhand' | 'double-barrel' | 'triple-barrel'>;
+
+/** Length of a grip over that of the same knot in a bundle of both cords: its core runs straight. Assumed. */
+const GRIP_LENGTH = 0.75;
+
+/**
+ * A barrel knot tied round another cord, so that it slides on it; an overhand is a barrel of one turn.
+ *
+ * @param cords diameters in mm of the cords that tie it, all at once, round as many others like them
+ * @returns mm, of each cord
+ * @example grip('double-barrel', [1]).uses // 21.7
+ */
+export function grip(form: GripForm, cords: readonly number[]): StopperSize {
+  const d = asOneCord(cords);
+  const { turns } = STOPPERS[form];
+  const uses = tightened(`barrel-round.uses.${turns}`) * d;
+  const length = GRIP_LENGTH * tightened(`${form}.length`) * d;
+  return { uses, length, width: tightened(`${form}.width`) * d, inKnot: uses + length };
 }
 
 /** Points per turn of the drawn wraps. */
@@ -49,7 +110,8 @@ const SAMPLES = 16;
  * @returns the curve; z > 0 faces the viewer
  */
 export function stopperCurve(form: StopperForm): Point3[] {
-  const { turns, uses, length } = STOPPERS[form];
+  const { turns } = STOPPERS[form];
+  const { uses, length } = inOne(form);
   const run = length - 1;
   // Two straight passes of the length, the rest in the turns: turns * sqrt((2 pi R)^2 + (run / turns)^2).
   const wound = uses + length - 2 * length;

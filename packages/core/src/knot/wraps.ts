@@ -11,13 +11,22 @@
 export const wrapTurn = (perimeter: number): number => Math.hypot(perimeter + Math.PI, 1);
 
 /**
- * Cord in a coiled slider or whipping of n turns: the turns, and the way back through its own middle.
+ * What the end that comes back through the middle adds to each turn, in wrap diameters: beside two or more
+ * cords it lies in a hollow, and the hull that is wound round grows by one diameter.
+ */
+const RETURNING = 1;
+
+/**
+ * Cord in a coiled slider or whipping of n turns: the turns, which go round the returning end as well, and
+ * that way back through the middle.
+ *
+ *     n (L + 1) + n        L = one turn round the bare bundle; all in wrap diameters
  *
  * @param turns >= 1
  * @param perimeter of the bare bundle's hull in mm
  * @param d diameter of the wrapping cord in mm
  * @returns mm, without the ends to hold
- * @example coilCord(5, Math.PI * 2, 2) // 73.6
+ * @example coilCord(5, Math.PI * 2, 2) // 83.52
  */
 export const coilCord = (turns: number, perimeter: number, d: number): number =>
-  (turns * wrapTurn(perimeter / d) + turns) * d;
+  turns * (wrapTurn(perimeter / d + RETURNING) + 1) * d;

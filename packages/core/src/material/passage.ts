@@ -1,3 +1,4 @@
+import { packUnlike } from './pack-unlike.js';
 import { CORD_KIND_FACTS, effectiveDiameter, type Cord } from './cord.js';
 
 /**
@@ -6,24 +7,33 @@ import { CORD_KIND_FACTS, effectiveDiameter, type Cord } from './cord.js';
  * memory. Beyond the table: the area of the circles at a packing density of 0.75.
  */
 const PACKED = [
-  0, 1, 2, 2.1547, 2.4142, 2.7013, 3, 3, 3.3048, 3.6131, 3.8131, 3.9238, 4.0296,
+  0, 1, 2, 2.1547, 2.4142, 2.7013, 3, 3, 3.3048, 3.6131, 3.8131, 3.9238, 4.0296, 4.2361, 4.3284,
+  4.5214, 4.6154, 4.792, 4.8637, 4.8637,
 ] as const;
 
 /** @example packedDiameter(4) // 2.4142 */
 export const packedDiameter = (m: number): number => PACKED[m] ?? Math.sqrt(m / 0.75);
 
+/** As near as cords count as alike, in mm. */
+const ALIKE = 1e-6;
+
 /**
- * Diameter in mm of the smallest round hole that holds these cords side by side. Unlike cords count as
- * as many equal ones of the same area, and never as less than the two thickest side by side (assumed).
+ * Diameter in mm of the smallest round hole that holds these cords side by side: of cords that are alike by
+ * the table, of two unlike ones exactly `d1 + d2`. More unlike ones are laid in the hole one by one, the
+ * thickest first, each as deep in a corner as it goes (`packUnlike`), which is the smallest hole or a few per
+ * cent more.
  *
  * @param diameters in mm
  * @example bundleDiameter([2, 2]) // 4
+ * @example bundleDiameter([3, 0.5]) // 3.5
  */
 export function bundleDiameter(diameters: readonly number[]): number {
   if (diameters.length === 0) return 0;
   const sorted = [...diameters].sort((a, b) => b - a);
-  const mean = Math.sqrt(diameters.reduce((sum, d) => sum + d * d, 0) / diameters.length);
-  return Math.max(packedDiameter(diameters.length) * mean, (sorted[0] ?? 0) + (sorted[1] ?? 0));
+  const [most, least] = [sorted[0]!, sorted.at(-1)!];
+  if (most - least < ALIKE) return packedDiameter(diameters.length) * most;
+  if (diameters.length === 2) return most + least;
+  return packUnlike(sorted);
 }
 
 /** goes: slips through; needle: with a needle, a thread to pull by, or a stiffened point; no: too thick. */

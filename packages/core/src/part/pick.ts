@@ -1,5 +1,6 @@
 import type { Run } from '../kind/run.js';
 import type { PartSite } from '../kind/part-kind.js';
+import { stopper, type StopperForm, type StopperSize } from '../knot/stopper.js';
 import { effectiveDiameter } from '../material/cord.js';
 import { bundleDiameter } from '../material/passage.js';
 
@@ -11,6 +12,13 @@ export function pickRuns(site: PartSite, numbers: readonly number[] | null): Run
 }
 
 /** Diameter in mm of runs drawn together into one bundle. */
+/** A knot in all of some runs at once; a run that comes back beside itself is listed twice. */
+export const knotInRuns = (form: StopperForm, runs: readonly Run[]): StopperSize =>
+  stopper(
+    form,
+    runs.map((run) => effectiveDiameter(run.cord)),
+  );
+
 export const bundleOfRuns = (runs: readonly Run[]): number =>
   bundleDiameter(runs.map((run) => effectiveDiameter(run.cord)));
 

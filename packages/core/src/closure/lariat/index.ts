@@ -7,9 +7,8 @@ import {
 } from '../../kind/closure-kind.js';
 import { choiceField, sizeField } from '../../kind/field.js';
 import { KNOT_SPREAD, needOf, type Reason } from '../../kind/reason.js';
-import { stopper } from '../../knot/stopper.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
-import { bundleOfRuns } from '../../part/pick.js';
+import { bundleOfRuns, knotInRuns } from '../../part/pick.js';
 import { AT_START } from '../../action/action.js';
 import { CAUTIONS } from '../../kind/cautions.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -45,8 +44,7 @@ const WAYS: Readonly<Record<Lariat['way'], Way>> = {
 };
 
 /** The knot of a tied lariat takes cord of both sides: once round the other, loosely. Assumed. */
-const tiedKnot = (site: ClosureSite): number =>
-  1.5 * stopper('overhand', bundleOfRuns(site.runs)).inKnot;
+const tiedKnot = (site: ClosureSite): number => 1.5 * knotInRuns('overhand', site.runs).inKnot;
 
 /** Wire in mm of a ring that is tied on. Assumed: about 1 mm (18 gauge). */
 const RING_WIRE = 1;
@@ -132,7 +130,7 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
                   assumed: true,
                   spread: KNOT_SPREAD,
                 },
-                stopper('overhand', bundleOfRuns(start)).inKnot,
+                knotInRuns('overhand', start).inKnot,
               )),
           ...(thing === null
             ? []

@@ -1,3 +1,4 @@
+import { knotInRuns } from '../../part/pick.js';
 import {
   plainClosure,
   type ClosureBase,
@@ -8,10 +9,8 @@ import { choiceField, COLOUR_FIELD, countField, nameField, sizeField } from '../
 import { KNOT_SPREAD, needOf, type Use } from '../../kind/reason.js';
 import { loopFor } from '../../knot/loop.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
-import { stopper } from '../../knot/stopper.js';
 import { straightRuns } from '../../knot/stroke.js';
 import type { Primitive } from '../../kind/primitive.js';
-import { bundleOfRuns } from '../../part/pick.js';
 import {
   drawLoops,
   loopEnd,
@@ -62,7 +61,7 @@ function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
       through(closure),
     );
   }
-  const knot = stopper('overhand', bundleOfRuns(site.runs));
+  const knot = knotInRuns('overhand', site.runs);
   return [
     ...useEach(
       site.runs,

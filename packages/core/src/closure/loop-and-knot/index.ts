@@ -1,3 +1,4 @@
+import { knotInRuns } from '../../part/pick.js';
 import {
   plainClosure,
   type ClosureBase,
@@ -7,9 +8,8 @@ import {
 import { formField } from '../../kind/field.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { loopFor } from '../../knot/loop.js';
-import { stopper, STOPPERS, STOPPER_FORMS, type StopperForm } from '../../knot/stopper.js';
+import { STOPPERS, STOPPER_FORMS, type StopperForm } from '../../knot/stopper.js';
 import { moved, straightRuns } from '../../knot/stroke.js';
-import { bundleOfRuns } from '../../part/pick.js';
 import { knotStrokes } from '../../part/stopper-knot/drawing.js';
 import { PRACTICE_FACTOR } from '../../material/practice.js';
 import {
@@ -22,7 +22,7 @@ import {
 } from '../loops.js';
 import { AT_END, type Action } from '../../action/action.js';
 import type { Run } from '../../kind/run.js';
-import { END_KNOTS, endKnotCord, TELL_END_KNOTS } from '../../knot/end-knots.js';
+import { END_KNOT_FINGERS, END_KNOTS, endKnotSize, TELL_END_KNOTS } from '../../knot/end-knots.js';
 import { turksHeadStrokes } from '../../knot/round-drawing.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { outerEnds } from '../../part/ends.js';
@@ -52,23 +52,22 @@ function knotOf(
   { runs }: ClosureSite,
 ): { readonly length: number; readonly width: number; inKnot(run: Run): number } {
   if (form !== 'diamond') {
-    const size = stopper(form, bundleOfRuns(runs));
+    const size = knotInRuns(form, runs);
     return { ...size, inKnot: () => size.inKnot };
   }
   const d = Math.max(...runs.map((run) => effectiveDiameter(run.cord)));
   const ends = Math.max(2, runs.length);
-  const { length, width } = END_KNOTS.diamond;
+  const { length, width, inKnot } = endKnotSize('diamond', ends);
   return {
     length: length * d,
     width: width * d,
-    inKnot: (run) =>
-      Math.max(length * d, endKnotCord('diamond', ends) * effectiveDiameter(run.cord)),
+    inKnot: (run) => Math.max(length * d, inKnot * effectiveDiameter(run.cord)),
   };
 }
 
 /** What fingers need to work it with in mm, trimmed afterwards. */
 const allowanceOf = ({ form }: LoopAndKnot, run: Run): number =>
-  form === 'diamond' ? END_KNOTS.diamond.allowance * effectiveDiameter(run.cord) : ALLOWANCE;
+  form === 'diamond' ? END_KNOT_FINGERS.diamond * effectiveDiameter(run.cord) : ALLOWANCE;
 
 /** How the end of a piece is knotted, by the hands. */
 const tieKnot = (closure: LoopAndKnot, site: ClosureSite): Action[] =>
@@ -157,7 +156,7 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
     if (closure.form === 'diamond') {
       const d = Math.max(...site.runs.map((run) => effectiveDiameter(run.cord)));
       const head = turksHeadStrokes(
-        { leads: 3, bights: 4, passes: 2 },
+        { leads: 3, bights: 4, passes: 1 },
         1.6,
         d,
         site.runs,

@@ -47,6 +47,7 @@ function sinnet(
     working: [lead(0), lead(1)],
     core: [...site.runs, ...site.runs],
     buried: 0,
+    packed: naturalPitch('flat', bundleOf(count), mean / d, 'even'),
     d,
     ratio: mean / d,
     count,
@@ -111,7 +112,13 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
             {
               do: 'tie',
               place: AT_END,
-              knot: { form: 'half-knot', sinnet: 'flat', cores: count, coreWidth: ratio * d },
+              knot: {
+                form: 'half-knot',
+                sinnet: 'flat',
+                cores: count,
+                coreWidth: ratio * d,
+                packed: pitchOf(slider, site),
+              },
               by: bothEnds('slider'),
               round: legsOf(site.runs),
               mm: pitchOf(slider, site),

@@ -1,9 +1,8 @@
+import { knotInRuns } from '../../part/pick.js';
 import { plainClosure, type ClosureBase, type ClosureKind } from '../../kind/closure-kind.js';
-import { stopper } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import type { Advice } from '../../measure/advice.js';
 import { laid, say } from '../../measure/saying.js';
-import { bundleOfRuns } from '../../part/pick.js';
 import { drawTails } from '../tail-drawing.js';
 import {
   plaitAdvice,
@@ -76,7 +75,7 @@ export const tieEnds: ClosureKind<TieEnds> = {
   // Three to four inches each. Common practice, no source.
   make: () => ({ type: 'tie-ends', length: 90, tailForm: 'straight' }),
   aim: (_closure, site) => [
-    { kind: 'flexible', length: stopper('overhand', bundleOfRuns(site.runs)).length, height: 1 },
+    { kind: 'flexible', length: knotInRuns('overhand', site.runs).length, height: 1 },
   ],
   layOut(closure, site) {
     const start = runsFreeAtStart(site);

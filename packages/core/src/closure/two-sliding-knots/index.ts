@@ -8,7 +8,8 @@ import { closureAt, type Action, type End } from '../../action/action.js';
 import { formField } from '../../kind/field.js';
 import { legsOf, outerEnds, startEnds } from '../../part/ends.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
-import { STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
+import { grip, STOPPERS, type GripForm } from '../../knot/stopper.js';
+import { effectiveDiameter } from '../../material/cord.js';
 import { oneOf } from '../../measure/plural.js';
 import { inSentence, laid, say } from '../../measure/saying.js';
 import { MM_PER_UNIT } from '../../measure/units.js';
@@ -32,15 +33,18 @@ import { check, leave, once, runsFreeAtStart, useEach } from '../uses.js';
 /** Each tail tied round the other cord; the two knots slide apart to draw in. */
 export interface TwoSlidingKnots extends ClosureBase {
   readonly type: 'two-sliding-knots';
-  readonly form: Extract<StopperForm, 'overhand' | 'double-barrel' | 'triple-barrel'>;
+  readonly form: GripForm;
   readonly tails: number | null;
 }
 
 const FORMS = ['overhand', 'double-barrel', 'triple-barrel'] as const;
 
-/** A knot tied in a tail round the other cord: as a stopper in a bundle of both (assumed). */
+/** A knot tied in a tail round the other cord. */
 const knotOf = (closure: TwoSlidingKnots, site: ClosureSite) =>
-  stopper(closure.form, bundleOfRuns([...site.runs, ...site.runs]) * 0.75);
+  grip(
+    closure.form,
+    site.runs.map((run) => effectiveDiameter(run.cord)),
+  );
 
 /** How the sliding knot is wound, by its turns. */
 const HOW_SLIDING: Readonly<Record<TwoSlidingKnots['form'], string>> = {
@@ -54,7 +58,6 @@ const HOW_SLIDING: Readonly<Record<TwoSlidingKnots['form'], string>> = {
 
 /** A tail of a length at either side, and its knot round the cord of the other. */
 const slidingActions = (closure: TwoSlidingKnots, site: ClosureSite, tail: number): Action[] => {
-  const bundle = bundleOfRuns([...site.runs, ...site.runs]) * 0.75;
   const knot = (side: 'start' | 'end', by: readonly End[]): Action[] =>
     by.length === 0
       ? []
@@ -63,7 +66,7 @@ const slidingActions = (closure: TwoSlidingKnots, site: ClosureSite, tail: numbe
           {
             do: 'tie',
             place: closureAt(side),
-            knot: { form: 'sliding', stopper: closure.form, bundle },
+            knot: { form: 'sliding', stopper: closure.form },
             by,
             round: legsOf(site.runs),
             mm: 0,
@@ -90,9 +93,9 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
     const k = knotOf(closure, site).length;
     const height = bundleOfRuns(site.runs) / 2;
     // As long as passing takes once the body is what this leaves of the way round: with the shortest
-    // S + k a little tighter than worn, and the longest 2 S - k, S is what passing adds, and 2 k more.
+    // S + k a little tighter than worn, and the longest 2 S, S is what passing adds, and k more.
     const passing = site.turns * Math.max(0, site.pass.mm + PASS_MARGIN - site.target);
-    const tail = closure.tails ?? passing + 2 * k + TIGHTER;
+    const tail = closure.tails ?? passing + k + TIGHTER;
     return [{ kind: 'flexible', length: tail + k + TIGHTER, height }];
   },
   layOut(closure, site, body) {

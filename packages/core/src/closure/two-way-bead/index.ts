@@ -1,3 +1,4 @@
+import { knotInRuns } from '../../part/pick.js';
 import { plainClosure, type ClosureBase, type ClosureKind } from '../../kind/closure-kind.js';
 import { COLOUR_FIELD, choiceField, nameField, sizeField } from '../../kind/field.js';
 import { needOf } from '../../kind/reason.js';
@@ -13,9 +14,7 @@ import { TAILS_FIELD } from '../tails.js';
 import { AT_END, closureAt, type Action } from '../../action/action.js';
 import { CAUTIONS } from '../../kind/cautions.js';
 import type { ClosureSite } from '../../kind/closure-kind.js';
-import { stopper } from '../../knot/stopper.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
-import { bundleOfRuns } from '../../part/pick.js';
 import { check, leave, once, runsFreeAtStart, stopperIn, stopperUses } from '../uses.js';
 
 /** Both tails through one tight bead in opposite directions, with a small bead knotted at each end. */
@@ -69,7 +68,7 @@ const endActions = (closure: TwoWayBead, site: ClosureSite, tail: number): Actio
             },
           ]
         : []),
-      ...stopperIn(side, ends, 'overhand', stopper('overhand', bundleOfRuns(runs)).length),
+      ...stopperIn(side, ends, 'overhand', knotInRuns('overhand', runs).length),
     ];
   });
 

@@ -15,7 +15,7 @@ import { PLAIT_SPREAD, useOf } from '../../kind/reason.js';
 import { beadSolid } from '../../knot/bead-solid.js';
 import { edgeBeads, plainEdge } from '../../knot/edge.js';
 import type { Run } from '../../kind/run.js';
-import { bundlesAfter, PLAITS } from '../../knot/plait.js';
+import { bundlesAfter, plaitAside } from '../../knot/plait.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { byUnit, cordsOf, helpThrough, outerEnds } from '../ends.js';
@@ -50,7 +50,7 @@ function spacing(part: BeadedPlaitPart, site: PartSite): Spacing | null {
   const plaiting = plaitingOf('three', part.tension, site.runs);
   if (!plaiting) return null;
   const bead = site.bead(part.bead);
-  const aside = PLAITS.three.aside * plaiting.d;
+  const aside = plaitAside('three', plaiting.q) * plaiting.d;
   const held = Math.max(plaiting.pitch, bead.length);
   const others = part.every - 1;
   return {
@@ -194,7 +194,7 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
     const { plaiting, bead } = at;
     const name = beadNamed(part.bead, bead);
     const inMiddle = (unit: number): readonly Run[] => middleAt(plaiting, unit, site.crossed);
-    const aside = PLAITS.three.aside * plaiting.d;
+    const aside = plaitAside('three', plaiting.q) * plaiting.d;
     return [
       {
         title: `Plait, with ${countOf(part.count, 'bead')}`,

@@ -1,9 +1,8 @@
 import { type PartBase, type PartSite } from '../../kind/part-kind.js';
 import type { Run } from '../../kind/run.js';
 import { coresOf, workingOf } from '../../knot/lanes.js';
-import { stopper } from '../../knot/stopper.js';
 import type { Bead } from '../../material/bead.js';
-import { bundleOfRuns, pickRuns } from '../pick.js';
+import { knotInRuns, pickRuns } from '../pick.js';
 
 /** One bead or a row of them, with or without knots between. */
 export interface BeadsPart extends PartBase {
@@ -73,7 +72,7 @@ export function between(
     case 'space':
       return { length: part.gap, uses: 0, width: 0 };
     default:
-      return stopper(part.between, bundleOfRuns(through));
+      return knotInRuns(part.between, through);
   }
 }
 

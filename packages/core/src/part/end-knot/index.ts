@@ -4,7 +4,8 @@ import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import {
   END_KNOT_FORMS,
   END_KNOTS,
-  endKnotCord,
+  END_KNOT_FINGERS,
+  endKnotSize,
   TELL_END_KNOTS,
   type EndKnotForm,
 } from '../../knot/end-knots.js';
@@ -44,21 +45,21 @@ export const endKnot: PartKind<EndKnotPart> = {
   fills: () => false,
   section(part, site) {
     const d = diameter(site.runs);
-    const { width, length } = END_KNOTS[part.form];
+    const { width, thickness, length } = endKnotSize(part.form, Math.max(2, site.runs.length));
     return {
       width: Math.max(width * d, sideBySide(site.runs).width),
-      thickness: (part.form === 'diamond' ? width : 3) * d,
+      thickness: thickness * d,
       pitch: length * d,
     };
   },
   layOut(part, site) {
     const section = endKnot.section(part, site);
-    const { label, cords, allowance } = END_KNOTS[part.form];
+    const { label, cords } = END_KNOTS[part.form];
     const n = site.runs.length;
     const uses = site.runs.flatMap((run): Use[] => {
       const d = effectiveDiameter(run.cord);
-      const inside = Math.max(0, endKnotCord(part.form, Math.max(2, n)) * d - section.pitch);
-      const spare = allowance * d * PRACTICE_FACTOR[site.practice];
+      const inside = Math.max(0, endKnotSize(part.form, Math.max(2, n)).inKnot * d - section.pitch);
+      const spare = END_KNOT_FINGERS[part.form] * d * PRACTICE_FACTOR[site.practice];
       return [
         useOf(
           run,
@@ -68,7 +69,7 @@ export const endKnot: PartKind<EndKnotPart> = {
             label,
             detail: 'over and above its length',
             spread: KNOT_SPREAD,
-            assumed: true,
+            ...(n > 4 ? { assumed: true } : {}),
           },
           inside,
         ),
@@ -104,9 +105,8 @@ export const endKnot: PartKind<EndKnotPart> = {
   draw(part, site, layout, { done }) {
     const state = done > 0 ? 'laid' : 'planned';
     const d = diameter(site.runs);
-    const passes = part.form === 'diamond' ? 2 : 1;
     const head = turksHeadStrokes(
-      { leads: 3, bights: 4, passes },
+      { leads: 3, bights: 4, passes: 1 },
       part.form === 'diamond' ? 1.6 : 1.2,
       d,
       site.runs,

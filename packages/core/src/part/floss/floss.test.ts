@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { sumOf } from '../../kind/reason.js';
 import { readyPattern } from '../../floss/ready.js';
-import { doubleHitch, hitchHeight, singleHitch } from '../../knot/hitch.js';
+import { hitchHeight } from '../../knot/hitch.js';
 import { inMm, planned, pointsOf, testCord, testRuns, testSite } from '../../testing.js';
 import { templateById } from '../../template/templates.js';
 import { floss } from './index.js';
@@ -52,7 +52,6 @@ describe('a knotted band', () => {
       sumOf(laid.uses.map((use) => use.reason).filter(({ code }) => code === 'knot.hitch'));
     expect(ties(hard)).toBeGreaterThan(ties(even));
     expect(hitchHeight('soft')).toBe(hitchHeight('even'));
-    expect(singleHitch(2, 'even')).toBeCloseTo(doubleHitch(2, 'even') / 2, 9);
   });
   it('charges each strand for what it ties, where it lies', () => {
     const straight = part(5, { lay: 'leader', rows: ['----', '||||'], repeats: 1 });

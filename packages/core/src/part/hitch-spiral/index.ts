@@ -12,7 +12,7 @@ import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import type { Run } from '../../kind/run.js';
 import { cordNamed, say, type Saying } from '../../measure/saying.js';
 import { roundFromEdge } from '../../knot/edge.js';
-import { hitchHeight, singleHitch } from '../../knot/hitch.js';
+import { spiralHitch, spiralPitch } from '../../knot/hitch.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { gatheredRuns, strokeOf } from '../../knot/stroke.js';
@@ -50,7 +50,7 @@ function hitching(part: HitchSpiralPart, site: PartSite): Hitching | null {
   const d = workers.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0) / workers.length;
   // A bundle is pressed together by its hitches, so that it is as thick as its packed strands.
   const bundle = bundleOfRuns(site.runs.slice(1));
-  return { workers, d, bundle, height: (hitchHeight(part.tension) / 2) * d * site.pitchFactor };
+  return { workers, d, bundle, height: spiralPitch(part.tension) * d * site.pitchFactor };
 }
 
 /** Hitches that each worker ties, of so many in all. */
@@ -110,7 +110,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     const ties = hitchesOf(at.workers.length, part.block, total);
     const uses = at.workers.flatMap((run, i): Use[] => {
       const own = effectiveDiameter(run.cord);
-      const each = singleHitch(at.bundle / own, part.tension) * own;
+      const each = spiralHitch(at.bundle / own) * own;
       // Its own way along the work is part of a hitch; where others tie, it lies straight in them.
       const straight = length - ties[i]! * at.height;
       return [
@@ -123,7 +123,6 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
             label: 'Hitches round the others',
             detail: 'each once round the bundle and out through itself',
             spread: KNOT_SPREAD,
-            assumed: true,
           },
           each,
           ties[i],
@@ -215,8 +214,8 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     return {
       how: 'Hitch one strand round four others of the same cord. Measure the strand that ties, before and after.',
       unitName: 'hitch',
-      cordPerUnit: singleHitch(ratio, part.tension) * d,
-      lengthPerUnit: (hitchHeight(part.tension) / 2) * d,
+      cordPerUnit: spiralHitch(ratio) * d,
+      lengthPerUnit: spiralPitch(part.tension) * d,
       spread: KNOT_SPREAD,
     };
   },
@@ -248,7 +247,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
           return {
             do: 'tie',
             place: part.id,
-            knot: { form: 'hitch', bundle: at.bundle, tension: part.tension },
+            knot: { form: 'hitch', bundle: at.bundle },
             by: outerEnds([worker]),
             round: others,
             beside: others,

@@ -3,10 +3,9 @@ import { plainLayout, type PartKind, type PartSite } from '../../kind/part-kind.
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { loopCord } from '../../knot/loop.js';
 import { sideBySide } from '../../knot/lanes.js';
-import { stopper } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { outerEnds, startEnds } from '../ends.js';
-import { bundleOfRuns } from '../pick.js';
+import { knotInRuns } from '../pick.js';
 import { drawLoop } from './drawing.js';
 import { type LoopPart, TURNED_BACK } from './model.js';
 import { laid, say } from '../../measure/saying.js';
@@ -32,9 +31,8 @@ export const loop: PartKind<LoopPart> = {
   layOut(part, site) {
     const reach = part.perimeter / 2;
     const atFold = madeOfFolds(site);
-    const bundle = bundleOfRuns(site.runs);
     // A single cord comes back beside itself, so that the knot is tied in it twice over.
-    const knot = stopper('overhand', atFold ? bundle : 2 * bundle);
+    const knot = knotInRuns('overhand', atFold ? site.runs : [...site.runs, ...site.runs]);
     const length = reach + knot.length;
     const section = {
       width: Math.max(part.perimeter / Math.PI, knot.width),
@@ -66,7 +64,7 @@ export const loop: PartKind<LoopPart> = {
             area: 'knot',
             code: 'knot.loop',
             label: 'Knot that shuts the loop',
-            detail: 'an overhand knot in all cords together, taken as one thick cord',
+            detail: 'an overhand knot in all cords together',
             assumed: true,
             spread: KNOT_SPREAD,
           },

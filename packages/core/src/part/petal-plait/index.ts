@@ -11,7 +11,7 @@ import { countField } from '../../kind/field.js';
 import { PLAIT_SPREAD, useOf } from '../../kind/reason.js';
 import { otherSide } from '../../measure/side.js';
 import { byUnit, legsOf, outerEnds } from '../ends.js';
-import { bundlesAfter, PLAITS } from '../../knot/plait.js';
+import { bundlesAfter, plaitAside } from '../../knot/plait.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightRuns, strokeOf } from '../../knot/stroke.js';
 import { edgeBumps, plainEdge } from '../../knot/edge.js';
@@ -205,7 +205,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
             place: part.id,
             bundles: plaiting.bundles.map(outerEnds),
             form: 'four-round',
-            aside: PLAITS['four-round'].aside * plaiting.d,
+            aside: plaitAside('four-round', plaiting.q) * plaiting.d,
             pitch: plaiting.pitch,
             mm: layout.length / (part.repeats * part.crossings),
             times: part.crossings,

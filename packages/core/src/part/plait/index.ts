@@ -5,7 +5,14 @@ import { outerEnds } from '../ends.js';
 import { choiceField } from '../../kind/field.js';
 import { PLAIT_SPREAD } from '../../kind/reason.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { plaitRatio, PLAITS, ROUND_LOOKS, roundLook, type PlaitForm } from '../../knot/plait.js';
+import {
+  plaitAside,
+  plaitRatio,
+  PLAITS,
+  ROUND_LOOKS,
+  roundLook,
+  type PlaitForm,
+} from '../../knot/plait.js';
 import { plainEdge } from '../../knot/edge.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { sideBySide } from '../../knot/lanes.js';
@@ -147,7 +154,7 @@ export const plait: PartKind<PlaitPart> = {
                 place: part.id,
                 bundles: plaiting.bundles.map(outerEnds),
                 form: part.form,
-                aside: PLAITS[part.form].aside * plaiting.d,
+                aside: plaitAside(part.form, plaiting.q) * plaiting.d,
                 pitch: plaiting.pitch,
                 mm: layout.length / layout.units,
                 times: layout.units,

@@ -36,11 +36,11 @@ const taken = (n: number, more: Partial<PlaitPart>) =>
 
 describe('plaits', () => {
   it.each([
-    // Tightened model ropes.
-    ['three', 'hard', 1.49, 1.53],
+    // Computed: see `tightened.ts`. Jammed they go further aside than drawn long.
+    ['three', 'hard', 1.53, 1.54],
     ['three', 'even', 1.24, 1.25],
     ['three', 'soft', 1.14, 1.15],
-    ['four-round', 'hard', 1.93, 2.08],
+    ['four-round', 'hard', 2.08, 2.1],
     ['four-round', 'even', 1.19, 1.21],
     ['four-round', 'soft', 1.13, 1.15],
   ] as const)(

@@ -79,6 +79,8 @@ function cordCurve(form: SinnetForm, shape: Shape, slack: number): Point3[] {
  * model says: the curve that is drawn is the curve that is measured.
  *
  * @param pitch finished length per half knot in working-cord diameters, > 0
+ * @param cores number of cores, read only for a round bundle
+ * @param packed see `halfKnotCord`
  * @returns lengths in working-cord diameters
  */
 export function halfKnotCurve(
@@ -86,18 +88,20 @@ export function halfKnotCurve(
   bundle: CoreBundle,
   ratio: number,
   pitch: number,
+  cores = 1,
+  packed = pitch,
 ): HalfKnotCurve {
-  const core = bundleShape(bundle, ratio);
-  const { width } = crossSection(form, bundle, ratio);
+  const core = bundleShape(bundle, ratio, cores);
+  const { width } = crossSection(form, bundle, ratio, cores);
   const shape: Shape = {
     halfCore: core.width / 2,
     front: core.thickness / 2 + 0.5,
     edge: (width - 1) / 2,
     pitch,
   };
-  const turn = form === 'spiral' ? (2 * Math.PI) / spiral(bundle, ratio).unitsPerTurn : 0;
+  const turn = form === 'spiral' ? (2 * Math.PI) / spiral(bundle, ratio, cores).unitsPerTurn : 0;
   const cord = (slack: number): Point3[] => rotate(cordCurve(form, shape, slack), 0, turn / pitch);
-  const want = halfKnotCord(form, bundle, ratio, pitch) / 2;
+  const want = halfKnotCord(form, bundle, ratio, pitch, cores, packed) / 2;
   // More slack slants the crossings and lifts the edges: longer, steadily.
   let low = 0.05;
   let high = 4;

@@ -23,17 +23,21 @@ function geometryOf(setting: SinnetSetting, layout: SinnetShape, bundle: CoreBun
   const unit = effectiveDiameter(setting.working[0].cord);
   const ratio = ratioOf(setting);
   const { form } = setting;
-  return { form, unit, curve: cached(form, bundle, ratio, layout.pitch / unit) };
+  return {
+    form,
+    unit,
+    curve: cached(form, bundle, ratio, layout.pitch / unit, setting.core.length, setting.packed),
+  };
 }
 
 // The curve is found by bisection; while an end is dragged the same few pitches come again and again.
 const curves = new Map<string, HalfKnotCurve>();
-function cached(form: SinnetForm, bundle: CoreBundle, ratio: number, pitch: number): HalfKnotCurve {
-  const key = `${form} ${bundle} ${ratio.toFixed(4)} ${pitch.toFixed(4)}`;
+function cached(...setting: Parameters<typeof halfKnotCurve>): HalfKnotCurve {
+  const key = setting.map((own) => (typeof own === 'number' ? own.toFixed(4) : own)).join(' ');
   let curve = curves.get(key);
   if (!curve) {
     if (curves.size > 500) curves.clear();
-    curve = halfKnotCurve(form, bundle, ratio, pitch);
+    curve = halfKnotCurve(...setting);
     curves.set(key, curve);
   }
   return curve;

@@ -44,8 +44,6 @@ interface Ready extends SinnetSetting {
   readonly bundle: CoreBundle;
   readonly d: number;
   readonly ratio: number;
-  /** This hand's length per half knot / the model's. */
-  readonly pitchFactor: number;
 }
 
 /** Two working cords over a core, or null where the runs do not give that. */
@@ -53,19 +51,19 @@ function settingOf(part: Pick<SinnetPart, 'form' | 'tension'>, site: PartSite): 
   const [a, b, ...spare] = workingOf(site.runs);
   const core = [...coresOf(site.runs), ...spare];
   if (!a || !b || core.length === 0) return null;
-  const setting: SinnetSetting = {
-    form: part.form,
-    tension: part.tension,
+  const { form, tension } = part;
+  const bundle = bundleOf(core.length);
+  const ratio = ratioOf({ working: [a, b], core });
+  return {
+    form,
+    tension,
     working: [a, b],
     core,
     buried: site.buried,
-  };
-  return {
-    ...setting,
-    pitchFactor: site.pitchFactor,
-    bundle: bundleOf(core.length),
+    packed: naturalPitch(form, bundle, ratio, tension) * site.pitchFactor,
+    bundle,
     d: effectiveDiameter(a.cord),
-    ratio: ratioOf(setting),
+    ratio,
   };
 }
 
@@ -75,7 +73,7 @@ function sectionOf(setting: Ready): Section {
   return {
     width: width * d,
     thickness: thickness * d,
-    pitch: naturalPitch(form, bundle, ratio, setting.tension) * d * setting.pitchFactor,
+    pitch: setting.packed * d,
   };
 }
 
@@ -97,7 +95,7 @@ const hiddenOf = (setting: Ready, units: number, pitch: number): number =>
 function workingUses(setting: Ready, units: number, pitch: number): Use[] {
   const { form, bundle, ratio, d, core } = setting;
   const perUnit = (b: CoreBundle): number =>
-    halfKnotCord(form, b, ratio, pitch / d, core.length) * d;
+    halfKnotCord(form, b, ratio, pitch / d, core.length, setting.packed) * d;
   const hidden = hiddenOf(setting, units, pitch);
   const stretch = (count: number, b: CoreBundle, code: string, where: string): Use[] =>
     count === 0
@@ -297,6 +295,7 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
                 sinnet: part.form,
                 cores: setting.core.length,
                 coreWidth: setting.ratio * setting.d,
+                packed: setting.packed * setting.d,
                 ...(from === 0 && hidden > 0 ? { overEnds: true } : {}),
               },
               by: outerEnds(setting.working),

@@ -1,6 +1,7 @@
 import type { Tension } from '../../kind/part-kind.js';
 import type { Run } from '../../kind/run.js';
 import { bundleShape, type CoreBundle } from '../../knot/hull.js';
+import { tightened } from '../../knot/tightened.js';
 import { effectiveDiameter } from '../../material/cord.js';
 
 export const FORMS = ['flat', 'spiral'] as const;
@@ -15,6 +16,8 @@ export interface SinnetSetting {
   readonly core: readonly Run[];
   /** Length in mm at the start of the part where cut core ends lie hidden beside the core. */
   readonly buried: number;
+  /** Pitch in working-cord diameters at which this hand packs half knots, before they are eased to fill. */
+  readonly packed: number;
 }
 
 /** Core diameter / working cord diameter; the mean of the cores where they differ. */
@@ -33,10 +36,10 @@ export function ratioOf({ working, core }: Pick<SinnetSetting, 'working' | 'core
  */
 const FLAT_PITCH: Readonly<Record<Tension, number>> = { soft: 2.5, even: 2.0, hard: 1.75 };
 
-/** Extra cord per half knot of flat work, below the snug pitch: pitch -> diameters. Same source. */
+/** Extra cord per half knot of flat work, below the snug pitch: pitch -> diameters. Source: `tightened.ts`. */
 const PACKED: readonly (readonly [number, number])[] = [
-  [1.5, 1.04],
-  [1.75, 0.6],
+  [1.5, tightened('half-knot.packed.1.5')],
+  [1.75, tightened('half-knot.packed.1.75')],
   [2.0, 0],
 ];
 
@@ -86,12 +89,17 @@ function packedExtra(pitch: number): number {
  *     flat, p < 2:   the snug L plus 0.60 at p = 1.75 and 1.04 at p = 1.5, straight between
  *     spiral:        the tightened values of its own pitch, plus 2 (p - own pitch) when pulled longer
  *
- * C is the perimeter of the bare core's hull. Fit of the tightened model ropes within 0.5 %.
+ * C is the perimeter of the bare core's hull. Source: `tightened.ts`, within 0.5 %.
+ *
+ * What packing takes is set by how hard the hand pulls, not by how the last knots are eased to fill a length:
+ * work that is a little longer for the same knots takes no less cord.
  *
  * @param form flat (sides alternate) or spiral (same side every time)
  * @param bundle how the core lies
  * @param ratio core diameter / working cord diameter, > 0
  * @param pitch finished length per half knot in working-cord diameters, > 0
+ * @param cores number of cores, read only for a round bundle
+ * @param packed pitch at which the hand packs them, where they are eased or pushed to another
  * @example halfKnotCord('flat', 'two-flat', 1, 2) // 17.10
  */
 export function halfKnotCord(
@@ -100,12 +108,23 @@ export function halfKnotCord(
   ratio: number,
   pitch: number,
   cores = 1,
+  packed = pitch,
 ): number {
-  const flat = 12.1 + 0.972 * bundleShape(bundle, ratio, cores).perimeter;
-  if (form === 'flat') return flat + 2 * Math.max(0, pitch - 2) + packedExtra(pitch);
+  const perPitch = tightened('half-knot.per-pitch');
+  if (form === 'flat') {
+    return (
+      snugHalfKnot(bundle, ratio, cores) +
+      perPitch * Math.max(0, pitch - FLAT_PITCH.even) +
+      packedExtra(packed)
+    );
+  }
   const own = spiral(bundle, ratio, cores);
-  return own.length + 2 * Math.max(0, pitch - own.pitch);
+  return own.length + perPitch * Math.max(0, pitch - own.pitch);
 }
+
+const snugHalfKnot = (bundle: CoreBundle, ratio: number, cores: number): number =>
+  tightened('half-knot.fixed') +
+  tightened('half-knot.per-hull') * bundleShape(bundle, ratio, cores).perimeter;
 
 /** Length, pitch and half knots per turn of a spiral at even tension, in working-cord diameters. */
 export function spiral(
@@ -115,10 +134,9 @@ export function spiral(
 ): { readonly length: number; readonly pitch: number; readonly unitsPerTurn: number } {
   if (bundle === 'one') return spiralOnOne(ratio);
   // Two cores were only estimated at ratio 1; other cores scale as the flat sinnet does.
-  const scale = (b: CoreBundle, r: number): number =>
-    12.1 + 0.972 * bundleShape(b, r, cores).perimeter;
   return {
-    length: (SPIRAL.two.length * scale(bundle, ratio)) / scale('two-flat', 1),
+    length:
+      (SPIRAL.two.length * snugHalfKnot(bundle, ratio, cores)) / snugHalfKnot('two-flat', 1, 1),
     pitch: SPIRAL.two.pitch,
     unitsPerTurn: SPIRAL.two.unitsPerTurn,
   };

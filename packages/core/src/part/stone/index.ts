@@ -98,7 +98,7 @@ export const stone: PartKind<StonePart> = {
               assumed: true,
               spread: KNOT_SPREAD,
             },
-            2 * stopper('overhand', 2 * d).inKnot,
+            2 * stopper('overhand', [d, d]).inKnot,
           ),
         ];
       }),

@@ -2,10 +2,10 @@ import type { Primitive } from '../../kind/primitive.js';
 import type { DrawOptions, PartLayout, PartSite } from '../../kind/part-kind.js';
 import type { Run } from '../../kind/run.js';
 import { lanesOf } from '../../knot/lanes.js';
-import { stopperLines, type StopperForm } from '../../knot/stopper.js';
+import { asOneCord, stopperLines, type StopperForm } from '../../knot/stopper.js';
 import { straightRuns, strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { bundleOfRuns, pickRuns } from '../pick.js';
+import { pickRuns } from '../pick.js';
 import type { StopperPart } from './model.js';
 
 /**
@@ -21,8 +21,7 @@ export function knotStrokes(
   y: number,
   state: 'laid' | 'planned',
 ): { readonly below: Primitive[]; readonly above: Primitive[] } {
-  const bundle = bundleOfRuns(runs);
-  const lines = stopperLines(form, bundle);
+  const lines = stopperLines(form, asOneCord(runs.map((run) => effectiveDiameter(run.cord))));
   const draw = (side: 'front' | 'back'): Primitive[] =>
     runs.map((run, i) => {
       const d = effectiveDiameter(run.cord);

@@ -7,12 +7,12 @@ import { choiceField, formField } from '../../kind/field.js';
 import { plainLayout, type PartKind, type PartSite } from '../../kind/part-kind.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { coresOf, sideBySide } from '../../knot/lanes.js';
-import { STOPPER_FORMS, STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
+import { STOPPER_FORMS, STOPPERS, type StopperForm } from '../../knot/stopper.js';
 import { straightUse } from '../../knot/straight.js';
 import { byUnit, legsOf, outerEnds } from '../ends.js';
 import { nameRuns, pickRuns } from '../pick.js';
 import { drawStopper } from './drawing.js';
-import { type StopperPart, knotDiameter, knotUses } from './model.js';
+import { type StopperPart, largestKnot, knotUses } from './model.js';
 
 export const stopperKnot: PartKind<StopperPart> = {
   entry: {
@@ -36,7 +36,7 @@ export const stopperKnot: PartKind<StopperPart> = {
   fills: () => false,
   section(part, site) {
     const runs = pickRuns(site, part.runs);
-    const { length, width } = stopper(part.form, knotDiameter(part, runs));
+    const { length, width } = largestKnot(part, runs);
     const across = part.tied === 'each' ? width * runs.length : width;
     return {
       width: Math.max(across, sideBySide(site.runs).width),

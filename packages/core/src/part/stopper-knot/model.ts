@@ -1,9 +1,9 @@
 import { type PartBase } from '../../kind/part-kind.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import type { Run } from '../../kind/run.js';
-import { STOPPERS, stopper, type StopperForm } from '../../knot/stopper.js';
+import { STOPPERS, stopper, type StopperForm, type StopperSize } from '../../knot/stopper.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { bundleOfRuns } from '../pick.js';
+import { knotInRuns } from '../pick.js';
 
 /** A knot that stops a bead, a slider or an end: in all its cords together, or in each by itself. */
 export interface StopperPart extends PartBase {
@@ -13,16 +13,15 @@ export interface StopperPart extends PartBase {
   readonly runs: readonly number[] | null;
 }
 
-/** Diameter in mm of what one knot is tied in. */
-export const knotDiameter = (part: StopperPart, runs: readonly Run[]): number =>
+/** The knot, or of knots in each cord by itself the largest. */
+export const largestKnot = (part: StopperPart, runs: readonly Run[]): StopperSize =>
   part.tied === 'together'
-    ? bundleOfRuns(runs)
-    : Math.max(...runs.map((run) => effectiveDiameter(run.cord)));
+    ? knotInRuns(part.form, runs)
+    : stopper(part.form, Math.max(...runs.map((run) => effectiveDiameter(run.cord))));
 
 export function knotUses(part: StopperPart, runs: readonly Run[]): Use[] {
   const { label } = STOPPERS[part.form];
   return runs.map((run) => {
-    const d = part.tied === 'together' ? bundleOfRuns(runs) : effectiveDiameter(run.cord);
     const together = part.tied === 'together' && runs.length > 1;
     return useOf(
       run,
@@ -30,13 +29,10 @@ export function knotUses(part: StopperPart, runs: readonly Run[]): Use[] {
         area: 'knot',
         code: `knot.stopper-${part.form}`,
         label,
-        detail: together
-          ? 'tied in all of its cords together, taken as one thick cord'
-          : 'pulled tight',
-        assumed: together,
+        detail: together ? 'tied in all of its cords together' : 'pulled tight',
         spread: KNOT_SPREAD,
       },
-      stopper(part.form, d).uses,
+      knotInRuns(part.form, part.tied === 'together' ? runs : [run]).uses,
     );
   });
 }

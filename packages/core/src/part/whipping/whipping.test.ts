@@ -14,7 +14,13 @@ describe('whipping', () => {
     // Length per turn of radius a and pitch p: sqrt((2 pi a)^2 + p^2), elementary. Round a rod of one
     // diameter the middle runs at one diameter: a = 1, p = 1.
     expect(wrapTurn(Math.PI)).toBeCloseTo(Math.hypot(2 * Math.PI, 1), 12);
-    expect(coilCord(10, Math.PI, 1)).toBeCloseTo(10 * wrapTurn(Math.PI) + 10, 12);
+  });
+  it('goes round the returning end as well', () => {
+    // Two cords side by side and a third in the hollow between them: hulls of two and of three circles that
+    // touch, by straight runs between their middles and one circle.
+    const [two, three] = [2 + Math.PI, 3 + Math.PI];
+    const turn = Math.hypot(three + Math.PI, 1);
+    expect(coilCord(10, two, 1)).toBeCloseTo(10 * turn + 10, 9);
   });
   it('has a cord of its own on the cut list', () => {
     const [cord] = whipping.layOut(part, site, 0).auxiliary;
