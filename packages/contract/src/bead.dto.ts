@@ -19,6 +19,11 @@ export class BeadDto implements Bead {
   @IsMeasure(0.05, 100)
   hole!: number;
 
+  /** Of an oval ring what it is inside at its longest. */
+  @IsOptional()
+  @IsMeasure(0.05, 100)
+  holeLong?: number;
+
   @IsA(() => ColourDto)
   colour!: ColourDto;
 

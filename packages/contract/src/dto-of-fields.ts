@@ -23,7 +23,11 @@ const PART_RUNS = 99;
 function rulesOf(field: Field): PropertyDecorator[] {
   switch (field.type) {
     case 'length':
-      return [...nullable(field), IsMeasure(field.min, field.max)];
+      return [
+        ...nullable(field),
+        ...(field.optional ? [orAbsent(field.key)] : []),
+        IsMeasure(field.min, field.max),
+      ];
     case 'count':
       return [...nullable(field), IsCount(field.min, field.max)];
     case 'choice':

@@ -191,8 +191,6 @@ export { svgPath } from './drawing/svg-path.js';
 
 // The open file format.
 export {
-  PIECE_FORMAT,
-  PIECE_FORMAT_VERSION,
   pieceFileName,
   readPieceFile,
   toPieceFile,
@@ -200,4 +198,5 @@ export {
   type FileFault,
   type PieceFile,
 } from './format/piece-file.js';
+export { PIECE_FORMAT, PIECE_FORMAT_VERSION } from './format/version.js';
 export { upgradeFile } from './format/upgrade.js';

@@ -101,7 +101,10 @@ const delicate = (own: Bead): Bead => ({ ...own, delicate: true });
 export const BEADS: readonly Bead[] = [
   bead('Hematite grey 6 mm', 'round', [6, 6], 1.4, ['hematite grey', '#5d6167'], 180),
   bead('Moonstone 6 mm', 'round', [6, 6], 1.8, ['moonstone', '#c9cdd0'], 84),
-  bead('Ring 5 mm, 1 mm wire', 'ring', [1, 5], 3.2, ['silver', '#b5b8ba'], 120),
+  {
+    ...bead('Ring 5 mm, 1 mm wire', 'ring', [1, 5], 3.2, ['silver', '#b5b8ba'], 120),
+    holeLong: 3.2,
+  },
   bead('Labradorite oval 18 mm', 'oval', [18, 13], 2.4, ['labradorite', '#5f7480'], 3),
   bead('Bronze 8 mm', 'round', [8, 8], 2.4, ['bronze', '#8a6a3f'], 24),
   delicate(bead('Pearl drop 8 mm', 'drop', [10, 8], 1, ['pearl', '#e6dfd2'], 18)),

@@ -144,12 +144,12 @@ describe('files', () => {
     const { body: file } = await api()
       .get(`/api/pieces/${(body as PieceView).id}/file`)
       .expect(200);
-    expect(file).toMatchObject({ version: 2, piece: { closure: { slot: 16 } } });
+    expect(file).toMatchObject({ version: 3, piece: { closure: { slot: 16 } } });
   });
 
   it.each<[string, (file: PieceFile) => unknown]>([
     ['format', (f) => ({ ...f, format: 'something/else' })],
-    ['version', (f) => ({ ...f, version: 3 })],
+    ['version', (f) => ({ ...f, version: 4 })],
     ['piece.parts[0].tension', (f) => edit(f, { parts: [{ ...f.piece.parts[0], tension: 3 }] })],
     ['piece.parts[0].kind', (f) => edit(f, { parts: [{ id: 'x', kind: 'felt' }] })],
     ['piece.closure.slot', (f) => edit(f, { closure: { ...f.piece.closure, slot: null } })],

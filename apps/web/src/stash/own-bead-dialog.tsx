@@ -1,7 +1,7 @@
 import { BeadDto } from '@coiled-strand/contract';
 import { BEAD_SHAPES } from '@coiled-strand/core';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
-import { Controller, useForm } from 'react-hook-form';
+import { Controller, useForm, useWatch } from 'react-hook-form';
 import { useAddBead } from '../api/queries';
 import { LengthField } from '../fields/length-field';
 import { SelectField } from '../fields/select-field';
@@ -10,11 +10,22 @@ import { TextRow } from '../fields/text-row';
 import { ColourRows } from './colour-rows';
 import { EntryDialog } from './entry-dialog';
 
-const MEASURES = [
+interface Measure {
+  readonly key: 'length' | 'height' | 'hole' | 'holeLong';
+  readonly label: string;
+}
+const MEASURES: readonly Measure[] = [
   { key: 'length', label: 'Along the cord' },
   { key: 'height', label: 'Across' },
   { key: 'hole', label: 'Hole' },
-] as const;
+];
+/** A ring lies over the cords: its wire is what it takes of them, and an oval one has two insides. */
+const RING_MEASURES: readonly Measure[] = [
+  { key: 'length', label: 'Wire' },
+  { key: 'height', label: 'Across, outside' },
+  { key: 'hole', label: 'Inside' },
+  { key: 'holeLong', label: 'Inside at its longest' },
+];
 
 /** A bead that is not in the tray yet, by its measures. Kept in the tray from then on. */
 export function OwnBeadDialog({ onClose }: { readonly onClose: () => void }) {
@@ -31,11 +42,16 @@ export function OwnBeadDialog({ onClose }: { readonly onClose: () => void }) {
     },
   });
   const { errors } = formState;
+  const [shape, hole, holeLong] = useWatch({ control, name: ['shape', 'hole', 'holeLong'] });
+  const ring = shape === 'ring';
   const submit = handleSubmit(async (bead) => {
-    const { count, delicate, ...rest } = bead;
+    const { count, delicate, holeLong: long, ...rest } = bead;
     await add.mutateAsync({
       ...rest,
       ...(delicate ? { delicate } : {}),
+      ...(bead.shape === 'ring' && long !== undefined && long > bead.hole
+        ? { holeLong: long }
+        : {}),
       ...(count !== undefined && Number.isFinite(count) ? { count } : {}),
     });
     onClose();
@@ -51,7 +67,7 @@ export function OwnBeadDialog({ onClose }: { readonly onClose: () => void }) {
       onSubmit={submit}
       onClose={onClose}
     >
-      {MEASURES.map(({ key, label }) => (
+      {(ring ? RING_MEASURES : MEASURES).map(({ key, label }) => (
         <Controller
           key={key}
           control={control}
@@ -59,7 +75,7 @@ export function OwnBeadDialog({ onClose }: { readonly onClose: () => void }) {
           render={({ field }) => (
             <LengthField
               label={label}
-              value={field.value}
+              value={key === 'holeLong' ? Math.max(hole, holeLong ?? 0) : (field.value ?? 0)}
               unit="mm"
               decimals={2}
               nudge={0.5}

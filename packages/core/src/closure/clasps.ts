@@ -18,7 +18,7 @@ import { moved, straightRuns } from '../knot/stroke.js';
 import { effectiveDiameter } from '../material/cord.js';
 import { tailFor } from '../material/practice.js';
 import type { Advice } from '../measure/advice.js';
-import type { RoundPart } from '../measure/fit.js';
+import type { RoundPart } from '../measure/ring.js';
 import type { Saying } from '../measure/saying.js';
 import { AT_END, AT_START, type Action } from '../action/action.js';
 import { CAUTIONS } from '../kind/cautions.js';

@@ -7,7 +7,8 @@ import type { Run } from '../kind/run.js';
 import { strokeOf } from '../knot/stroke.js';
 import { effectiveDiameter } from '../material/cord.js';
 import type { Advice } from '../measure/advice.js';
-import { flexibleLengthFor, type RoundPart } from '../measure/fit.js';
+import { flexibleLengthFor } from '../measure/fit.js';
+import type { RoundPart } from '../measure/ring.js';
 import { laid, say, type Saying } from '../measure/saying.js';
 import {
   heightOfTails,

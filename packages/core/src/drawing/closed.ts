@@ -3,7 +3,8 @@ import type { WornOpen } from '../kind/closure-kind.js';
 import type { Drawing, Plate, Primitive } from '../kind/primitive.js';
 import { edgeLine, plainEdge } from '../knot/edge.js';
 import { effectiveDiameter } from '../material/cord.js';
-import { anglesOf, wornIn } from '../measure/fit.js';
+import { wornIn } from '../measure/fit.js';
+import { ringAngles } from '../measure/ring.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { stretchOf } from '../plan/fit-plan.js';
@@ -143,16 +144,20 @@ export function drawClosed(
   const radius = (girth: number): number => girth / (2 * Math.PI);
   const inner = radius(plan.fit.circumference);
   const stretch = stretchOf(piece);
-  const half = anglesOf(kind.aim(piece.closure, sites.closure), inner) / 2;
+  const rounds = plan.parts.map(({ layout }) => wornIn(layout.round, stretch));
+  const angles = ringAngles([...rounds.flat(), ...kind.aim(piece.closure, sites.closure)], inner);
+  const take = (n: number): number => angles.splice(0, n).reduce((sum, angle) => sum + angle, 0);
+  const taken = rounds.map((round) => take(round.length));
+  const half = take(angles.length) / 2;
   // Distances along the path are angles times the inside radius.
   const path: Path = {
     at: (distance, h) => onRound(inner + h, distance / inner),
     turn: (distance) => distance / inner,
   };
   let at = half;
-  const places = plan.parts.map(({ layout }) => {
+  const places = taken.map((angle) => {
     const from = at;
-    at += anglesOf(wornIn(layout.round, stretch), inner);
+    at += angle;
     return { from: from * inner, to: at * inner };
   });
   const parts = layParts(piece, plan, sites, path, places);

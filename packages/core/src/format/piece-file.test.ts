@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { EXAMPLE_PIECE } from '../piece/example.js';
-import { PIECE_FORMAT, readPieceFile, toPieceFile } from './piece-file.js';
+import { readPieceFile, toPieceFile } from './piece-file.js';
+import { PIECE_FORMAT } from './version.js';
 
 const piece = EXAMPLE_PIECE;
 

@@ -1,9 +1,6 @@
 import type { Piece } from '../piece/piece.js';
 import { upgradeFile } from './upgrade.js';
-
-/** Name and version of the open file format for one piece. */
-export const PIECE_FORMAT = 'coiled-strand/piece';
-export const PIECE_FORMAT_VERSION = 2;
+import { OLDER_VERSIONS, PIECE_FORMAT, PIECE_FORMAT_VERSION } from './version.js';
 
 /** A piece on its own: wearer and materials inside, all lengths in mm. */
 export interface PieceFile {
@@ -58,14 +55,14 @@ export function wrapperFaults(value: unknown): FileFault[] {
   if (format !== PIECE_FORMAT) {
     return [{ path: 'format', message: `This must be “${PIECE_FORMAT}”.` }];
   }
-  if (version !== PIECE_FORMAT_VERSION && version !== 1) {
+  if (version !== PIECE_FORMAT_VERSION && !OLDER_VERSIONS.includes(version)) {
     return [
       {
         path: 'version',
         message:
           typeof version === 'number' && version > PIECE_FORMAT_VERSION
             ? `Version ${version} is newer than this program reads (${PIECE_FORMAT_VERSION}). Update it and try again.`
-            : `This must be ${PIECE_FORMAT_VERSION}, or 1 for an older file.`,
+            : `This must be ${PIECE_FORMAT_VERSION}, or ${OLDER_VERSIONS.join(' or ')} for an older file.`,
       },
     ];
   }

@@ -47,7 +47,36 @@ describe('a file of the first version', () => {
   it('is read as one of the present version', () => {
     const file = { format: 'coiled-strand/piece', version: 1, piece: old('one-cord', 1) };
     const read = readPieceFile(JSON.stringify(file));
-    expect(read.ok && read.value).toMatchObject({ version: 2, piece: { closure: { slot: 16 } } });
+    expect(read.ok && read.value).toMatchObject({ version: 3, piece: { closure: { slot: 16 } } });
+  });
+  it('of version 2 says what that left open, and keeps what it said', () => {
+    const ring = { id: 'r', shape: 'ring', hole: 3.2 };
+    const piece = {
+      beads: [ring, { id: 'b', shape: 'round', hole: 1 }],
+      parts: [
+        { id: 'f', kind: 'focal' },
+        { id: 'g', kind: 'focal', sits: 'narrow' },
+        { id: 'a', kind: 'alternating-beads' },
+        { id: 'p', kind: 'constructor' },
+      ],
+    };
+    const file = { format: 'coiled-strand/piece', version: 2, piece };
+    const read = readPieceFile(JSON.stringify(file));
+    expect(read.ok && read.value).toEqual({
+      format: 'coiled-strand/piece',
+      version: 3,
+      piece: {
+        beads: [{ ...ring, holeLong: 3.2 }, piece.beads[1]],
+        parts: [
+          { id: 'f', kind: 'focal', sits: 'flat' },
+          piece.parts[1],
+          { id: 'a', kind: 'alternating-beads', five: null },
+          piece.parts[3],
+        ],
+      },
+    });
+    expect(readPieceFile(JSON.stringify({ ...file, version: 4 }))).toMatchObject({ ok: false });
+    expect(readPieceFile(JSON.stringify({ ...file, piece: [[]] })).ok).toBe(true);
   });
   it('leaves alone what is not a piece of that version', () => {
     expect(upgradePiece({ name: 'x' })).toEqual({ name: 'x' });

@@ -1,3 +1,5 @@
+import { OLDER_VERSIONS, PIECE_FORMAT_VERSION } from './version.js';
+
 type Dict = Record<string, unknown>;
 const isDict = (value: unknown): value is Dict =>
   typeof value === 'object' && value !== null && !Array.isArray(value);
@@ -26,7 +28,7 @@ const partOf = (part: unknown): unknown => {
 };
 
 /**
- * A piece as version 1 of the format wrote it, in the shape of the present version. Faults in it stay
+ * A piece as version 1 of the format wrote it, in the shape of version 2. Faults in it stay
  * faults, for the checks that follow.
  *
  * @param piece plain data; anything that is not a piece of version 1 comes back as it is
@@ -46,8 +48,35 @@ export function upgradePiece(piece: unknown): unknown {
   };
 }
 
+/** What version 2 did not ask of each kind of part, and was then as it were this. */
+const SINCE_2: Readonly<Record<string, Dict>> = {
+  focal: { sits: 'flat' },
+  'alternating-beads': { five: null },
+};
+
+/** A piece of version 2 with what it did not say said: a ring was as wide one way as the other. */
+function sayAll(piece: unknown): unknown {
+  if (!isDict(piece)) return piece;
+  const bead = (own: unknown): unknown =>
+    isDict(own) && own.shape === 'ring' ? { holeLong: own.hole, ...own } : own;
+  const part = (own: unknown): unknown =>
+    isDict(own) && typeof own.kind === 'string' && Object.hasOwn(SINCE_2, own.kind)
+      ? { ...SINCE_2[own.kind], ...own }
+      : own;
+  return {
+    ...piece,
+    ...(Array.isArray(piece.beads) ? { beads: piece.beads.map(bead) } : {}),
+    ...(Array.isArray(piece.parts) ? { parts: piece.parts.map(part) } : {}),
+  };
+}
+
 /** A whole file of an older version, in the shape of the present one. */
 export function upgradeFile(file: object): object {
-  if (!('version' in file) || file.version !== 1) return file;
-  return { ...file, version: 2, piece: upgradePiece('piece' in file ? file.piece : undefined) };
+  if (!('version' in file) || !OLDER_VERSIONS.includes(file.version)) return file;
+  const piece = 'piece' in file ? file.piece : undefined;
+  return {
+    ...file,
+    version: PIECE_FORMAT_VERSION,
+    piece: sayAll(file.version === 1 ? upgradePiece(piece) : piece),
+  };
 }

@@ -48,6 +48,24 @@ describe.each(TEMPLATES.map((template) => [template.id, template] as const))(
         }
       }
     });
+    it.each([
+      [0.88, 0.94],
+      [0.88, 1.08],
+      [1.15, 0.94],
+      [1.15, 1.08],
+    ])('as well for a hand that takes %d of the cord and makes units %d as long', (cord, pitch) => {
+      const piece = template.make({ name: 'x', wearer: WEARER, cutting: CUTTING });
+      const said = { spread: 0.06, rests: 3 };
+      const kinds = [...new Set(piece.strands.map((strand) => strand.cord.kind))];
+      const hand = piece.parts.flatMap(({ kind: technique }) =>
+        kinds.flatMap((cordKind) => [
+          { ...said, technique, cordKind, measure: 'take-up' as const, factor: cord },
+          { ...said, technique, cordKind, measure: 'pitch' as const, factor: pitch },
+        ]),
+      );
+      const plan = planPiece(piece, hand);
+      expect(plan.advice.filter(({ severity }) => severity === 'error')).toEqual([]);
+    });
   },
 );
 

@@ -3,7 +3,7 @@ import type { Practice } from '../material/practice.js';
 import type { EndTreatment } from '../material/ends.js';
 import type { Cord } from '../material/cord.js';
 import type { Advice } from '../measure/advice.js';
-import type { RoundPart } from '../measure/fit.js';
+import type { RoundPart } from '../measure/ring.js';
 import type { PassGirth, WearSite } from '../measure/girth.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';

@@ -16,6 +16,8 @@ export interface LengthField extends FieldBase {
   readonly open?: string;
   /** Cord-sized measures are said in millimetres whatever the maker's unit. */
   readonly small?: boolean;
+  /** May be left out, which is as null: older pieces do not have it. */
+  readonly optional?: boolean;
 }
 export interface CountField extends FieldBase {
   readonly type: 'count';

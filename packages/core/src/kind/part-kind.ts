@@ -2,7 +2,7 @@ import type { Bead } from '../material/bead.js';
 import type { Cord } from '../material/cord.js';
 import type { Practice } from '../material/practice.js';
 import type { Advice } from '../measure/advice.js';
-import type { RoundPart } from '../measure/fit.js';
+import type { RoundPart } from '../measure/ring.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
 import type { Field } from './field.js';

@@ -1,7 +1,8 @@
 import { closureKind } from '../closure/registry.js';
 import { passage } from '../material/passage.js';
 import { sumOf } from '../kind/reason.js';
-import { angleOf, anglesOf, beforeStretch, wornIn } from '../measure/fit.js';
+import { beforeStretch, turnAt, wornIn } from '../measure/fit.js';
+import { angleOf } from '../measure/ring.js';
 import type { BeadsPart } from '../part/beads/model.js';
 import { partKind, type Part } from '../part/registry.js';
 import { alternated, graded, inBlocks } from '../piece/arrange.js';
@@ -145,7 +146,7 @@ function measureOf(piece: Piece, hand: Hand): { readonly has: number; readonly w
   }
   const r = site.target / (2 * Math.PI);
   const round = layouts.flatMap((layout) => layout.round);
-  const angle = anglesOf([...wornIn(round, stretch), ...kind.aim(piece.closure, site)], r);
+  const angle = turnAt([...wornIn(round, stretch), ...kind.aim(piece.closure, site)], r);
   return { has: angle * r, wants: site.turns * site.target };
 }
 

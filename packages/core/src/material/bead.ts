@@ -21,8 +21,10 @@ export interface Bead {
   readonly length: number;
   /** Across the cord: what lies between skin and outside. */
   readonly height: number;
-  /** Diameter of the hole. */
+  /** Diameter of the hole; of a ring what it is inside, of an oval one across. */
   readonly hole: number;
+  /** Of an oval ring what it is inside at its longest; as its hole when left out. */
+  readonly holeLong?: number;
   readonly colour: Colour;
   /** Whether heat harms it, as it does pearl, shell, amber, wood and plastic. */
   readonly delicate?: boolean;

@@ -1,35 +1,4 @@
-/** One part of a closed piece on its way round the body. All lengths in mm. */
-export interface RoundPart {
-  readonly kind: 'flexible' | 'rigid' | 'beads';
-  /** Length along the piece, > 0. */
-  readonly length: number;
-  /** Height of the neutral line above the skin, >= 0: half the thickness of work lying on it. */
-  readonly height: number;
-  /** For beads: how many equal ones share the length. 1 when left out. */
-  readonly count?: number;
-}
-
-/**
- * Angle in radians that a part takes on a round body of inner radius r.
- *
- *     flexible: l / (r + h)
- *     rigid:    2 atan(l / (2 (r + h)))     it touches the body at its middle, a tangent on both sides
- *     n beads:  2 n asin(p / (2 (r + h)))   p = l / n; their centres are the corners of a polygon
- */
-export function angleOf(part: RoundPart, r: number): number {
-  const line = r + part.height;
-  switch (part.kind) {
-    case 'flexible':
-      return part.length / line;
-    case 'rigid':
-      return 2 * Math.atan(part.length / (2 * line));
-    case 'beads': {
-      const n = part.count ?? 1;
-      // On a body smaller than a bead the polygon degenerates: half a turn each is the most there is.
-      return 2 * n * Math.asin(Math.min(1, part.length / n / (2 * line)));
-    }
-  }
-}
+import { ringAngles, type RoundPart } from './ring.js';
 
 /**
  * Parts as they lie once the cord has stretched with wear: what is flexible is longer, beads and bars are
@@ -45,26 +14,25 @@ export const wornIn = (parts: readonly RoundPart[], stretch: number): RoundPart[
 /** Length in mm that must be planned so that it is `worn` long once it has stretched. */
 export const beforeStretch = (worn: number, stretch: number): number => worn / (1 + stretch);
 
-/** The angle in radians that parts take together on a body of inner radius r. */
-export const anglesOf = (parts: readonly RoundPart[], r: number): number => turnAt(parts, r);
+/** The angle in radians that the parts of a ring take together on a body of inner radius r. */
+export const turnAt = (parts: readonly RoundPart[], r: number): number =>
+  ringAngles(parts, r).reduce((sum, angle) => sum + angle, 0);
 
-const turnAt = (parts: readonly RoundPart[], r: number): number =>
-  parts.reduce((sum, part) => sum + angleOf(part, r), 0);
+/** Radius in mm of the smallest body: on none at all a line without height has no angle. */
+const SMALLEST = 1e-6;
 
 /** Whether the parts close round any body at all: too short and thick, and they do not. */
 export const closesRound = (parts: readonly RoundPart[], turns = 1): boolean =>
-  parts.length > 0 && turnAt(parts, 0) >= 2 * Math.PI * turns;
+  parts.length > 0 && turnAt(parts, SMALLEST) >= 2 * Math.PI * turns;
 
 /**
  * Inner circumference of a piece closed round a body, taken as a circle: the r at which the angles
- * of all parts add up to whole turns, times 2 pi.
- *
- *     flexible: l / (r + h)      rigid: 2 atan(l / (2 (r + h)))      sum = 2 pi * turns
+ * of all parts add up to whole turns, times 2 pi. See `ringAngles`.
  *
  * For uniform flexible work of thickness t this is exactly length - pi t, for any convex body
  * (Steiner's formula for the parallel curve of a convex curve).
  *
- * @param parts at least one; lengths > 0
+ * @param parts at least one, in the order in which they go round; lengths > 0
  * @param turns whole turns round the body, >= 1
  * @returns inner circumference in mm
  * @throws RangeError when the parts do not reach round anything
@@ -76,7 +44,7 @@ export function innerCircumference(parts: readonly RoundPart[], turns = 1): numb
     throw new RangeError('the piece is too short and thick to close round anything');
   }
   // The turn falls steadily with r, and by r = total length it is below 1 rad: bisection is safe.
-  let low = 0;
+  let low = SMALLEST;
   let high = parts.reduce((sum, part) => sum + part.length, 0);
   while (high - low > 1e-10 * (1 + high)) {
     const middle = (low + high) / 2;
@@ -86,29 +54,54 @@ export function innerCircumference(parts: readonly RoundPart[], turns = 1): numb
   return Math.PI * (low + high);
 }
 
+/** A flexible part whose length is asked for: height of its neutral line in mm. */
+export interface Fill {
+  readonly fill: number;
+}
+export type Slot = RoundPart | Fill;
+
+const isFill = (slot: Slot): slot is Fill => 'fill' in slot;
+
 /**
  * Length that each of several flexible parts of unlike thickness must have, all alike, so that a piece
- * closes on the wanted inner circumference: x = angle left over / sum of 1 / (r + h).
+ * closes on the wanted inner circumference.
  *
- * @param heights height of each part's neutral line in mm, at least one
- * @param others the parts already fixed
- * @returns length in mm of each; negative when the others are too long already
- * @example shareFor(200, [6, 6], []) // 100 + 6 * Math.PI
+ * @param circumference wanted inner circumference in mm, > 0
+ * @param slots parts in the order in which they go round, those that fill among them, at least one
+ * @returns length in mm of each that fills; negative when the others are too long already
+ * @example shareFor(200, [{ fill: 6 }, { fill: 6 }]) // 100 + 6 * Math.PI
  */
-export function shareFor(
-  circumference: number,
-  heights: readonly number[],
-  others: readonly RoundPart[],
-  turns = 1,
-): number {
+export function shareFor(circumference: number, slots: readonly Slot[], turns = 1): number {
   const r = circumference / (2 * Math.PI);
-  const perLength = heights.reduce((sum, height) => sum + 1 / (r + height), 0);
-  return (2 * Math.PI * turns - turnAt(others, r)) / perLength;
+  const want = 2 * Math.PI * turns;
+  const filled = (length: number): number =>
+    turnAt(
+      slots.map((slot) => (isFill(slot) ? { kind: 'flexible', length, height: slot.fill } : slot)),
+      r,
+    );
+  const perLength = slots.filter(isFill).reduce((sum, { fill }) => sum + 1 / (r + fill), 0);
+  const none = filled(0);
+  if (none >= want) return (want - none) / perLength;
+  // Long enough to lie on the body, each mm takes the same angle, and one step of Newton's is exact; a short
+  // stretch between two beads hangs free, and takes less. The turn grows with the length: bisection is safe.
+  let low = 0;
+  let high = Number.POSITIVE_INFINITY;
+  let length = (want - none) / perLength;
+  for (let i = 0; i < 100; i++) {
+    const off = want - filled(length);
+    if (Math.abs(off) < 1e-13 * want) break;
+    if (off > 0) low = length;
+    else high = length;
+    const next = length + off / perLength;
+    length = next > low && next < high ? next : high < Infinity ? (low + high) / 2 : 2 * length;
+    if (high - low < 1e-10) break;
+  }
+  return length;
 }
 
 /**
  * Length of one flexible part that makes a piece close on the wanted inner circumference, the other
- * parts being given: the angle they leave over, times the radius of its neutral line.
+ * parts being given. It lies between the last of them and the first.
  *
  * @param circumference wanted inner circumference in mm, > 0
  * @param height height of the flexible part's neutral line in mm
@@ -116,11 +109,9 @@ export function shareFor(
  * @returns length in mm; negative when the others are too long already
  * @example flexibleLengthFor(200, 6, []) // 200 + 12 * Math.PI
  */
-export function flexibleLengthFor(
+export const flexibleLengthFor = (
   circumference: number,
   height: number,
   others: readonly RoundPart[],
   turns = 1,
-): number {
-  return shareFor(circumference, [height], others, turns);
-}
+): number => shareFor(circumference, [...others, { fill: height }], turns);

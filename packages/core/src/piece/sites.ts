@@ -67,27 +67,33 @@ function pitchFactorOf(part: Part, runs: readonly Run[], hand: Hand): number {
   return ties ? (factorOf(hand, part.kind, ties.cord.kind, 'pitch')?.factor ?? 1) : 1;
 }
 
-/** A plan, as far as it says how the cords of its parts lie. */
+/** A plan, as far as it says how the cords of its parts lie, and how long this hand's units are. */
 interface Laid {
-  readonly parts: readonly { readonly lies?: Lying }[];
+  readonly parts: readonly { readonly lies?: Lying; readonly pitchFactor?: number }[];
 }
 
-/** What every part of a planned piece has to work with: its cords lie as the parts before leave them. */
-export const sitesIn = (piece: Piece, plan: Laid, hand?: Hand): PartSite[] =>
+/**
+ * What every part of a planned piece has to work with: its cords lie as the parts before leave them, and its
+ * units are as long as the hand makes them that it was planned for.
+ */
+export const sitesIn = (piece: Piece, plan: Laid): PartSite[] =>
   sitesOf(
     piece,
-    hand,
+    ANY_HAND,
     plan.parts.map(({ lies }) => lies),
+    plan.parts.map(({ pitchFactor }) => pitchFactor ?? 1),
   );
 
 /**
  * What every part of the piece has to work with, in the order of the parts.
  * @param lying how cords lie where each part begins; as in the cut list when left out
+ * @param factors length per unit over the model's of each part, where it is known already
  */
 export function sitesOf(
   piece: Piece,
   hand: Hand = ANY_HAND,
   lying: readonly (Lying | undefined)[] = [],
+  factors: readonly number[] = [],
 ): PartSite[] {
   const runs = runsOf(piece);
   const bead = beadsById(piece);
@@ -100,7 +106,7 @@ export function sitesOf(
       liesInside(span, i),
       bead,
       buried(i),
-      pitchFactorOf(part, runs, hand),
+      factors[i] ?? pitchFactorOf(part, runs, hand),
       piece.cutting.practice,
       i === 0,
       i === piece.parts.length - 1,

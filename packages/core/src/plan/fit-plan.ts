@@ -6,15 +6,14 @@ import { remember } from '../kind/remember.js';
 import { CORD_KIND_FACTS } from '../material/cord.js';
 import { easeAmount } from '../measure/ease.js';
 import {
-  angleOf,
   beforeStretch,
   closesRound,
-  flexibleLengthFor,
   innerCircumference,
   shareFor,
   wornIn,
-  type RoundPart,
+  type Slot,
 } from '../measure/fit.js';
+import { angleOf, type RoundPart } from '../measure/ring.js';
 import { partKind, type Part } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { girthOf } from '../piece/sites.js';
@@ -52,7 +51,7 @@ function sideways(target: number, height: number, width: number, turns: number):
  * Lays the parts out. Parts that fill share what the others leave of the way round, all alike.
  *
  * The work lies on the skin: cord work runs half its thickness above it, beads at their centres, rigid
- * parts stand straight on the round. What is planned is a little shorter than what must fit when the
+ * parts stand straight on it, and cord between them as a taut string does (`ringAngles`). What is planned is a little shorter than what must fit when the
  * cord stretches as it is worn in: planned = worn / (1 + stretch).
  */
 export function fitParts(
@@ -72,22 +71,17 @@ export function fitParts(
       const taken = fixed.reduce((sum, layout) => sum + (layout?.length ?? 0), 0);
       share = (beforeStretch(sumOf(open.length), stretch) - taken) / filling.length;
     } else {
-      const heights = piece.parts.flatMap((part, i) =>
-        fills[i] ? [partKind(part.kind).section(part, sites[i]!).thickness / 2] : [],
-      );
-      const others = [
-        ...wornIn(
-          fixed.flatMap((layout) => layout?.round ?? []),
-          stretch,
+      const slots: Slot[] = [
+        ...piece.parts.flatMap((part, i): readonly Slot[] =>
+          fills[i]
+            ? [{ fill: partKind(part.kind).section(part, sites[i]!).thickness / 2 }]
+            : wornIn(fixed[i]?.round ?? [], stretch),
         ),
         ...kind.aim(piece.closure, closureSite),
       ];
       const { target, turns, width, thickness } = closureSite;
       const step = sideways(target, thickness / 2, width, turns);
-      share = beforeStretch(
-        shareFor(target, heights, others, turns) + step / filling.length,
-        stretch,
-      );
+      share = beforeStretch(shareFor(target, slots, turns) + step / filling.length, stretch);
     }
   }
   return {
@@ -126,17 +120,22 @@ function lengthReasons({ piece, site, body, aim, planned, step }: Round): Reason
   const r = target / (2 * Math.PI);
   const bodyWorn = wornIn(body, stretch);
   // What is missing or too much lies as flexible work of the usual height.
-  const flexible = bodyWorn.find((part) => part.kind === 'flexible');
-  const at = flexible?.height ?? site.thickness / 2;
-  const missing = flexibleLengthFor(target, at, [...bodyWorn, ...aim], turns) + step;
-  const asked: RoundPart[] = [
-    ...bodyWorn,
-    { kind: 'flexible', length: missing - step, height: at },
-  ];
+  const eases = bodyWorn.findIndex((part) => part.kind === 'flexible');
+  const height = bodyWorn[eases]?.height ?? site.thickness / 2;
+  const round: Slot[] =
+    eases < 0
+      ? [...bodyWorn, { fill: height }]
+      : bodyWorn.map((part, i) => (i === eases ? { fill: height } : part));
+  const eased = shareFor(target, [...round, ...aim], turns);
+  const missing = eased - (bodyWorn[eases]?.length ?? 0) + step;
+  const asked = round.map((slot): RoundPart =>
+    'fill' in slot ? { kind: 'flexible', length: eased, height } : slot,
+  );
   const share = (kind: RoundPart['kind'], of: (part: RoundPart) => number): number =>
     asked.filter((part) => part.kind === kind).reduce((sum, part) => sum + of(part), 0);
   const lift = (part: RoundPart): number => part.length - angleOf(part, r) * r;
   const closure = aim.reduce((sum, part) => sum + angleOf(part, r) * r, 0);
+  const taut = [...asked, ...aim].reduce((sum, part) => sum + angleOf(part, r), 0) * r;
   const lying = body.filter((part) => part.kind === 'flexible').reduce((s, p) => s + p.length, 0);
   const hanging = planned - body.reduce((sum, part) => sum + part.length, 0);
   const give = -(lying * stretch + (missing * stretch) / (1 + stretch));
@@ -168,6 +167,14 @@ function lengthReasons({ piece, site, body, aim, planned, step }: Round): Reason
       label: 'Rigid parts',
       detail: 'they lie straight across the round, half their thickness above the skin',
       mm: share('rigid', lift),
+    },
+    {
+      area: 'fit',
+      code: 'fit.air',
+      label: 'Cord in the air',
+      detail:
+        'where it leaves a bead, a bar or the clasp it runs straight before it lies on the body again; what is rigid is taken to lie on the flat side, unless you say otherwise',
+      mm: taut - turns * target,
     },
     {
       area: 'fit',

@@ -80,6 +80,8 @@ export interface PartPlan {
   readonly start: number;
   /** How its cords lie, where it goes on from a plait or a band before it. */
   readonly lies?: Lying;
+  /** Length of this hand's units over the model's, where it differs. */
+  readonly pitchFactor?: number;
 }
 
 export interface PlanTotals {

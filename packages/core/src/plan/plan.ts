@@ -3,7 +3,7 @@ import { sumOf, type AuxiliaryCord } from '../kind/reason.js';
 import { wornIn } from '../measure/fit.js';
 import { sameSaying } from '../measure/saying.js';
 import { ANY_HAND, type Hand } from '../learn/hand.js';
-import type { Lying } from '../kind/part-kind.js';
+import type { Lying, PartSite } from '../kind/part-kind.js';
 import { passage } from '../material/passage.js';
 import { partKind } from '../part/registry.js';
 import type { Advice } from '../measure/advice.js';
@@ -11,6 +11,7 @@ import type { Piece } from '../piece/piece.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
 import { lyingOf } from './lying.js';
 import { checkPassages, checkPiece, checkPlan, under } from './checks.js';
+import { barNotes } from './bars.js';
 import { count } from './counters.js';
 import { equalCuts, sumOfCuts } from './equal-cuts.js';
 import { withHand } from './hand-uses.js';
@@ -35,6 +36,7 @@ function inLine(
   piece: Piece,
   layouts: readonly PartPlan['layout'][],
   lying: readonly (Lying | undefined)[],
+  sites: readonly PartSite[],
 ): PartPlan[] {
   let at = 0;
   return layouts.map((layout, i) => {
@@ -42,7 +44,15 @@ function inLine(
     at += layout.length;
     const { id, kind } = piece.parts[i]!;
     const lies = lying[i];
-    return { id, kind, layout, start, ...(lies ? { lies } : {}) };
+    const { pitchFactor } = sites[i]!;
+    return {
+      id,
+      kind,
+      layout,
+      start,
+      ...(lies ? { lies } : {}),
+      ...(pitchFactor === 1 ? {} : { pitchFactor }),
+    };
   });
 }
 
@@ -115,7 +125,7 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
   const fitted = fitParts(piece, sites, closureSite);
   const lying = lyingOf(piece, sites, fitted.layouts);
   const layouts = relaid(piece, hand, fitted.layouts, lying);
-  const parts = inLine(piece, layouts, lying);
+  const parts = inLine(piece, layouts, lying, sites);
   const body = fitted.layouts.flatMap((layout) => layout.round);
   const closure = kind.layOut(piece.closure, closureSite, wornIn(body, stretchOf(piece)));
   const fit = planFit(piece, closureSite, fitted, closure.states);
@@ -141,6 +151,7 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
           },
         ]
       : []),
+    ...barNotes(piece, closureSite, fitted.layouts),
     ...checkPlan(piece, fit, counters),
     ...checkPassages(passages),
   ]);

@@ -44,14 +44,10 @@ export const MOON6 = beadOf(
   1.8,
   colourOf('moonstone', '#c9cdd0'),
 );
-export const RING = beadOf(
-  'ring-5',
-  'Ring 5 mm, 1 mm wire',
-  'ring',
-  [1, 5],
-  3.2,
-  colourOf('silver', '#b5b8ba'),
-);
+export const RING: PieceBead = {
+  ...beadOf('ring-5', 'Ring 5 mm, 1 mm wire', 'ring', [1, 5], 3.2, colourOf('silver', '#b5b8ba')),
+  holeLong: 3.2,
+};
 export const BRONZE = beadOf(
   'bronze-8',
   'Bronze 8 mm',

@@ -59,7 +59,7 @@ function FieldInput(props: InputProps): ReactNode {
   switch (field.type) {
     case 'length':
       return (
-        <Open open={field.open} isOpen={value === null} onOpen={() => put(null)}>
+        <Open open={field.open} isOpen={(value ?? null) === null} onOpen={() => put(null)}>
           <LengthField
             label={label}
             value={(value as number | null) ?? now?.[key] ?? null}

@@ -13,7 +13,7 @@ import { GLUE_CURES } from '../../kind/waits.js';
 import { ellipse, plateOf, roundedBox } from '../../knot/plate.js';
 import { straightRuns } from '../../knot/stroke.js';
 import type { Advice } from '../../measure/advice.js';
-import type { RoundPart } from '../../measure/fit.js';
+import type { RoundPart } from '../../measure/ring.js';
 import { say, size } from '../../measure/saying.js';
 import { claspRound, edgeOfRigid, hookOutline, ringNeed } from '../clasps.js';
 import { AT_END, type Action } from '../../action/action.js';

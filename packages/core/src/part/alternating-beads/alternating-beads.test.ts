@@ -18,23 +18,54 @@ const palette = [
 const site = testSite(testRuns(['core', 'core'], testCord(1.5)), palette);
 
 describe('alternating beads', () => {
-  it('take the larger of the two limits', () => {
-    expect(periodOf(6, 1, 0)).toEqual({ mm: 7, limit: 'bead against bead' });
-    expect(periodOf(6, 1, 20)).toEqual({ mm: 4, limit: 'along one cord' });
+  // By optimisation in space: beads (balls), cords and a ring (a torus) drawn taut until nothing overlaps.
+  it.each([
+    [6, 1.5, 3.2, 7.4],
+    [6, 1.5, 4, 6.5],
+    [6, 1.5, 5, 5.0],
+    [4, 1.5, 3.2, 5.0],
+    [8, 1.5, 3.2, 9.5],
+    [6, 1.1, 3.2, 6.5],
+  ])('of %d mm on a cord of %d in a ring open by %d take %d each', (bead, cord, opening, want) => {
+    const { mm } = periodOf({ bead, wire: 1, opening, cord });
+    expect(Math.abs(mm / want - 1)).toBeLessThan(0.03);
+  });
+  it('never overlap, nor come closer than one cord lets them, and need less in a wider ring', () => {
     fc.assert(
       fc.property(
-        fc.double({ min: 2, max: 15, noNaN: true }),
-        fc.double({ min: 0.3, max: 3, noNaN: true }),
-        fc.double({ min: 0, max: 15, noNaN: true }),
-        (bead, ring, offset) => {
-          const { mm } = periodOf(bead, ring, offset);
-          expect(mm).toBeGreaterThanOrEqual((bead + 2 * ring) / 2 - 1e-9);
-          expect(mm).toBeLessThanOrEqual(bead + ring + 1e-9);
-          // Neighbours on the two cords never overlap.
-          expect(Math.hypot(mm, offset)).toBeGreaterThanOrEqual(bead + ring - 1e-6);
+        fc.double({ min: 3, max: 15, noNaN: true }),
+        fc.double({ min: 0.5, max: 1.5, noNaN: true }),
+        fc.double({ min: 0.5, max: 1.5, noNaN: true }),
+        fc.double({ min: 0, max: 4, noNaN: true }),
+        (bead, wire, cord, room) => {
+          const of = { bead, wire, cord, opening: 2 * cord + room };
+          const { mm, offset } = periodOf(of);
+          expect(mm).toBeGreaterThanOrEqual((bead + 2 * wire) / 2 - 1e-9);
+          // Balls on the two cords.
+          expect(Math.hypot(mm, offset)).toBeGreaterThanOrEqual(bead - 1e-9);
+          expect(periodOf({ ...of, opening: of.opening + 0.5 }).mm).toBeLessThanOrEqual(mm + 1e-9);
         },
       ),
     );
+  });
+  it('scale: everything twice as large takes twice the length', () => {
+    const of = { bead: 6, wire: 1, opening: 3.2, cord: 1.5 };
+    const twice = { bead: 12, wire: 2, opening: 6.4, cord: 3 };
+    expect(periodOf(twice).mm).toBeCloseTo(2 * periodOf(of).mm, 9);
+  });
+  it('bulge into an oval ring at its longest', () => {
+    const oval = [palette[0]!, { ...palette[1]!, holeLong: 5 }];
+    const wide = testSite(testRuns(['core', 'core'], testCord(1.5)), oval);
+    expect(alternatingBeads.layOut(part, wide, 0).pitch).toBeLessThan(
+      alternatingBeads.layOut(part, site, 0).pitch - 2,
+    );
+  });
+  it('take as much as five of the maker’s own measured', () => {
+    const five = alternatingBeads.layOut({ ...part, count: 5 }, site, 0).length + 3;
+    const layout = alternatingBeads.layOut({ ...part, count: 5, five }, site, 0);
+    expect(layout.length).toBeCloseTo(five, 9);
+    const model = alternatingBeads.layOut({ ...part, five: null }, site, 0);
+    expect(model.length).toBe(alternatingBeads.layOut(part, site, 0).length);
   });
   it('carry a bead and a ring each', () => {
     const layout = alternatingBeads.layOut(part, site, 0);

@@ -5,7 +5,7 @@ import { smoothLine } from '../../knot/spline.js';
 import { strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { beadSolid } from '../../knot/bead-solid.js';
-import { offsetOf, type AlternatingPart } from './model.js';
+import { periodIn, type AlternatingPart } from './model.js';
 
 /** Both cords wave from bead to bead; the rings lie over them where they cross the middle. */
 export function drawAlternating(
@@ -18,6 +18,8 @@ export function drawAlternating(
   const ring = site.bead(part.ring);
   const lanes = lanesOf(site.runs);
   const d = effectiveDiameter(site.runs[0]!.cord);
+  const period = periodIn(part, bead, ring, d);
+  const out = period.offset / 2;
   const up = firstSide === 'left' ? -1 : 1;
   const sideOf = (i: number): number => (i % 2 === 0 ? up : -up);
   const mine = layout.beads.filter((placed) => placed.run !== undefined);
@@ -28,7 +30,7 @@ export function drawAlternating(
     const points: Point[] = [[0, y0]];
     mine.forEach(({ at }, i) => {
       const carries = sideOf(i) === own;
-      points.push([at, own * (carries ? offsetOf(bead, d) * 0.62 : d * 0.4)]);
+      points.push([at, own * (carries ? out : d * 0.4)]);
     });
     points.push([layout.length, y0]);
     return strokeOf(
@@ -46,7 +48,7 @@ export function drawAlternating(
         bead,
         `${part.id}-bead-${i}`,
         part.id,
-        [at, sideOf(i) * offsetOf(bead, d) * 0.62],
+        [at, sideOf(i) * out],
         i < done ? 'laid' : 'planned',
       ),
     ),

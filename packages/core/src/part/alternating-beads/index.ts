@@ -1,14 +1,25 @@
 import { countField } from '../../kind/field.js';
-import { plainLayout, type PartKind } from '../../kind/part-kind.js';
-import { sideBySide } from '../../knot/lanes.js';
+import { plainLayout, type PartKind, type PartSite } from '../../kind/part-kind.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { byUnit, cordsOf, helpThrough, legsOf, outerEnds } from '../ends.js';
 import { otherSide } from '../../measure/side.js';
 import { drawAlternating } from './drawing.js';
-import { type AlternatingPart, periodOf, offsetOf } from './model.js';
+import { alternatingLength, periodIn, type AlternatingPart, type Period } from './model.js';
 import { countOf } from '../../measure/plural.js';
 import { onSide, say, size } from '../../measure/saying.js';
+
+/** What sets the length of a bead, in words. */
+const LIMITS: Readonly<Record<Period['limit'], string>> = {
+  measured: 'as you measured five',
+  'along one cord': 'the beads nest, and bead and rings along one cord set it',
+  pinched: 'the ring holds cord between bead and wire, and the beads apart (computed)',
+  'bead against bead': 'the ring is wide enough for the beads to touch (computed)',
+};
+
+/** Diameter in mm of one of both cords. */
+const cordIn = (site: PartSite): number =>
+  site.runs[0] ? effectiveDiameter(site.runs[0].cord) : 1;
 
 export const alternatingBeads: PartKind<AlternatingPart> = {
   entry: {
@@ -24,27 +35,37 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
     { type: 'bead', key: 'bead', label: 'Bead' },
     { type: 'bead', key: 'ring', label: 'Ring' },
     countField('count', 'Beads', 1, 300),
+    {
+      type: 'length',
+      key: 'five',
+      label: 'Five of mine measure, with their rings',
+      min: 3,
+      max: 400,
+      small: true,
+      open: 'not measured',
+      optional: true,
+    },
   ],
   make: ({ id, bead }) => ({ id, kind: 'alternating-beads', bead, ring: bead, count: 6 }),
   fills: () => false,
   section(part, site) {
     const bead = site.bead(part.bead);
-    const d = sideBySide(site.runs).thickness;
+    const ring = site.bead(part.ring);
+    const period = periodIn(part, bead, ring, cordIn(site));
     return {
-      width: bead.height + 2 * offsetOf(bead, d),
-      thickness: Math.max(bead.height, site.bead(part.ring).height),
-      pitch: periodOf(bead.length, site.bead(part.ring).length, offsetOf(bead, d)).mm,
+      width: bead.height + period.offset,
+      thickness: Math.max(bead.height, ring.height),
+      pitch: period.mm,
     };
   },
   layOut(part, site) {
     const bead = site.bead(part.bead);
     const ring = site.bead(part.ring);
     const [one, two] = site.runs;
-    const d = one ? effectiveDiameter(one.cord) : 1;
-    const period = periodOf(bead.length, ring.length, offsetOf(bead, d));
+    const period = periodIn(part, bead, ring, cordIn(site));
     const section = alternatingBeads.section(part, site);
-    // The first bead and the last ring stand out by half a bead and half a ring.
-    const length = part.count * period.mm + Math.max(0, bead.length + ring.length - period.mm);
+    const sizes = { bead: bead.length, wire: ring.length };
+    const length = alternatingLength(sizes, period.mm, part.count);
     const first = bead.length / 2;
     return plainLayout(length, section, {
       units: part.count,
@@ -86,10 +107,10 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
         {
           code: 'alternating.period',
           severity: 'note',
-          message: say`Each bead takes ${size(period.mm)}: ${period.limit === 'along one cord' ? 'the beads nest, and bead and rings along one cord set it' : 'the beads of the two cords touch'}.`,
+          message: say`Each bead takes ${size(period.mm)}: ${LIMITS[period.limit]}.`,
           remedy:
-            'Measure five beads of your own and enter the bead’s length from it to correct this.',
-          path: 'bead',
+            'String five of your own with their rings, pull both cords taut, measure from the first bead to the last ring and enter that.',
+          path: 'five',
         },
       ],
     });

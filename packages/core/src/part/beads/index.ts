@@ -5,8 +5,9 @@ import { choiceField, sizeField } from '../../kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
+import type { Bead } from '../../material/bead.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import type { RoundPart } from '../../measure/fit.js';
+import type { RoundPart } from '../../measure/ring.js';
 import { byUnit, cordsOf, helpThrough, legsOf, outerEnds } from '../ends.js';
 import { nameRuns } from '../pick.js';
 import { drawBeads } from './drawing.js';
@@ -111,20 +112,27 @@ export const beads: PartKind<BeadsPart> = {
         };
       }),
     ];
-    const round: RoundPart[] = blocks(all).map(({ bead, count }) => ({
+    const inRow = ({
+      bead,
+      count,
+    }: {
+      readonly bead: Bead;
+      readonly count: number;
+    }): RoundPart => ({
       kind: 'beads',
       length: count * bead.length,
       height: bead.height / 2,
       count,
-    }));
-    if (gaps > 0 && gap.length > 0) {
-      round.push({
-        kind: 'flexible',
-        length: gaps * gap.length,
-        // Between beads the cord hangs as high as they hold it.
-        height: section.thickness / 2,
-      });
-    }
+    });
+    const bare: RoundPart = {
+      kind: 'flexible',
+      length: gap.length,
+      height: Math.max(gap.width, sideBySide(through).thickness) / 2,
+    };
+    const round =
+      gap.length > 0
+        ? all.flatMap((bead, i) => [...(i > 0 ? [bare] : []), inRow({ bead, count: 1 })])
+        : blocks(all).map(inRow);
     const kinds = [...new Set(part.beads)];
     return plainLayout(length, section, {
       units: all.length,

@@ -8,7 +8,9 @@ const site = testSite(testRuns(['core'], testCord(3)));
 
 describe('bar or pendant', () => {
   it('stands straight on the round as a bar, and takes no room of its own as a pendant', () => {
-    expect(focal.layOut(bar, site, 0).round).toEqual([{ kind: 'rigid', length: 35, height: 2.5 }]);
+    expect(focal.layOut(bar, site, 0).round).toEqual([
+      { kind: 'rigid', length: 35, height: 2.5, sits: 'flat' },
+    ]);
     expect(focal.layOut({ ...bar, form: 'pendant', length: 4 }, site, 0).round[0]?.kind).toBe(
       'flexible',
     );

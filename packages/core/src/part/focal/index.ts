@@ -8,6 +8,7 @@ import { sideBySide } from '../../knot/lanes.js';
 import { cordsOf, helpThrough, outerEnds } from '../ends.js';
 import { drawFocal } from './drawing.js';
 import { type FocalPart } from './model.js';
+import type { Sits } from '../../measure/ring.js';
 import { say, size } from '../../measure/saying.js';
 
 export const focal: PartKind<FocalPart> = {
@@ -31,6 +32,16 @@ export const focal: PartKind<FocalPart> = {
     sizeField('thickness', 'Thickness', 0.5, 60),
     sizeField('drop', 'Hangs down', 1, 200, (values) => values.form === 'pendant'),
     sizeField('hole', 'Hole', 0.3, 40),
+    choiceField<Sits>(
+      'sits',
+      'Lies on',
+      {
+        flat: ['The flat side', 'on top of the wrist or under it'],
+        narrow: ['The narrow side', 'beside the thumb'],
+        round: ['A round limb', 'with no flat side'],
+      },
+      { optional: true, when: (values) => values.form === 'bar' },
+    ),
     COLOUR_FIELD,
   ],
   make: ({ id }) => ({
@@ -56,7 +67,14 @@ export const focal: PartKind<FocalPart> = {
       unitName: part.form,
       round:
         part.form === 'bar'
-          ? [{ kind: 'rigid', length: part.length, height: part.thickness / 2 }]
+          ? [
+              {
+                kind: 'rigid',
+                length: part.length,
+                height: part.thickness / 2,
+                sits: part.sits ?? 'flat',
+              },
+            ]
           : [
               {
                 kind: 'flexible',

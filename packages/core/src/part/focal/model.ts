@@ -1,4 +1,5 @@
 import { type PartBase } from '../../kind/part-kind.js';
+import type { Sits } from '../../measure/ring.js';
 
 /** A rigid thing that the cords run through: a bar in the line of the work, or a pendant that hangs. */
 export interface FocalPart extends PartBase {
@@ -13,5 +14,7 @@ export interface FocalPart extends PartBase {
   /** How far a pendant hangs down in mm. */
   readonly drop: number;
   readonly hole: number;
+  /** Where a bar lies on the wrist; on the flat side when left out, as in older pieces. */
+  readonly sits?: Sits;
   readonly colour: string;
 }
