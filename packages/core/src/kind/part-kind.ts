@@ -170,6 +170,8 @@ export interface PartKind<P extends PartBase = PartBase> {
   make(start: PartStart): P;
   /** Whether its length is left to the fit. */
   fills(part: P): boolean;
+  /** Whether it is as many units as a length takes; as `fills` when left out. */
+  toLength?(part: P): boolean;
   section(part: P, site: PartSite): Section;
   /**
    * @param share length in mm that the fit leaves to it; read only when it fills

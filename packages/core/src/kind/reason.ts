@@ -36,6 +36,11 @@ export interface Reason {
   readonly assumed?: boolean;
   /** Prior spread of a hand's take-up here: standard deviation of its logarithm. 0 when left out. */
   readonly spread?: number;
+  /**
+   * Spread of how many units a length takes, where it is tied to a length: it varies the cord besides. Told by
+   * the plan; 0 when left out.
+   */
+  readonly pitchSpread?: number;
   /** What a hand learns here: the kind of part, with the kind of cord. Told by the plan. */
   readonly technique?: string;
   /** What was learnt of this hand: its factor, already in `mm`, and how many makes that rests on. */
@@ -45,6 +50,10 @@ export interface Reason {
 /** The one way to add reasons up, so that "the sum is exact" means the same sum everywhere. */
 export const sumOf = (reasons: readonly Reason[]): number =>
   reasons.reduce((sum, reason) => sum + reason.mm, 0);
+
+/** Spread of what a reason takes, of its cord and of how many units it is, which do not depend on each other. */
+export const spreadOf = ({ spread = 0, pitchSpread = 0 }: Reason): number =>
+  Math.hypot(spread, pitchSpread);
 
 /** Spread of a hand's take-up in knots: about 10-12 %. Common practice, no source. */
 export const KNOT_SPREAD = 0.11;

@@ -1,12 +1,12 @@
 import type { CordKind } from '../material/cord.js';
 import {
-  forget,
   learnFrom,
   nextMake,
   priorBelief,
-  surprise,
-  type Belief,
+  surprises,
+  trendOf,
   type Learnt,
+  type Trend,
 } from './belief.js';
 
 /**
@@ -63,19 +63,19 @@ export const factorOf = (
 export interface Lesson<O extends Observation = Observation> extends HandKey {
   readonly before: Learnt;
   readonly after: Learnt;
-  readonly belief: Belief;
+  /** Where the hand changes one way from make to make; null where it does not. */
+  readonly trend: Trend | null;
   readonly observations: readonly (O & {
-    /** In standard deviations from what all others say; see `surprise`. */
+    /** In standard deviations from what all others say; see `surprises`. */
     readonly surprise: number;
   })[];
 }
 
-const learnAll = (spread: number, observations: readonly Observation[]): Belief =>
-  observations.reduce((belief, { ratio }) => learnFrom(belief, ratio), priorBelief(spread));
-
 /**
  * Everything observed, gathered by technique, cord kind and measure, in the order of their first
  * observation.
+ *
+ * @param observations in the order in which they were made: what came last counts most
  */
 export function lessonsFrom<O extends Observation>(observations: readonly O[]): Lesson<O>[] {
   const groups = new Map<string, O[]>();
@@ -87,18 +87,18 @@ export function lessonsFrom<O extends Observation>(observations: readonly O[]): 
   }
   return [...groups.values()].map((group) => {
     const { technique, cordKind, measure, spread } = group[0]!;
-    const belief = learnAll(spread, group);
+    const ratios = group.map(({ ratio }) => ratio);
+    const belief = ratios.reduce(learnFrom, priorBelief(spread));
+    const surprise = surprises(spread, ratios);
     return {
       technique,
       cordKind,
       measure,
-      before: nextMake(priorBelief(spread)),
+      // Of a hand that is not known a plan takes the spread of all hands.
+      before: { factor: 1, spread, rests: 0 },
       after: nextMake(belief),
-      belief,
-      observations: group.map((one) => ({
-        ...one,
-        surprise: surprise(forget(belief, one.ratio), one.ratio),
-      })),
+      trend: trendOf(belief),
+      observations: group.map((one, i) => ({ ...one, surprise: surprise[i]! })),
     };
   });
 }

@@ -1,9 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import { observe } from '../make/observe.js';
 import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
+import { draftPlan } from '../plan/plan.js';
+import type { Plan } from '../plan/plan-types.js';
 import { planned, random } from '../testing.js';
-import { forget, learnFrom, nextMake, priorBelief, surprise, type Belief } from './belief.js';
-import { handOf, lessonsFrom, type Hand, type Observation } from './hand.js';
+import { learnFrom, nextMake, priorBelief, surprises, trendOf, type Belief } from './belief.js';
+import { handOf, lessonsFrom, PITCH_SPREAD, type Hand, type Observation } from './hand.js';
 import { normalCdf } from './normal-cdf.js';
 import { normalQuantile } from './normal-quantile.js';
 import { reserveFactor } from './reserve.js';
@@ -39,19 +41,13 @@ describe('normalCdf', () => {
 });
 
 describe('a belief', () => {
-  it('begins at the model with the spread of all hands', () => {
-    expect(nextMake(priorBelief(0.11))).toEqual({
-      factor: 1,
-      spread: expect.closeTo(0.11, 12),
-      rests: 0,
-    });
+  it('begins at the model with about the spread of all hands', () => {
+    const { factor, spread, rests } = nextMake(priorBelief(0.11));
+    expect(factor).toBeCloseTo(1, 6);
+    expect(Math.abs(spread / 0.11 - 1)).toBeLessThan(0.06);
+    expect(rests).toBe(0);
   });
-  it('does not mind in which order makes come', () => {
-    const [a, b] = [after(0.1, [0.9, 1.1, 1.2]), after(0.1, [1.2, 0.9, 1.1])];
-    expect(a.mean).toBeCloseTo(b.mean, 12);
-    expect(a.sd).toBeCloseTo(b.sd, 12);
-  });
-  it('goes to what is measured and grows surer, but never surer than one make wobbles', () => {
+  it('goes to what is measured and grows surer, never surer than a hand drifts', () => {
     const few = nextMake(after(0.11, [1.2]));
     const many = nextMake(
       after(
@@ -59,23 +55,28 @@ describe('a belief', () => {
         Array.from({ length: 200 }, () => 1.2),
       ),
     );
-    expect(few.factor).toBeGreaterThan(1.1);
+    expect(few.factor).toBeGreaterThan(1.08);
     expect(few.factor).toBeLessThan(1.2);
-    expect(many.factor).toBeCloseTo(1.2, 3);
+    expect(many.factor).toBeCloseTo(1.2, 2);
     expect(many.spread).toBeLessThan(few.spread);
-    expect(many.spread).toBeGreaterThan(0.055);
+    expect(many.spread).toBeGreaterThan(0.02);
   });
-  it('forgets what it learnt, and is as it was before', () => {
-    const [a, b] = [after(0.11, [1.1, 0.95]), after(0.11, [1.1, 0.95, 1.3])];
-    const back = forget(b, 1.3);
-    expect(back.mean).toBeCloseTo(a.mean, 12);
-    expect(back.sd).toBeCloseTo(a.sd, 12);
-    expect(forget(after(0.11, [1.3]), 1.3).sd).toBeCloseTo(priorBelief(0.11).sd, 12);
-    expect(() => forget(priorBelief(0.11), 1)).toThrow(RangeError);
+  it('learns how much a hand wobbles', () => {
+    const steady = nextMake(after(0.11, [1.02, 1, 1.01, 0.99, 1, 1.01]));
+    const shaky = nextMake(after(0.11, [1.2, 0.85, 1.15, 0.8, 1.25, 0.9]));
+    expect(steady.spread).toBeLessThan(0.07);
+    expect(shaky.spread).toBeGreaterThan(0.13);
   });
-  it('calls a slip surprising', () => {
-    expect(Math.abs(surprise(after(0.11, [1.05, 1.08, 1.06]), 1.07))).toBeLessThan(1);
-    expect(surprise(after(0.11, [1.05, 1.08, 1.06]), 1.6)).toBeGreaterThan(2.5);
+  it('lets what was long ago fade: a hand that changed is followed', () => {
+    const old = Array.from({ length: 10 }, () => 0.9);
+    const now = Array.from({ length: 10 }, () => 1.1);
+    expect(nextMake(after(0.11, [...old, ...now])).factor).toBeGreaterThan(1.07);
+  });
+  it('tells a trend, and none where there is none', () => {
+    const grows = Array.from({ length: 10 }, (_, i) => Math.exp(-0.025 * i + 0.01 * (i % 2)));
+    expect(trendOf(after(0.11, grows))!.change).toBeLessThan(0.87);
+    expect(trendOf(after(0.11, grows.slice(0, 4)))).toBeNull();
+    expect(trendOf(after(0.11, [1.05, 0.97, 1.02, 0.99, 1.04, 0.98, 1.01]))).toBeNull();
   });
   it('refuses what is no factor', () => {
     expect(() => learnFrom(priorBelief(0.1), 0)).toThrow(RangeError);
@@ -83,50 +84,118 @@ describe('a belief', () => {
   });
 });
 
+describe('a slip in measuring', () => {
+  it('stands out from all that was measured before and after it', () => {
+    const seen = surprises(0.11, [1.05, 1.06, 1.6, 1.04, 1.05]);
+    expect(seen[2]).toBeGreaterThan(2.5);
+    for (const i of [0, 1, 3, 4]) expect(Math.abs(seen[i]!)).toBeLessThan(2.5);
+  });
+  it('is told by the spread of all hands where there is no other make', () => {
+    expect(surprises(0.1, [Math.exp(0.3)])[0]).toBeCloseTo(3, 9);
+    expect(surprises(0.1, [])).toEqual([]);
+  });
+});
+
+/** How a world of makers differs from the one that is assumed. All on the logarithm. */
+interface World {
+  /** Of hands among each other, of a make about its hand, and what a hand changes by from make to make. */
+  readonly apart: number;
+  readonly wobble: number;
+  readonly drift: number;
+  readonly trend: number;
+}
+const SPREAD = 0.11;
+const world = (spread: number, share: number, more: Partial<World> = {}): World => ({
+  apart: spread * Math.sqrt(1 - share ** 2),
+  wobble: spread * share,
+  drift: 0,
+  trend: 0,
+  ...more,
+});
+
+describe('two thousand simulated makers', () => {
+  const MAKERS = 2000;
+  const AT = [0, 1, 3, 5, 10];
+  /** Of cuts at 95 in 100, how many in 100 last at each make, and what reserve they ask for in per cent. */
+  function lives({ apart, wobble, drift, trend }: World, seed: number) {
+    const { normal } = random(seed);
+    const lasts = new Map<number, number>();
+    const reserve = new Map<number, number>();
+    for (let maker = 0; maker < MAKERS; maker++) {
+      let belief = priorBelief(SPREAD);
+      let hand = apart * normal();
+      for (let make = 0; make <= 10; make++) {
+        const takes = Math.exp(hand + wobble * normal());
+        if (AT.includes(make)) {
+          const { factor, spread } = nextMake(belief);
+          const more = reserveFactor(0.95, spread);
+          if (takes <= factor * more) lasts.set(make, (lasts.get(make) ?? 0) + 100 / MAKERS);
+          reserve.set(make, (reserve.get(make) ?? 0) + (100 * (more - 1)) / MAKERS);
+        }
+        belief = learnFrom(belief, takes);
+        hand += trend + drift * normal();
+      }
+    }
+    return {
+      lasts: (make: number) => lasts.get(make)!,
+      reserve: (make: number) => reserve.get(make)!,
+    };
+  }
+
+  it.each([1, 7])('in the assumed world a cut at 95 lasts 93.5 to 96.5 times, seed %d', (seed) => {
+    const { lasts, reserve } = lives(world(SPREAD, 0.5), seed);
+    for (const make of AT) {
+      expect(lasts(make)).toBeGreaterThan(93.4);
+      expect(lasts(make)).toBeLessThan(96.6);
+    }
+    // What it costs: a fifth more cord in knots for a hand that is not known, an eighth after ten makes.
+    expect(reserve(0)).toBeLessThan(20.5);
+    expect(reserve(10)).toBeLessThan(13.5);
+  });
+  it.each([
+    ['hands spread by 20 %', world(0.2, 0.5)],
+    ['a hand wobbles by 0.8 of the spread', world(SPREAD, 0.8)],
+  ])('where %s: 90 from the third make on, 92.5 after ten', (_, other) => {
+    const { lasts, reserve } = lives(other, 7);
+    for (const make of [3, 5, 10]) expect(lasts(make)).toBeGreaterThan(90);
+    expect(lasts(10)).toBeGreaterThan(92.5);
+    expect(reserve(10)).toBeLessThan(20.5);
+  });
+  it('where hands drift by 3 % a make: 92.5 after ten', () => {
+    const { lasts, reserve } = lives(world(SPREAD, 0.5, { drift: 0.03 }), 7);
+    expect(lasts(10)).toBeGreaterThan(92.5);
+    expect(reserve(10)).toBeLessThan(15);
+  });
+  it('where every make takes 2 % more than the last: 87 from the third on, 89 after ten', () => {
+    const { lasts, reserve } = lives(world(SPREAD, 0.5, { trend: 0.02 }), 7);
+    for (const make of [3, 5]) expect(lasts(make)).toBeGreaterThan(87);
+    expect(lasts(10)).toBeGreaterThan(89);
+    expect(reserve(10)).toBeLessThan(15);
+  });
+  it('a trend is told to two in five who have one after ten makes, and to hardly any who have none', () => {
+    const told = (trend: number, makes: number): number => {
+      const { normal } = random(21);
+      let seen = 0;
+      for (let maker = 0; maker < MAKERS; maker++) {
+        const hand = 0.095 * normal();
+        const ratios = Array.from({ length: makes }, (_, i) =>
+          Math.exp(hand + trend * i + 0.055 * normal()),
+        );
+        if (trendOf(after(SPREAD, ratios)) !== null) seen++;
+      }
+      return seen / MAKERS;
+    };
+    expect(told(0.02, 10)).toBeGreaterThan(0.35);
+    expect(told(-0.02, 10)).toBeGreaterThan(0.35);
+    expect(told(0.03, 10)).toBeGreaterThan(0.65);
+    for (const makes of [5, 10]) expect(told(0, makes)).toBeLessThan(0.04);
+  });
+});
+
 describe('simulated makers', () => {
-  it('of 5 % from make to make are known to 3 % after five makes', () => {
-    // The prior's wobble of a spread of 10 % is those 5 %.
-    const { normal } = random(7);
-    const makers = 2000;
-    let squares = 0;
-    for (let m = 0; m < makers; m++) {
-      const truth = 0.0866 * normal();
-      const ratios = Array.from({ length: 5 }, () => Math.exp(truth + 0.05 * normal()));
-      squares += (after(0.1, ratios).mean - truth) ** 2;
-    }
-    expect(Math.sqrt(squares / makers)).toBeLessThan(0.03);
-  });
-  it('of a technique that spreads 5 % in all are known to 3 % nearly always', () => {
-    const { normal } = random(8);
-    const makers = 2000;
-    let near = 0;
-    for (let m = 0; m < makers; m++) {
-      const truth = 0.0433 * normal();
-      const ratios = Array.from({ length: 5 }, () => Math.exp(truth + 0.025 * normal()));
-      if (Math.abs(after(0.05, ratios).mean - truth) < 0.03) near++;
-    }
-    expect(near / makers).toBeGreaterThan(0.98);
-  });
-
-  const MAKES = 10_000;
-  const BINOMIAL = 3 * Math.sqrt((0.05 * 0.95) / MAKES);
-  it.each([0, 1, 5])('after %d makes, a cut at 95 %% sureness runs out once in twenty', (makes) => {
-    const { normal } = random(100 + makes);
-    const prior = priorBelief(0.11);
-    let short = 0;
-    for (let i = 0; i < MAKES; i++) {
-      const truth = prior.sd * normal();
-      const make = (): number => Math.exp(truth + prior.wobble * normal());
-      const known = nextMake(after(0.11, Array.from({ length: makes }, make)));
-      if (make() > known.factor * reserveFactor(0.95, known.spread)) short++;
-    }
-    expect(Math.abs(short / MAKES - 0.05)).toBeLessThan(BINOMIAL);
-  });
-
   it('cut from real plans, five makes logged: the cord runs out once in twenty', () => {
     // A thousand makers, ten more makes each by the same cut list.
     const { normal } = random(11);
-    const prior = priorBelief(0.11);
     const first = planned(EXAMPLE_PIECE);
     const knots = first.strands[0]!.reasons.find((r) => r.code === 'knot.half')!.mm;
     const ends = /^(end|reserve|knot)/;
@@ -135,9 +204,11 @@ describe('simulated makers', () => {
       0,
     );
     let short = 0;
-    for (let maker = 0; maker < MAKES / 10; maker++) {
-      const truth = prior.sd * normal();
-      const factor = (): number => Math.exp(truth + prior.wobble * normal());
+    for (let maker = 0; maker < 1000; maker++) {
+      const truth = 0.0953 * normal();
+      const factor = (): number => Math.exp(truth + 0.055 * normal());
+      // Tied to a length: longer units are fewer.
+      const units = (): number => Math.exp(-PITCH_SPREAD * normal());
       const observations = Array.from({ length: 5 }, () =>
         observe(EXAMPLE_PIECE, first, {
           cords: [{ cut: 9000, leftover: 9000 - fixed - knots * factor() }],
@@ -146,16 +217,18 @@ describe('simulated makers', () => {
         }).filter((o) => o.measure === 'take-up'),
       ).flat();
       expect(observations).toHaveLength(5);
-      const strand = planned(EXAMPLE_PIECE, handOf(lessonsFrom(observations))).strands[0]!;
+      const plan = draftPlan(EXAMPLE_PIECE, handOf(lessonsFrom(observations)));
+      const strand = (plan as Plan).strands[0]!;
       const tails = strand.reasons
         .filter((r) => r.area === 'end')
         .reduce((sum, r) => sum + r.mm, 0);
       for (let i = 0; i < 10; i++) {
-        if (fixed + knots * factor() + tails > strand.total) short++;
+        if (fixed + knots * factor() * units() + tails > strand.total) short++;
       }
     }
     // Makes of one cut list hang together, so the error is wider than that of single ones.
-    expect(Math.abs(short / MAKES - 0.05)).toBeLessThan(2.5 * BINOMIAL);
+    expect(short / 10_000).toBeGreaterThan(0.03);
+    expect(short / 10_000).toBeLessThan(0.065);
   });
 });
 
@@ -169,7 +242,7 @@ describe('lessons', () => {
       takeUp(1.2),
     ]);
     expect(lessons.map((lesson) => lesson.observations.length)).toEqual([2, 1, 1]);
-    expect(lessons[0]!.before.spread).toBeCloseTo(0.11, 12);
+    expect(lessons[0]!.before).toEqual({ factor: 1, spread: 0.11, rests: 0 });
     expect(lessons[0]!.after.rests).toBe(2);
   });
   it('tell what does not agree with the rest', () => {
@@ -188,7 +261,7 @@ describe('lessons', () => {
     const { factor } = hand[0]!;
     expect(of(known, 'knot.half')!.mm).toBeCloseTo(of(plain, 'knot.half')!.mm * factor, 9);
     expect(of(known, 'knot.half')!.detail).toMatch(
-      /your hand takes 1\d(\.\d)? % more.*measured 3 times/,
+      /your hand takes 2[0-2](\.\d)? % more.*measured 3 times/,
     );
     expect(of(known, 'reserve')!.mm).toBeLessThan(of(plain, 'reserve')!.mm);
     expect(of(known, 'reserve')!.detail).toMatch(/^your makes differ/);

@@ -56,7 +56,13 @@ export function partStates(
     const kind = partKind(own.kind);
     const { units, length } = part.layout;
     const totals = piece.strands.map(() => NONE);
-    for (const { strand, reason } of withHand(part.layout.uses, own.kind, piece.strands, hand)) {
+    for (const { strand, reason } of withHand(
+      part.layout.uses,
+      own.kind,
+      piece.strands,
+      hand,
+      false,
+    )) {
       const amount = amountOf(reason);
       const first = laidFirst(piece.strands[strand - 1]!) ? { ...amount, straight: 0 } : amount;
       totals[strand - 1] = plus(totals[strand - 1]!, first);

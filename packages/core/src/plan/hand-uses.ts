@@ -1,6 +1,6 @@
 import type { Use } from '../kind/reason.js';
 import { say } from '../measure/saying.js';
-import { factorOf, type Hand, type HandFactor } from '../learn/hand.js';
+import { factorOf, PITCH_SPREAD, type Hand, type HandFactor } from '../learn/hand.js';
 import type { Strand } from '../piece/piece.js';
 
 /** `your hand takes 4 % more than the model, measured 5 times` */
@@ -19,19 +19,24 @@ function tellHand({ factor, rests }: Pick<HandFactor, 'factor' | 'rests'>): stri
  *
  * @param technique kind of the part
  * @param strands of the piece, for the kind of cord
+ * @param toLength whether it is tied to a length, so that a hand's pitch varies how many units it is
  */
 export function withHand(
   uses: readonly Use[],
   technique: string,
   strands: readonly Strand[],
   hand: Hand,
+  toLength: boolean,
 ): Use[] {
   return uses.map((use): Use => {
     const { reason } = use;
     if (!reason.spread) return use;
     const kind = strands[use.strand - 1]!.cord.kind;
     const learnt = factorOf(hand, technique, kind, 'take-up');
-    if (!learnt) return { ...use, reason: { ...reason, technique } };
+    const pitch = toLength
+      ? { pitchSpread: factorOf(hand, technique, kind, 'pitch')?.spread ?? PITCH_SPREAD }
+      : {};
+    if (!learnt) return { ...use, reason: { ...reason, technique, ...pitch } };
     const { factor, spread, rests } = learnt;
     const { times } = reason;
     return {
@@ -39,6 +44,7 @@ export function withHand(
       reason: {
         ...reason,
         technique,
+        ...pitch,
         mm: reason.mm * factor,
         ...(times ? { times: { ...times, each: times.each * factor } } : {}),
         detail: say`${reason.detail}; ${tellHand(learnt)}`,

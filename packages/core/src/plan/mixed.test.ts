@@ -177,7 +177,7 @@ describe('strands', () => {
       /your hand takes 20 % more than the model, measured 4 times$/,
     );
     expect(tight.reasons.find((r) => r.code === 'reserve')?.detail).toContain(
-      'your makes differ by about 7 %',
+      'your makes differ by about 8 %',
     );
     expect(of(tight.reasons, 'run.around')).toBeCloseTo(of(usual.reasons, 'run.around'), 9);
   });

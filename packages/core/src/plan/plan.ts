@@ -5,7 +5,7 @@ import { sameSaying } from '../measure/saying.js';
 import { ANY_HAND, type Hand } from '../learn/hand.js';
 import type { Lying, PartSite } from '../kind/part-kind.js';
 import { passage } from '../material/passage.js';
-import { partKind } from '../part/registry.js';
+import { partKind, type Part } from '../part/registry.js';
 import type { Advice } from '../measure/advice.js';
 import type { Piece } from '../piece/piece.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
@@ -97,6 +97,12 @@ const NEEDLE: AuxiliaryCord = {
   ],
 };
 
+/** Whether a part is as many units as a length takes. */
+function isToLength(part: Part): boolean {
+  const kind = partKind(part.kind);
+  return kind.entry.pitched === true && (kind.toLength?.(part) ?? kind.fills(part));
+}
+
 /** Parts laid out anew where their cords lie as the parts before leave them; no length changes by that. */
 function relaid(
   piece: Piece,
@@ -159,7 +165,7 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
 
   const own = planStrands(piece, [
     ...layouts.flatMap((layout, i) =>
-      withHand(layout.uses, piece.parts[i]!.kind, piece.strands, hand),
+      withHand(layout.uses, piece.parts[i]!.kind, piece.strands, hand, isToLength(piece.parts[i]!)),
     ),
     ...closure.uses,
   ]);

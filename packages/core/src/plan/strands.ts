@@ -1,5 +1,5 @@
 import type { Use, Reason, AuxiliaryCord } from '../kind/reason.js';
-import { sumOf, useOf, type Area } from '../kind/reason.js';
+import { spreadOf, sumOf, useOf, type Area } from '../kind/reason.js';
 import { meanFactor, reserveFactor } from '../learn/reserve.js';
 import { tailFor } from '../material/practice.js';
 import { roundUpToStep } from '../measure/round.js';
@@ -17,6 +17,8 @@ interface Sum {
   /** How long each of them is; null when they are not alike. */
   each: number | null;
   assumed: boolean;
+  /** Length in mm times the spread of how many units it is. */
+  byPitch: number;
 }
 
 /** What is added up: one kind of reason, of one technique, since those are learnt apart. */
@@ -35,6 +37,7 @@ class Sums {
         count: reason.times?.count ?? 0,
         each: reason.times?.each ?? null,
         assumed: reason.assumed ?? false,
+        byPitch: reason.mm * (reason.pitchSpread ?? 0),
       });
       return;
     }
@@ -43,16 +46,19 @@ class Sums {
     old.count += reason.times?.count ?? 0;
     if (!same) old.each = null;
     old.assumed ||= reason.assumed ?? false;
+    old.byPitch += reason.mm * (reason.pitchSpread ?? 0);
   }
 
   reasons(): Reason[] {
-    return [...this.kinds.values()].map(({ first, mm, count, each, assumed }): Reason => {
-      const { times: _times, assumed: _assumed, ...plain } = first;
+    return [...this.kinds.values()].map(({ first, mm, count, each, assumed, byPitch }): Reason => {
+      const { times: _times, assumed: _assumed, pitchSpread: _pitch, ...plain } = first;
       return {
         ...plain,
         mm,
         ...(each === null ? {} : { times: { count, each } }),
         ...(assumed ? { assumed } : {}),
+        // One hand ties them all: those to a length vary together, those by number do not.
+        ...(byPitch > 0 ? { pitchSpread: byPitch / mm } : {}),
       };
     });
   }
@@ -66,7 +72,9 @@ function mergeHalves(first: readonly Reason[], second: readonly Reason[]): Reaso
     if (i < 0) return reason;
     const [other] = rest.splice(i, 1) as [Reason];
     const mm = reason.mm + other.mm;
-    const { times: mine, bothHalves, ...plain } = reason;
+    const { times: mine, bothHalves, pitchSpread: _pitch, ...own } = reason;
+    const byPitch = reason.mm * (reason.pitchSpread ?? 0) + other.mm * (other.pitchSpread ?? 0);
+    const plain = { ...own, ...(byPitch > 0 ? { pitchSpread: byPitch / mm } : {}) };
     if (!alike(reason.mm, other.mm) || !mine) return { ...plain, mm };
     return bothHalves === undefined
       ? { ...plain, mm, times: { count: 2 * mine.count, each: mine.each } }
@@ -81,23 +89,22 @@ const rank = ({ area }: Reason): number => RANK.indexOf(area);
 /** Reserve for a hand's spread, of each kind of knot at its own; one hand, so they add up. */
 function reserveOf(reasons: readonly Reason[], sureness: number): Reason[] {
   const mm = reasons.reduce(
-    (sum, { mm: length, spread }) =>
-      sum + (spread ? length * (reserveFactor(sureness, spread) - 1) : 0),
+    (sum, reason) => sum + reason.mm * (reserveFactor(sureness, spreadOf(reason)) - 1),
     0,
   );
   if (mm <= 0) return [];
   const percent = Number((sureness * 100).toFixed(1));
   // Told of what asks for the most of it.
-  const share = (reason: Reason): number => reason.mm * (reason.spread ?? 0);
+  const share = (reason: Reason): number => reason.mm * spreadOf(reason);
   const most = reasons.reduce((a, b) => (share(b) > share(a) ? b : a));
-  const spread = most.spread ?? 0;
+  const spread = spreadOf(most);
   const known = most.hand !== undefined;
   return [
     {
       area: 'reserve',
       code: 'reserve',
       label: 'Reserve',
-      detail: `${known ? 'your makes differ' : 'hands differ'} by about ${Math.round(spread * 100)} % in the cord a knot takes; with this much more it lasts ${percent} times in 100`,
+      detail: `${known ? 'your makes differ' : 'hands differ'} by about ${Math.round(spread * 100)} % in the cord ${most.pitchSpread ? 'that knots to a length take' : 'a knot takes'}; with this much more it lasts ${percent} times in 100`,
       mm,
     },
   ];
@@ -107,7 +114,7 @@ function reserveOf(reasons: readonly Reason[], sureness: number): Reason[] {
 const keptOf = (reasons: readonly Reason[]): number =>
   reasons
     .filter(({ area }) => area !== 'end' && area !== 'reserve')
-    .reduce((sum, { mm, spread }) => sum + mm * (spread ? meanFactor(spread) : 1), 0);
+    .reduce((sum, reason) => sum + reason.mm * meanFactor(spreadOf(reason)), 0);
 
 const isTurned = (strand: Strand): boolean => strand.legs.includes('turned');
 

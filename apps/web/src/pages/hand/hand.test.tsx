@@ -2,11 +2,12 @@ import { describe, expect, it } from '@jest/globals';
 import type { Evidence, Source } from '@coiled-strand/contract';
 import { EXAMPLE_CORD, lessonsFrom } from '@coiled-strand/core';
 import { screen, waitFor, within } from '@testing-library/react';
+import { format } from 'date-fns';
 import userEvent from '@testing-library/user-event';
 import { renderIn } from '../../testing';
 import { LessonRow } from './lesson-row';
 import { SwatchDialog } from './swatch-dialog';
-import { overModel, spreadOf } from './words';
+import { overModel, spreadOf, tellTrend } from './words';
 
 const evidence = (ratio: number, id: string, more: Partial<Source> = {}): Evidence => ({
   technique: 'square-knot-sinnet',
@@ -62,6 +63,19 @@ describe('what is known of the hand', () => {
     );
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]).toEqual({ path: '/api/makes/4/set-aside', body: { reason: 'wet cord' } });
+  });
+  it('tells a trend where there is one, and since when', () => {
+    const grows = Array.from({ length: 9 }, (_, i) => evidence(Math.exp(-0.025 * i), `${i}`));
+    const [changing] = lessonsFrom(grows.map((own) => ({ ...own, measure: 'pitch' as const })));
+    renderIn({}, <LessonRow lesson={changing!} />);
+    const since = format(new Date(grows[0]!.source.at), 'MMMM yyyy');
+    expect(screen.getByTestId('lesson').textContent).toMatch(
+      new RegExp(`Your half knots have become 1\\d % shorter since ${since}\\.`),
+    );
+    expect(tellTrend({ ...changing!, trend: null }, new Date())).toBeNull();
+    expect(
+      tellTrend({ ...changing!, measure: 'take-up', trend: { change: 1.06 } }, new Date(2026, 2)),
+    ).toBe('Your half knots take 6 % more cord since March 2026.');
   });
   it('is said in whole per cents', () => {
     expect([1.042, 0.9, 1.001].map(overModel)).toEqual(['+4 %', '−10 %', 'as the model']);

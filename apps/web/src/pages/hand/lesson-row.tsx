@@ -4,7 +4,7 @@ import type { Lesson } from '@coiled-strand/core';
 import { useState } from 'react';
 import { Button } from '../../shell/button';
 import { EvidenceRow } from './evidence-row';
-import { nameOf, overModel, spreadOf } from './words';
+import { nameOf, overModel, spreadOf, tellTrend } from './words';
 
 /** Widest deviation from the model that the strip shows. */
 const REACH = 0.4;
@@ -18,6 +18,7 @@ export function LessonRow({ lesson }: { readonly lesson: Lesson<Evidence> }) {
   const [open, setOpen] = useState(false);
   const { technique, measure } = nameOf(lesson);
   const { before, after, observations } = lesson;
+  const trend = tellTrend(lesson, new Date(observations[0]!.source.at));
   return (
     <Box borderTop="1px solid {colors.line}" py="4" data-testid="lesson">
       <Grid
@@ -28,6 +29,11 @@ export function LessonRow({ lesson }: { readonly lesson: Lesson<Evidence> }) {
         <Box>
           <Text fontWeight="600">{technique}</Text>
           <Text color="muted">{measure}</Text>
+          {trend !== null && (
+            <Text mt="1" fontWeight="500">
+              {trend}
+            </Text>
+          )}
         </Box>
         <Strip lesson={lesson} />
         <Flex direction="column" align={{ base: 'flex-start', md: 'flex-end' }}>

@@ -2,9 +2,12 @@ import {
   CORD_KIND_FACTS,
   partKind,
   type HandKey,
+  pluralOf,
   type Learnt,
+  type Lesson,
   type Measure,
 } from '@coiled-strand/core';
+import { format } from 'date-fns';
 
 const MEASURES: Readonly<Record<Measure, string>> = {
   'take-up': 'cord for each',
@@ -34,6 +37,31 @@ export function overModel(factor: number): string {
 
 export const spreadOf = ({ spread }: Pick<Learnt, 'spread'>): string =>
   `± ${(spread * 100).toFixed(0)} %`;
+
+/** What has become more or less of each unit, and how that is said. */
+const CHANGES: Readonly<Record<Measure, readonly [more: string, less: string]>> = {
+  'take-up': ['take %s more cord', 'take %s less cord'],
+  pitch: ['have become %s longer', 'have become %s shorter'],
+  time: ['take %s longer', 'take %s less time'],
+};
+
+/**
+ * A hand that changes one way, in a sentence.
+ *
+ * @param since when the first was made
+ * @example tellTrend({ technique: 'square-knot-sinnet', measure: 'pitch', trend: { change: 0.94 } }, spring)
+ *   // 'Your half knots have become 6 % shorter since March 2026.'
+ */
+export function tellTrend(
+  { technique, measure, trend }: Pick<Lesson, 'technique' | 'measure' | 'trend'>,
+  since: Date,
+): string | null {
+  if (trend === null) return null;
+  const percent = Math.round(Math.abs(trend.change - 1) * 100);
+  const [more, less] = CHANGES[measure];
+  const said = (trend.change > 1 ? more : less).replace('%s', `${percent} %`);
+  return `Your ${pluralOf(partKind(technique).entry.unitName)} ${said} since ${format(since, 'MMMM yyyy')}.`;
+}
 
 /** Beyond this many standard deviations a slip in measuring is likelier than another hand. */
 export const SURPRISING = 2.5;

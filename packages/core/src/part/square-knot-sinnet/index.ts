@@ -208,6 +208,7 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
     units: 4,
   }),
   fills: (part) => part.units === null && part.length === null,
+  toLength: (part) => part.units === null,
   section(part, site) {
     const setting = settingOf(part, site);
     return setting ? sectionOf(setting) : UNTIED;
