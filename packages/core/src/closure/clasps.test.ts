@@ -45,7 +45,9 @@ describe('glue-in clasp', () => {
     const visible: RoundPart[] = [{ kind: 'flexible', length: bare - 41, height: 4 }];
     const { states, uses } = glueInClasp.layOut(clasp, thick, visible);
     expect(innerCircumference([...visible, ...(states[0]?.extra ?? [])])).toBeCloseTo(7.5 * IN, 6);
-    const inRecess = uses.reduce((sum, use) => sum + use.reason.mm, 0);
+    const inRecess = uses
+      .filter(({ reason }) => reason.area === 'closure')
+      .reduce((sum, use) => sum + use.reason.mm, 0);
     expect(bare - 41 + inRecess).toBeCloseTo(bare - 29, 9);
   });
   it('refuses recesses deeper than the clasp is long, and folds', () => {
@@ -187,7 +189,8 @@ describe('cord ends', () => {
   it('add half an inch or so to the way round, and hide cord in both', () => {
     // Common practice, no source: the findings of a necklace take about half an inch; these have a hook.
     const layout = cordEnds.layOut(cordEnds.make(cord), single, body);
-    expect(layout.uses.map((use) => use.reason.mm)).toEqual([6, 6]);
+    // And a centimetre a side to try and trim.
+    expect(layout.uses.map((use) => use.reason.mm)).toEqual([6, 10, 6, 10]);
     const along = layout.states[0]!.extra.reduce((sum, part) => sum + part.length, 0);
     expect(along).toBeGreaterThan(0.5 * IN);
   });
@@ -205,7 +208,7 @@ describe('cord ends', () => {
 describe('tie ends', () => {
   it('stay, at both sides', () => {
     const { uses } = tieEnds.layOut({ type: 'tie-ends', length: 90 }, single, body);
-    expect(uses.map((use) => use.reason.mm)).toEqual([90, 90]);
+    expect(uses.map((use) => use.reason.mm)).toEqual([90, 90, 50, 50]);
   });
   it('of less than three inches are questioned', () => {
     // Common practice, no source: three to four inches each.

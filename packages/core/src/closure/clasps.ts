@@ -16,7 +16,6 @@ import type { Run } from '../kind/run.js';
 import { ellipse, plateOf, roundedBox } from '../knot/plate.js';
 import { moved, straightRuns } from '../knot/stroke.js';
 import { effectiveDiameter } from '../material/cord.js';
-import { tailFor } from '../material/practice.js';
 import type { Advice } from '../measure/advice.js';
 import type { RoundPart } from '../measure/ring.js';
 import type { Saying } from '../measure/saying.js';
@@ -26,7 +25,7 @@ import { cordsOf, helpThrough, outerEnds, startEnds } from '../part/ends.js';
 import { bundleOfRuns, knotInRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { larksHeadCord } from './side-release-buckle/model.js';
-import { endTails, once, tryOn, useEach } from './uses.js';
+import { once, tryOn, useEach, workingEnds } from './uses.js';
 
 /** Wire in mm of the rings that cords are tied to. Assumed: about 1 mm (18 gauge). */
 const WIRE = 1;
@@ -80,19 +79,11 @@ function tieUses(site: ClosureSite, side: 'start' | 'end'): Use[] {
       },
       tied.length === 0 ? 0 : knotInRuns('overhand', tied).inKnot + Math.PI * (bundle + WIRE),
     ),
-    ...useEach(
-      tied,
-      {
-        area: 'end',
-        code: 'end.tie',
-        label: 'Ends to tie the ring with',
-        detail: 'one small knot; trimmed afterwards',
-      },
-      (run) => tailFor(run.cord, site.practice) / 2,
-    ),
-    ...endTails(
+    ...workingEnds(tied, site, 'stopper'),
+    ...workingEnds(
       loose.filter((run) => !tied.includes(run)),
       site,
+      'half-knot',
     ),
   ];
 }

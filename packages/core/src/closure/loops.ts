@@ -10,7 +10,7 @@ import { EYE_LIES, eyeStrokes } from '../part/loop/drawing.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { closureAt, type ActionOf } from '../action/action.js';
 import { outerEnds, startEnds } from '../part/ends.js';
-import { endTails, useEach } from './uses.js';
+import { workingEnds, useEach } from './uses.js';
 import type { Measures } from '../kind/closure-kind.js';
 
 /** End in mm of a single cord's loop, turned back below its knot. */
@@ -81,7 +81,7 @@ export function loopEnd(
       mm: 0,
     },
     uses: [
-      ...endTails(caught, site),
+      ...workingEnds(caught, site, 'stopper'),
       ...useEach(
         site.runs.filter((run) => !caught.includes(run)),
         {
@@ -116,7 +116,7 @@ export function loopEnd(
             TURNED_BACK,
           )
         : side === 'end' || parallel
-          ? endTails(site.runs, site)
+          ? workingEnds(site.runs, site, 'stopper')
           : []),
     ],
   };

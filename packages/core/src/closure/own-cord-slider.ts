@@ -17,7 +17,9 @@ import { oneOf } from '../measure/plural.js';
 import { laid, say } from '../measure/saying.js';
 import { STOPPERS } from '../knot/stopper.js';
 import { asThing, moved } from '../knot/stroke.js';
+import { endReason } from '../kind/working-ends.js';
 import type { Cord } from '../material/cord.js';
+import { workingEnd } from '../material/working-end.js';
 import type { Advice } from '../measure/advice.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
@@ -40,13 +42,6 @@ export interface OwnCordSliderSpec<C extends OwnCordSlider> {
   grip(slider: C, site: ClosureSite): number;
   /** What its own cord takes, without ends. */
   cord(slider: C, site: ClosureSite): Omit<Reason, 'area'>;
-  /** Ends of its cord in mm on each side, and what they are for. Common practice, no source. */
-  readonly ends: {
-    readonly each: number;
-    readonly code: string;
-    readonly label: string;
-    readonly detail: string;
-  };
   /** Whether every strand has a stopper of its own; else one is tied in all of a side together. */
   readonly stopperInEach?: true;
   /** What makes it impossible. */
@@ -62,6 +57,12 @@ export interface OwnCordSliderSpec<C extends OwnCordSlider> {
   readonly looks?: readonly ReturnType<typeof check>[];
   readonly mistakes: readonly string[];
 }
+
+/** What fingers need of both ends of a slider's cord. */
+const endsOfSlider = (cord: Cord, site: ClosureSite): Reason => {
+  const each = workingEnd('slider', cord, site.practice);
+  return { ...endReason('slider'), mm: 2 * each, times: { count: 2, each } };
+};
 
 /** A slider tied from a cord of its own over both tails: everything such sliders have alike. */
 export function ownCordSlider<C extends OwnCordSlider>(
@@ -101,7 +102,6 @@ export function ownCordSlider<C extends OwnCordSlider>(
     if (faults.length > 0) {
       return plainClosure(measures, { ...layout, uses, advice: [...advice, ...faults] });
     }
-    const { each, ...said } = spec.ends;
     return plainClosure(measures, {
       ...layout,
       advice,
@@ -111,10 +111,7 @@ export function ownCordSlider<C extends OwnCordSlider>(
           id: 'slider',
           label: 'Slider cord',
           cord: slider.cord,
-          reasons: [
-            { area: 'knot', ...spec.cord(slider, site) },
-            { area: 'end', ...said, mm: 2 * each, times: { count: 2, each } },
-          ],
+          reasons: [{ area: 'knot', ...spec.cord(slider, site) }, endsOfSlider(slider.cord, site)],
         },
       ],
     });

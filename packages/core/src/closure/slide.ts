@@ -18,7 +18,7 @@ import {
   type TailForm,
   type WithTails,
 } from './tails.js';
-import { endTails, once, runsFreeAtStart } from './uses.js';
+import { once, runsFreeAtStart, workingEnds } from './uses.js';
 
 /** By how much the longest circumference must exceed what it passes, in mm. */
 export const PASS_MARGIN = 5;
@@ -158,16 +158,21 @@ const SLIDING = {
   why: 'from the body to the stopper knot',
 };
 
-/** The tails of both sides, and the ends that their last knots are tied with. */
-export function slidingTails(site: ClosureSite, tail: number, form?: TailForm) {
+/** The tails of both sides. */
+export function tailsOf(site: ClosureSite, tail: number, form?: TailForm) {
   const plaiting = plaitOfTails(site, form);
   const start = runsFreeAtStart(site);
   return [
     ...tailUses(start, tail, plaiting, SLIDING),
     ...tailUses(site.runs, tail, plaiting, SLIDING),
-    ...endTails([...start, ...site.runs], site),
   ];
 }
+
+/** The tails of both sides, each with what its stopper is trimmed to. */
+export const slidingTails = (site: ClosureSite, tail: number, form?: TailForm) => [
+  ...tailsOf(site, tail, form),
+  ...workingEnds([...runsFreeAtStart(site), ...site.runs], site, 'slides'),
+];
 
 /** Where along a tail the slider is drawn, from the end of the parts, in mm. */
 export const sliderAt = ({ tail, grip }: SlideMeasures): number =>

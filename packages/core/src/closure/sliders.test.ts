@@ -66,7 +66,8 @@ describe('slider of square knots', () => {
     // Common practice, no source: 1 ft of slider cord for about ten half knots.
     const fine = testClosureSite(testRuns(['core'], testCord(1)));
     const { auxiliary } = squareKnotSlider.layOut(squareKnotSlider.make(testCord(1)), fine, body);
-    expect(sumOf(auxiliary[0]?.reasons ?? [])).toBeLessThanOrEqual(304.8);
+    // As makers cut it, with what practised fingers need on both sides.
+    expect(sumOf(auxiliary[0]?.reasons ?? [])).toBeLessThanOrEqual(304.8 * 1.1);
     expect(auxiliary[0]?.cord?.diameter).toBe(1);
   });
   it('holds both tails and their way apart: the range is s to 2 T - s', () => {

@@ -5,7 +5,8 @@ import { KNOT_SPREAD, useOf, type Reason, type Use } from '../kind/reason.js';
 import type { Run } from '../kind/run.js';
 import type { Caution } from '../kind/step.js';
 import { STOPPERS, type StopperForm } from '../knot/stopper.js';
-import { tailFor } from '../material/practice.js';
+import { endReason } from '../kind/working-ends.js';
+import { knottedWith, workingEnd, type LastAction } from '../material/working-end.js';
 import { join, type Saying } from '../measure/saying.js';
 import { knotInRuns } from '../part/pick.js';
 
@@ -19,18 +20,27 @@ export const useEach = (
   each: number | ((run: Run) => number),
 ): Use[] => runs.map((run) => useOf(run, reason, typeof each === 'number' ? each : each(run)));
 
-/** What the fingers need beyond the last knot; trimmed away afterwards. */
-export const endTails = (runs: readonly Run[], site: ClosureSite): Use[] =>
-  useEach(
-    runs,
-    {
-      area: 'end',
-      code: 'end.tail',
-      label: 'Ends to tie with',
-      detail: 'for the fingers to tie the last knot; trimmed afterwards',
-    },
-    (run) => tailFor(run.cord, site.practice),
-  );
+/** What fingers need of every end for what is done last with it; trimmed away afterwards. */
+export const workingEnds = (
+  runs: readonly Run[],
+  site: Pick<ClosureSite, 'practice'>,
+  action: LastAction,
+  turns = 0,
+): Use[] =>
+  runs.map((run) => {
+    const own = knottedWith(run.cord, action);
+    return useOf(run, endReason(own), workingEnd(own, run.cord, site.practice, turns));
+  });
+
+/** The working ends of a stopper: barrels are wound with more than other knots. */
+export const stopperEnds = (
+  runs: readonly Run[],
+  site: Pick<ClosureSite, 'practice'>,
+  form: StopperForm,
+): Use[] => {
+  const { turns } = STOPPERS[form];
+  return workingEnds(runs, site, turns >= 2 ? 'barrel' : 'stopper', turns);
+};
 
 /** A stopper knot in all of some runs together. */
 export const stopperUses = (runs: readonly Run[], form: StopperForm): Use[] =>

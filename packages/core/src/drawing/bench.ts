@@ -6,9 +6,10 @@ import { remember } from '../kind/remember.js';
 import type { Side } from '../measure/side.js';
 import { smoothLine } from '../knot/spline.js';
 import { moved, strokeOf } from '../knot/stroke.js';
-import { effectiveDiameter, workingTail } from '../material/cord.js';
+import { effectiveDiameter } from '../material/cord.js';
 import { partKind, type Part } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
+import { endInWork } from '../piece/ends-in-work.js';
 import { runsEndingByKnots, runsOf, tiedSpan } from '../piece/runs.js';
 import { closureSiteOf, sitesIn } from '../piece/sites.js';
 import type { Plan } from '../plan/plan-types.js';
@@ -46,7 +47,7 @@ function tailStrokes(piece: Piece, plan: Plan): CordStroke[] {
       const edge = (last.layout.width - d) / 2;
       const away = edge + d * 3.2;
       const bend = (Math.PI / 2) * (away - edge);
-      const along = Math.max(0, workingTail(run.cord) - bend);
+      const along = Math.max(0, endInWork(piece, run.cord) - bend);
       const line: Point[] = [
         [end - d, s * edge],
         [end - d * 0.2, s * (edge + 0.3 * (away - edge))],

@@ -117,7 +117,7 @@ describe('bulky end knots', () => {
         testSite(four(4), [], { practice }),
         0,
       )
-      .uses.find((use) => use.reason.code === 'end.allowance')!.reason.mm;
+      .uses.find((use) => use.reason.code === 'end.bulky')!.reason.mm;
   it('a learner trims about half a foot off each end of a diamond knot in 4 mm cord', () => {
     // Common practice, no source.
     expect(Math.abs(allowance('learner') / 152.4 - 1)).toBeLessThan(0.1);

@@ -1,7 +1,8 @@
 import { closureKind } from '../closure/registry.js';
 import type { Fewer } from '../kind/part-kind.js';
 import type { Hand } from '../learn/hand.js';
-import { effectiveDiameter, workingTail } from '../material/cord.js';
+import { effectiveDiameter } from '../material/cord.js';
+import { endInWork } from '../piece/ends-in-work.js';
 import type { Piece } from '../piece/piece.js';
 import { planPiece } from '../steps/plan-piece.js';
 import type { Plan } from '../plan/plan-types.js';
@@ -106,7 +107,7 @@ function joinCord(piece: Piece, seen: Forecast): Remedy[] {
   const short = seen.strands.filter((strand) => strand.lasts < sureness);
   if (short.length === 0) return [];
   // The old cord is tied with as long as fingers can hold it; the new one makes up the rest.
-  const hold = (number: number): number => workingTail(piece.strands[number - 1]!.cord);
+  const hold = (number: number): number => endInWork(piece, piece.strands[number - 1]!.cord);
   const pieces = short.map(
     ({ number, needsSurely, available }) =>
       say`${cordLength(needsSurely - Math.max(0, available - hold(number)) + OVERLAP)} for cord ${number}`,

@@ -76,9 +76,3 @@ export const CORD_DIAMETER_LIMITS: PlausibleLimits = { possible: [0.2, 20], usua
 /** Diameter under tension in mm: the one that knots are measured in. */
 export const effectiveDiameter = (cord: Cord): number =>
   cord.diameter * (cord.effective ?? CORD_KIND_FACTS[cord.kind].effective);
-
-/**
- * Tail in mm that the fingers need to tie the last knot: 100 for fine cord, 150 for thick (from 2 mm).
- * Common practice, no source.
- */
-export const workingTail = (cord: Cord): number => (cord.diameter < 2 ? 100 : 150);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { IN_MM, speak } from '../measure/speak.js';
 import { checkPlausible } from '../measure/girth.js';
-import { CORD_DIAMETER_LIMITS, effectiveDiameter, workingTail, type Cord } from './cord.js';
+import { CORD_DIAMETER_LIMITS, effectiveDiameter, type Cord } from './cord.js';
 import { END_KINDS, endsFor, suitsEnd, usualEnd, usualEndOfAll } from './ends.js';
 import { wireDiameter } from './wire-gauge.js';
 
@@ -29,10 +29,6 @@ describe('cord', () => {
   it('draws thinner under tension, by its kind or as the maker measured', () => {
     expect(effectiveDiameter(cord)).toBeCloseTo(3.6, 12);
     expect(effectiveDiameter({ ...cord, effective: 0.95 })).toBeCloseTo(3.8, 12);
-  });
-  it('needs a longer tail when it is thick', () => {
-    expect(workingTail({ ...cord, diameter: 1 })).toBe(100);
-    expect(workingTail(cord)).toBe(150);
   });
 });
 

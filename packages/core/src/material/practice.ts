@@ -1,5 +1,3 @@
-import { workingTail, type Cord } from './cord.js';
-
 /** How practised the hands are: how much spare end they need to tie a bulky knot. */
 export const PRACTICES = ['learner', 'practised', 'expert'] as const;
 export type Practice = (typeof PRACTICES)[number];
@@ -10,10 +8,3 @@ export const PRACTICE_FACTOR: Readonly<Record<Practice, number>> = {
   practised: 1,
   expert: 0.6,
 };
-
-/**
- * Tail in mm that these hands need to tie the last knot with: half of the usual one whatever their
- * practice, the other half as it shrinks. Common practice, no source.
- */
-export const tailFor = (cord: Cord, practice: Practice): number =>
-  workingTail(cord) * (0.5 + 0.5 * PRACTICE_FACTOR[practice]);

@@ -1,9 +1,10 @@
 import type { Use, Reason, AuxiliaryCord } from '../kind/reason.js';
 import { spreadOf, sumOf, useOf, type Area } from '../kind/reason.js';
 import { meanFactor, reserveFactor } from '../learn/reserve.js';
-import { tailFor } from '../material/practice.js';
+import { endReason } from '../kind/working-ends.js';
 import { roundUpToStep } from '../measure/round.js';
 import type { Cutting, Piece, Strand } from '../piece/piece.js';
+import { endInWork, lastInWork } from '../piece/ends-in-work.js';
 import { runsEndingByKnots, runsOf } from '../piece/runs.js';
 import type { AuxiliaryPlan, StrandPlan } from './plan-types.js';
 
@@ -140,19 +141,10 @@ function strandRole(strand: Strand, all: readonly Strand[]): string {
   return name;
 }
 
-/** The tails that the last knots of cords ending in the work are tied with. */
-const workingTails = (piece: Piece): Use[] =>
+/** The ends that the last knots of cords ending in the work are tied with. */
+const endsInWork = (piece: Piece): Use[] =>
   runsEndingByKnots(runsOf(piece)).map((run) =>
-    useOf(
-      run,
-      {
-        area: 'end',
-        code: 'end.tail',
-        label: 'Tails',
-        detail: 'for the fingers to tie the last knot; trimmed afterwards',
-      },
-      tailFor(run.cord, piece.cutting.practice),
-    ),
+    useOf(run, endReason(lastInWork(piece)), endInWork(piece, run.cord)),
   );
 
 function planStrand(piece: Piece, index: number, sums: readonly [Sums, Sums]): StrandPlan {
@@ -190,7 +182,7 @@ function planStrand(piece: Piece, index: number, sums: readonly [Sums, Sums]): S
 export function planStrands(piece: Piece, uses: readonly Use[]): StrandPlan[] {
   const sums = piece.strands.map(() => [new Sums(), new Sums()] as const);
   for (const { strand, half, reason } of uses) sums[strand - 1]?.[half].add(reason);
-  for (const { strand, half, reason } of workingTails(piece)) sums[strand - 1]?.[half].add(reason);
+  for (const { strand, half, reason } of endsInWork(piece)) sums[strand - 1]?.[half].add(reason);
   return sums.map((own, index) => planStrand(piece, index, own));
 }
 

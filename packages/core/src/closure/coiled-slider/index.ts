@@ -40,12 +40,6 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
     mm: coilCord(slider.turns, hullOf(slider, site), effectiveDiameter(slider.cord)),
     spread: KNOT_SPREAD,
   }),
-  ends: {
-    each: 60,
-    code: 'end.hold',
-    label: 'Ends to hold',
-    detail: 'to wind and pull tight by; trimmed afterwards',
-  },
   draw(slider, site, done) {
     const d = effectiveDiameter(slider.cord);
     const half = acrossTails(site, slider.tailForm) / 2 + d / 2;

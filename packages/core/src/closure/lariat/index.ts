@@ -15,7 +15,7 @@ import { effectiveDiameter } from '../../material/cord.js';
 import { inSentence, say, size } from '../../measure/saying.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
 import { larksHeadCord } from '../side-release-buckle/model.js';
-import { check, endTails, once, runsFreeAtStart, useEach } from '../uses.js';
+import { check, once, runsFreeAtStart, useEach, workingEnds } from '../uses.js';
 
 /** Worn open: one or more long cords round the neck, hanging down at the front. */
 export interface Lariat extends ClosureBase {
@@ -145,7 +145,7 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
                 },
                 (run) => larksHeadCord(RING_WIRE, effectiveDiameter(run.cord)) / 2,
               )),
-          ...endTails([...start, ...site.runs], site),
+          ...workingEnds([...start, ...site.runs], site, 'stopper'),
         ],
         needs: ring
           ? [{ id: 'ring', label: say`Ring, ${size(closure.ring)} inside`, count: 1 }]

@@ -21,7 +21,7 @@ import {
 } from '../loops.js';
 import { closureAt, type Action, type End } from '../../action/action.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
-import { check, endTails, once, useEach } from '../uses.js';
+import { check, once, useEach, workingEnds } from '../uses.js';
 import { laid, say } from '../../measure/saying.js';
 
 /** A button at one end, one or two loops at the other. */
@@ -85,7 +85,7 @@ function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
       },
       knot.inKnot,
     ),
-    ...endTails(site.runs, site),
+    ...workingEnds(site.runs, site, 'stopper'),
   ];
 }
 

@@ -6,12 +6,11 @@ import {
   type ClosureSite,
 } from '../../kind/closure-kind.js';
 import { formField } from '../../kind/field.js';
-import { KNOT_SPREAD } from '../../kind/reason.js';
+import { KNOT_SPREAD, type Use } from '../../kind/reason.js';
 import { loopFor } from '../../knot/loop.js';
 import { STOPPERS, STOPPER_FORMS, type StopperForm } from '../../knot/stopper.js';
 import { moved, straightRuns } from '../../knot/stroke.js';
 import { knotStrokes } from '../../part/stopper-knot/drawing.js';
-import { PRACTICE_FACTOR } from '../../material/practice.js';
 import {
   drawLoops,
   loopEnd,
@@ -22,11 +21,12 @@ import {
 } from '../loops.js';
 import { AT_END, type Action } from '../../action/action.js';
 import type { Run } from '../../kind/run.js';
-import { END_KNOT_FINGERS, END_KNOTS, endKnotSize, TELL_END_KNOTS } from '../../knot/end-knots.js';
+import { END_KNOTS, endKnotSize, TELL_END_KNOTS } from '../../knot/end-knots.js';
 import { turksHeadStrokes } from '../../knot/round-drawing.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { outerEnds } from '../../part/ends.js';
-import { check, endTails, once, stopperIn, useEach } from '../uses.js';
+import { bulkyEnds } from '../../part/end-knot/model.js';
+import { check, once, stopperEnds, stopperIn, useEach } from '../uses.js';
 import { oneOf } from '../../measure/plural.js';
 import { say } from '../../measure/saying.js';
 
@@ -42,9 +42,6 @@ const KNOTS = {
   diamond: { label: END_KNOTS.diamond.label, blurb: 'a button of cord, of two ends or more' },
 } as const;
 const KNOT_FORMS = [...STOPPER_FORMS, 'diamond'] as const;
-
-/** Extra end in mm that a thick knot in all cords needs while it is tied. Common practice, no source. */
-const ALLOWANCE = 50;
 
 /** Its size in mm, and the cord of every end that lies in it. */
 function knotOf(
@@ -65,9 +62,9 @@ function knotOf(
   };
 }
 
-/** What fingers need to work it with in mm, trimmed afterwards. */
-const allowanceOf = ({ form }: LoopAndKnot, run: Run): number =>
-  form === 'diamond' ? END_KNOT_FINGERS.diamond * effectiveDiameter(run.cord) : ALLOWANCE;
+/** What fingers need of every end to work it with. */
+const endsFor = ({ form }: LoopAndKnot, site: ClosureSite): Use[] =>
+  form === 'diamond' ? bulkyEnds(site.runs, site, form) : stopperEnds(site.runs, site, form);
 
 /** How the end of a piece is knotted, by the hands. */
 const tieKnot = (closure: LoopAndKnot, site: ClosureSite): Action[] =>
@@ -123,17 +120,7 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
             },
             (run) => knot.inKnot(run),
           ),
-          ...useEach(
-            site.runs,
-            {
-              area: 'end',
-              code: 'end.allowance',
-              label: 'To work the knot with',
-              detail: 'a thick knot is tied loose and drawn up; trimmed afterwards',
-            },
-            (run) => allowanceOf(closure, run) * PRACTICE_FACTOR[site.practice],
-          ),
-          ...endTails(site.runs, site),
+          ...endsFor(closure, site),
         ],
         advice:
           closure.form === 'diamond' && site.runs.length < 2

@@ -79,7 +79,6 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
       spread: KNOT_SPREAD,
     };
   },
-  ends: { each: 50, code: 'end.tail', label: 'Ends to tie with', detail: 'trimmed afterwards' },
   draw(slider, site, done, firstSide) {
     const setting = sinnet(slider, site);
     const pitch = pitchOf(slider, site);

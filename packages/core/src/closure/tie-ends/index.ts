@@ -14,7 +14,7 @@ import {
 } from '../tails.js';
 import { closureAt, type Action } from '../../action/action.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
-import { check, leave, once, runsFreeAtStart } from '../uses.js';
+import { check, leave, once, runsFreeAtStart, workingEnds } from '../uses.js';
 
 /** Ends that are tied to each other on the wearer. */
 export interface TieEnds extends ClosureBase {
@@ -93,12 +93,15 @@ export const tieEnds: ClosureKind<TieEnds> = {
           { id: 'loose', label: 'Tied long', extra: [{ kind: 'flexible', length: long, height }] },
         ],
         reach: { start: sides === 2 ? closure.length + 6 : 2, end: closure.length + 6 },
-        uses: tailUses(
-          [...start, ...site.runs],
-          closure.length,
-          plaitOfTails(site, closure.tailForm),
-          TIES,
-        ),
+        uses: [
+          ...tailUses(
+            [...start, ...site.runs],
+            closure.length,
+            plaitOfTails(site, closure.tailForm),
+            TIES,
+          ),
+          ...workingEnds([...start, ...site.runs], site, 'ties'),
+        ],
         advice: faults.length > 0 ? faults : adviceOf(closure, sides),
       },
     );

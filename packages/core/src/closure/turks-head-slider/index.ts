@@ -74,12 +74,6 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
       assumed: slider.passes > 2 || slider.leads !== 3 || slider.bights !== 4,
     };
   },
-  ends: {
-    each: 100,
-    code: 'end.hold',
-    label: 'Ends to weave and hold',
-    detail: 'trimmed inside afterwards',
-  },
   stopperInEach: true,
   faults(slider) {
     if (closes(slider)) return [];

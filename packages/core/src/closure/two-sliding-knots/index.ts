@@ -20,7 +20,7 @@ import {
   slide,
   slideAdvice,
   slideStates,
-  slidingTails,
+  tailsOf,
   tailFacts,
   TIGHTER,
   type SlideMeasures,
@@ -28,7 +28,7 @@ import {
 } from '../slide.js';
 import { drawTails } from '../tail-drawing.js';
 import { TAILS_FIELD } from '../tails.js';
-import { check, leave, once, runsFreeAtStart, useEach } from '../uses.js';
+import { check, leave, once, runsFreeAtStart, stopperEnds, useEach } from '../uses.js';
 
 /** Each tail tied round the other cord; the two knots slide apart to draw in. */
 export interface TwoSlidingKnots extends ClosureBase {
@@ -109,7 +109,8 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
         facts: tailFacts(at),
         reach: { start: reach, end: reach },
         uses: [
-          ...slidingTails(site, at.tail),
+          ...tailsOf(site, at.tail),
+          ...stopperEnds([...runsFreeAtStart(site), ...site.runs], site, closure.form),
           ...useEach(
             [...runsFreeAtStart(site), ...site.runs],
             {

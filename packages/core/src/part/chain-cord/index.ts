@@ -1,3 +1,5 @@
+import { endReason } from '../../kind/working-ends.js';
+import { workingEnd } from '../../material/working-end.js';
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import type { Point, Primitive } from '../../kind/primitive.js';
 import { countField, sizeField } from '../../kind/field.js';
@@ -62,9 +64,6 @@ function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
   }
   return advice;
 }
-
-/** Cord in mm that the fingers need at either end of a chain. Common practice, no source. */
-const CHAIN_END = 150;
 
 /** What its stitches take: tied by the hand, or there already in an endless loop. */
 const stitchReason = ({ gauge }: ChainPart, worked: boolean): Omit<Reason, 'mm' | 'times'> =>
@@ -136,19 +135,7 @@ export const chainCord: PartKind<ChainPart> = {
       uses: site.runs.flatMap((run) => [
         useOf(run, stitchReason(part, at.takenOut === null), part.perStitch, at.stitches),
         ...(at.takenOut === null
-          ? [
-              useOf(
-                run,
-                {
-                  area: 'end',
-                  code: 'end.chain',
-                  label: 'Ends of the chain',
-                  detail: 'for the slip knot, and to fasten the last stitch off with',
-                },
-                CHAIN_END,
-                2,
-              ),
-            ]
+          ? [useOf(run, endReason('chain'), workingEnd('chain', run.cord, site.practice), 2)]
           : []),
       ]),
       passages: at.beads > 0 ? [{ what: at.bead.name, hole: at.bead.hole, runs: site.runs }] : [],
@@ -301,7 +288,7 @@ export const chainCord: PartKind<ChainPart> = {
             },
           ]),
       {
-        title: say`Begin with a slip knot, ${laid(CHAIN_END)} from the end`,
+        title: say`Begin with a slip knot, ${laid(workingEnd('chain', site.runs[0]!.cord, site.practice))} from the end`,
         text: say`Make a loop, draw a bight of the long side through it, and put it on a hook of about ${size(hook)}, twice as thick as the cord. The beads lie on the long side.`,
         units: 1,
         aside: true,

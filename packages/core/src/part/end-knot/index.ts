@@ -4,7 +4,6 @@ import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import {
   END_KNOT_FORMS,
   END_KNOTS,
-  END_KNOT_FINGERS,
   endKnotSize,
   TELL_END_KNOTS,
   type EndKnotForm,
@@ -15,11 +14,11 @@ import { turksHeadStrokes } from '../../knot/round-drawing.js';
 import { straightUse } from '../../knot/straight.js';
 import { moved, straightRuns } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
-import { PRACTICE_FACTOR } from '../../material/practice.js';
 import { oneOf } from '../../measure/plural.js';
 import { inSentence, say } from '../../measure/saying.js';
 import type { Run } from '../../kind/run.js';
 import { outerEnds } from '../ends.js';
+import { bulkyEnds } from './model.js';
 
 /** A bulky knot of all ends together: a button to close with, or a fine end. */
 export interface EndKnotPart extends PartBase {
@@ -59,7 +58,6 @@ export const endKnot: PartKind<EndKnotPart> = {
     const uses = site.runs.flatMap((run): Use[] => {
       const d = effectiveDiameter(run.cord);
       const inside = Math.max(0, endKnotSize(part.form, Math.max(2, n)).inKnot * d - section.pitch);
-      const spare = END_KNOT_FINGERS[part.form] * d * PRACTICE_FACTOR[site.practice];
       return [
         useOf(
           run,
@@ -73,21 +71,15 @@ export const endKnot: PartKind<EndKnotPart> = {
           },
           inside,
         ),
-        useOf(
-          run,
-          {
-            area: 'end',
-            code: 'end.allowance',
-            label: say`Working length for the ${inSentence(label)}`,
-            detail: 'the hands need it while they tie; trimmed away afterwards',
-          },
-          spare,
-        ),
       ];
     });
     return plainLayout(section.pitch, section, {
       unitName: 'knot',
-      uses: [...straightUse(site.runs, section.pitch), ...uses],
+      uses: [
+        ...straightUse(site.runs, section.pitch),
+        ...uses,
+        ...bulkyEnds(site.runs, site, part.form),
+      ],
       advice:
         n >= cords[0] && n <= cords[1]
           ? []
