@@ -69,6 +69,6 @@ describe('answers of a whole piece', () => {
   it('open the sum of a cord cut besides the strands', async () => {
     renderStage(piece, <Live />);
     await userEvent.click(screen.getByRole('button', { name: /^Slider cord/ }));
-    expect(await screen.findByText('Ends to hold')).toBeTruthy();
+    expect(await screen.findByText('Working end')).toBeTruthy();
   });
 });

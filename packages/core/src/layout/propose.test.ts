@@ -2,6 +2,9 @@ import { describe, expect, it } from '@jest/globals';
 import { templateById } from '../template/templates.js';
 import { isSymmetric, planned, testBead } from '../testing.js';
 import type { Hand } from '../learn/hand.js';
+import type { BeadsPart } from '../part/beads/model.js';
+import type { Piece } from '../piece/piece.js';
+import { draftPlan } from '../plan/plan.js';
 import { orderRow, proposeLayouts, shareEvenly, type LayoutWish } from './propose.js';
 import { finish } from './solve.js';
 
@@ -100,6 +103,86 @@ describe('proposals', () => {
       }),
     );
     expect(Math.abs(open[0]?.off ?? 99)).toBeLessThanOrEqual(5.1);
+  });
+});
+
+describe('nothing nearer is left out', () => {
+  const three = {
+    ...piece,
+    beads: [
+      testBead('six', 6, { hole: 1.4 }),
+      testBead('four', 4, { hole: 1.2 }),
+      testBead('nine', 9, { hole: 1.6 }),
+    ],
+  };
+  it.each([
+    ['touching', 0, 'graded'],
+    ['overhand', 0, 'alternating'],
+    ['double-barrel', 0, 'blocks'],
+    ['half-knots', 2, 'graded'],
+  ] as const)('%s (%d knots, %s): as near as planning every row comes', (between, knots, order) => {
+    const limits = { least: 0, most: between === 'touching' ? 10 : 7 };
+    const all: LayoutWish = {
+      ...wish,
+      beads: three.beads.map(({ id }) => ({ id, ...limits })),
+      between,
+      order,
+      knots: [knots, knots],
+      symmetric: true,
+    };
+    const found = finish(proposeLayouts(three, all));
+    // Every allowed row is planned in the place of the first that was proposed.
+    const at = found[0]!.piece;
+    const first = at.parts.findIndex((part) => part.kind === 'beads');
+    const last = at.parts.findLastIndex((part) => part.kind === 'beads');
+    const bead = at.parts[first] as BeadsPart;
+    const knot = at.parts.find(
+      (part) => part.kind === 'square-knot-sinnet' && part.units === knots,
+    );
+    const rowOf = (ids: readonly string[]): Piece => ({
+      ...at,
+      parts: [
+        ...at.parts.slice(0, first),
+        ...(between === 'half-knots'
+          ? ids.flatMap((id, i) => [
+              ...(i > 0 ? [{ ...knot!, id: `between-${i}` }] : []),
+              { ...bead, id: `one-${i}`, beads: [id] },
+            ])
+          : [{ ...bead, beads: ids }]),
+        ...at.parts.slice(last + 1),
+      ],
+    });
+    const size = (id: string) => three.beads.find((own) => own.id === id)!;
+    let best = Infinity;
+    for (let a = 0; a <= limits.most; a++) {
+      for (let b = 0; b <= limits.most; b++) {
+        for (let c = 0; c <= limits.most; c++) {
+          if ((a % 2) + (b % 2) + (c % 2) > 1 || a + b + c === 0) continue;
+          const ids = [
+            ...Array<string>(a).fill('six'),
+            ...Array<string>(b).fill('four'),
+            ...Array<string>(c).fill('nine'),
+          ];
+          const plan = draftPlan(rowOf(orderRow(ids, all, size)));
+          if (plan.ok) best = Math.min(best, Math.abs(plan.fit.circumference - plan.fit.target));
+        }
+      }
+    }
+    expect(Math.abs(found[0]!.off)).toBeLessThan(best + 0.05);
+  });
+  it('six kinds of small beads are laid out in no time, to a hundredth of a millimetre', () => {
+    const sizes = [2, 2.3, 2.7, 3.1, 3.6, 4.2];
+    const small = { ...piece, beads: sizes.map((mm, i) => testBead(`b${i}`, mm, { hole: 1.4 })) };
+    const found = finish(
+      proposeLayouts(small, {
+        ...wish,
+        beads: small.beads.map(({ id }) => ({ id, least: 0, most: 200 })),
+        between: 'touching',
+        order: 'graded',
+      }),
+    );
+    expect(found).toHaveLength(5);
+    for (const { off } of found) expect(Math.abs(off)).toBeLessThan(0.01);
   });
 });
 

@@ -2,7 +2,6 @@ import { closureKind } from '../closure/registry.js';
 import { passage } from '../material/passage.js';
 import { sumOf } from '../kind/reason.js';
 import { beforeStretch, turnAt, wornIn } from '../measure/fit.js';
-import { angleOf } from '../measure/ring.js';
 import type { BeadsPart } from '../part/beads/model.js';
 import { partKind, type Part } from '../part/registry.js';
 import { alternated, graded, inBlocks } from '../piece/arrange.js';
@@ -227,11 +226,114 @@ export function shareEvenly(
 
 /** Looked at more closely than is kept: planning them ranks them truly. */
 const SPARE = 4;
+/** Measured, before the nearest of them are planned: what lies between two beads depends on both. */
+const MEASURED = 12;
+/** As near in mm as no rule shows a difference: as many rows as are kept that come so near are enough. */
+const NO_DIFFERENCE = 0.02;
+/** Kinds of beads of which every mixture is looked at by itself. */
+const MOST_KINDS = 8;
+
+/** Every choice of some numbers, but for none of them; all of them together where they are too many. */
+function choicesOf(n: number): number[][] {
+  const all = Array.from({ length: n }, (_, i) => i);
+  if (n > MOST_KINDS) return [all];
+  return Array.from({ length: 2 ** n - 1 }, (_, k) => all.filter((i) => ((k + 1) >> i) & 1));
+}
+
+/** Rows of some kinds of beads that are near, by counts of all kinds. */
+interface Near {
+  readonly answer: CountAnswer;
+  readonly knots: number;
+  readonly groups: readonly Alike[];
+}
+
+/**
+ * What a row takes is the sum of what each bead takes between others of its kind, and of what its two outermost
+ * beads take beside the rest of the piece. Which kinds lie outermost depends on which are there: every choice of
+ * kinds is searched by itself.
+ */
+function* searchRows(
+  piece: Piece,
+  wish: LayoutWish,
+  beads: LayoutWish['beads'],
+  knots: number,
+  hand: Hand,
+): Generator<number, Near[]> {
+  const bead = beadsById(piece);
+  const of = (ids: readonly string[]): ReturnType<typeof measureOf> =>
+    measureOf(withRow(piece, wish, ids, knots), hand);
+  const one = new Map(beads.map(({ id }) => [id, of([id])]));
+  const inRow = new Map(beads.map(({ id }) => [id, of([id, id]).has - one.get(id)!.has]));
+  const groups = groupAlike(beads, (id) => inRow.get(id)!);
+  const beside = (id: string): number => one.get(id)!.has - inRow.get(id)!;
+  const { wants } = one.get(beads[0]!.id)!;
+  const near: Near[] = [];
+  const choices = choicesOf(groups.length);
+  for (const [n, chosen] of choices.entries()) {
+    const every = groups.length <= MOST_KINDS;
+    const candidates: Candidate[] = chosen.map((i) => {
+      const group = groups[i]!;
+      const least = group.beads.reduce((sum, own) => sum + own.least, 0);
+      return {
+        length: group.length,
+        least: every ? Math.max(1, least) : least,
+        most: mostOf(group, wish.symmetric),
+      };
+    });
+    // Kinds that must be there are in every choice that counts; none is asked for more than there is.
+    const wanted = groups.some(
+      (group, i) => !chosen.includes(i) && group.beads.some(({ least }) => least > 0),
+    );
+    if (wanted || candidates.some(({ least, most }) => least > most)) continue;
+    const kinds = chosen.flatMap((i) => groups[i]!.beads.slice(0, 1).map(({ id }) => id));
+    const sample = orderRow(
+      kinds.flatMap((id) => [id, id]),
+      wish,
+      bead,
+    );
+    const target = wants - (beside(sample[0]!) + beside(sample.at(-1)!)) / 2;
+    const search = bestCounts(
+      { candidates, gap: 0, target, symmetric: wish.symmetric },
+      wish.keep * SPARE,
+      NO_DIFFERENCE,
+    );
+    for (;;) {
+      const step = search.next();
+      if (step.done) {
+        near.push(
+          ...step.value.map(({ counts, off }) => ({
+            answer: { off, counts: groups.map((_, i) => counts[chosen.indexOf(i)] ?? 0) },
+            knots,
+            groups,
+          })),
+        );
+        break;
+      }
+      yield (n + step.value) / choices.length;
+    }
+  }
+  return near;
+}
+
+/** Counts of kinds as a row of beads; null where its halves cannot be alike. */
+function rowOf(
+  piece: Piece,
+  wish: LayoutWish,
+  { answer, groups }: Near,
+): { readonly row: string[]; readonly counts: Proposal['counts'] } | null {
+  const counts = groups.flatMap((group, i) => {
+    const shared = shareEvenly(group.beads, answer.counts[i]!, wish.symmetric);
+    return group.beads.map(({ id }, n) => ({ id, count: shared[n]! }));
+  });
+  if (wish.symmetric && counts.filter(({ count }) => count % 2 === 1).length > 1) return null;
+  const ids = counts.flatMap(({ id, count }) => Array.from({ length: count }, () => id));
+  return { row: orderRow(ids, wish, beadsById(piece)), counts };
+}
 
 /**
  * Proposes rows of beads that land nearest to the size aimed at, best first. Beads are counted by the
- * angle each takes on a body of that size, in which lengths add up exactly; what is near is then
- * planned, and its deviation is the one that planning gives.
+ * angle each takes on a body of that size, where lengths add up; what is near is then laid round the body as a
+ * whole, and the nearest planned: a proposal's deviation is the one that planning gives.
  *
  * Yields the share done, 0 to 1.
  *
@@ -251,54 +353,37 @@ export function* proposeLayouts(
       'None of these beads can be used: their holes are too narrow for the cords, or none is left in hand.',
     );
   }
-  const bead = beadsById(piece);
   const [low, high] = wish.between === 'half-knots' ? wish.knots : [0, 0];
   const tries = high - low + 1;
-  const near: { answer: CountAnswer; knots: number; groups: readonly Alike[] }[] = [];
+  const near: Near[] = [];
   for (let knots = low; knots <= high; knots++) {
-    const one = measureOf(withRow(piece, wish, [first.id], knots), hand);
-    const two = measureOf(withRow(piece, wish, [first.id, first.id], knots), hand);
-    const alone = (id: string): number => measureOf(withRow(piece, wish, [id], knots), hand).has;
-    const r = piece.wear.length ?? one.wants / piece.wear.turns;
-    const own = (id: string): number => {
-      const { length, height } = bead(id);
-      const open = closureKind(piece.closure.type).open !== undefined;
-      const inner = r / (2 * Math.PI);
-      return open ? length : angleOf({ kind: 'beads', length, height: height / 2 }, inner) * inner;
-    };
-    const gap = two.has - one.has - own(first.id);
-    const rest = one.has - own(first.id);
-    const groups = groupAlike(beads, (id) => alone(id) - rest);
-    const candidates: Candidate[] = groups.map((group) => ({
-      length: group.length,
-      least: group.beads.reduce((sum, { least }) => sum + least, 0),
-      most: mostOf(group, wish.symmetric),
-    }));
-    const search = bestCounts(
-      { candidates, gap, target: one.wants - rest, symmetric: wish.symmetric },
-      wish.keep * SPARE,
-    );
+    const search = searchRows(piece, wish, beads, knots, hand);
     for (;;) {
       const step = search.next();
       if (step.done) {
-        near.push(...step.value.map((answer) => ({ answer, knots, groups })));
+        near.push(...step.value);
         break;
       }
       yield (0.9 * (knots - low + step.value)) / tries;
     }
   }
-  const proposals = near
-    .sort((a, b) => Math.abs(a.answer.off) - Math.abs(b.answer.off))
+  const byOff = <T extends { readonly off: number }>(a: T, b: T): number =>
+    Math.abs(a.off) - Math.abs(b.off);
+  const measured = near
+    .sort((a, b) => byOff(a.answer, b.answer))
+    .slice(0, wish.keep * SPARE * MEASURED)
+    .flatMap((own) => {
+      const laid = rowOf(piece, wish, own);
+      if (!laid) return [];
+      const proposed = withRow(piece, wish, laid.row, own.knots);
+      const { has, wants } = measureOf(proposed, hand);
+      return [{ ...laid, knots: own.knots, proposed, off: has - wants }];
+    })
+    .sort(byOff);
+  yield 0.95;
+  const proposals = measured
     .slice(0, wish.keep * SPARE)
-    .flatMap(({ answer, knots, groups }): Proposal[] => {
-      const counts = groups.flatMap((group, i) => {
-        const shared = shareEvenly(group.beads, answer.counts[i]!, wish.symmetric);
-        return group.beads.map(({ id }, n) => ({ id, count: shared[n]! }));
-      });
-      if (wish.symmetric && counts.filter(({ count }) => count % 2 === 1).length > 1) return [];
-      const ids = counts.flatMap(({ id, count }) => Array.from({ length: count }, () => id));
-      const row = orderRow(ids, wish, bead);
-      const proposed = withRow(piece, wish, row, knots);
+    .flatMap(({ row, counts, knots, proposed }): Proposal[] => {
       const plan = planPiece(proposed, hand);
       if (!plan.ok || plan.unmakeable) return [];
       const open = plan.fit.circumference === 0;
@@ -315,5 +400,5 @@ export function* proposeLayouts(
       ];
     });
   yield 1;
-  return proposals.sort((a, b) => Math.abs(a.off) - Math.abs(b.off)).slice(0, wish.keep);
+  return proposals.sort(byOff).slice(0, wish.keep);
 }

@@ -46,11 +46,14 @@ const CHUNK = 4000;
  * Yields the share of the search done, 0 to 1, so that a caller can show it and stop.
  *
  * @param keep how many answers, >= 1
+ * @param enough in mm: as soon as so many answers as are kept are as near as this, the search is over; left
+ *   out, it walks through all
  * @returns at most `keep` answers; empty when no row is allowed
  */
 export function* bestCounts(
   { candidates, gap, target, symmetric }: CountProblem,
   keep: number,
+  enough = Number.NEGATIVE_INFINITY,
 ): Generator<number, CountAnswer[]> {
   const last = candidates.length - 1;
   const best: CountAnswer[] = [];
@@ -99,6 +102,7 @@ export function* bestCounts(
     share: number,
     from: number,
   ): Generator<number, void> {
+    if (worst() <= enough) return;
     if (i === last) {
       solveLast(counts);
       walked += 1;

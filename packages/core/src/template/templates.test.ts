@@ -6,6 +6,7 @@ import { readPieceFile, toPieceFile } from '../format/piece-file.js';
 import { makeSteps } from '../steps/steps.js';
 import { partKind } from '../part/registry.js';
 import { duplicatePart, mirrorAbout, mirrorPart } from '../piece/edit.js';
+import { draftPlan } from '../plan/plan.js';
 import { inMm, planned, pointsOf } from '../testing.js';
 import { TEMPLATES, templateById } from './templates.js';
 
@@ -39,6 +40,30 @@ describe.each(TEMPLATES.map((template) => [template.id, template] as const))(
         plan.fit.length,
         9,
       );
+    });
+    it('takes no less cord of any strand for a larger body', () => {
+      // But where other strands take over: how long the plait is says which lie outermost at its petals.
+      if (piece.parts.some((part) => part.kind === 'petal-plait')) return;
+      const at = (more: number) =>
+        draftPlan(
+          piece.wear.length === null
+            ? {
+                ...piece,
+                wearer: {
+                  ...piece.wearer,
+                  [piece.wear.site]: piece.wearer[piece.wear.site]! + more,
+                },
+              }
+            : { ...piece, wear: { ...piece.wear, length: piece.wear.length + more } },
+        );
+      let before: readonly number[] | null = null;
+      for (let more = -20; more <= 35; more++) {
+        const larger = at(more);
+        const now = larger.ok ? larger.strands.map(({ total }) => total) : null;
+        // Tails that pass a hand of the same size are shorter by as much as the body is longer, to a hair.
+        if (now && before) now.forEach((mm, i) => expect(mm).toBeGreaterThan(before![i]! - 0.5));
+        before = now;
+      }
     });
     it('takes no less cord of any strand for one part more', () => {
       for (const part of piece.parts) {
