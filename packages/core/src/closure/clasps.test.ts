@@ -157,12 +157,22 @@ describe('clasps tied to rings', () => {
     const site = testClosureSite(testRuns(['core', 'core'], cord), { first: loop.entry });
     expect(lobster.layOut(onLoop, site, body).advice).toEqual([]);
   });
+  it('compares what must pass the ring of a toggle with its opening, less the cords in it', () => {
+    // One cord of 2 mm lies in the ring of 12 mm: 10 mm are left, and a bead of 10 mm does not pass.
+    const bar = { ...toggle.make(cord), rings: 0, bar: 30 };
+    const advice = (endSize: number) =>
+      codes(toggle.layOut(bar, { ...single, endSize }, body).advice);
+    const room = bar.ring - effectiveDiameter(cord);
+    expect(advice(room - 0.1)).not.toContain('toggle.room');
+    expect(advice(room)).toContain('toggle.room');
+  });
   it('needs two rings for the bar of a toggle, and room to turn', () => {
     const bar = toggle.make(cord);
     expect(toggle.layOut(bar, single, body).needs).toContainEqual(
       expect.objectContaining({ id: 'jump-ring-5', count: 2 }),
     );
-    expect(codes(toggle.layOut({ ...bar, rings: 0, bar: 30 }, single, body).advice)).toContain(
+    const wide = { ...single, endSize: 14 };
+    expect(codes(toggle.layOut({ ...bar, rings: 0, bar: 30 }, wide, body).advice)).toContain(
       'toggle.room',
     );
     expect(codes(toggle.layOut({ ...bar, bar: 13 }, single, body).advice)).toContain(

@@ -31,7 +31,7 @@ export interface ClosureSite {
   /** Inner circumference aimed at in mm. */
   readonly target: number;
   readonly child: boolean;
-  /** Largest across in mm of what lies in the first and the last part. */
+  /** Largest across in mm of the beads from both ends to the stretch that the fit sets, and of the cords. */
   readonly endSize: number;
   /** What the first and the last part say of themselves; null where there is none. */
   readonly first: PartEntry | null;

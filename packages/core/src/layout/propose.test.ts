@@ -121,7 +121,7 @@ describe('nothing nearer is left out', () => {
     ['double-barrel', 0, 'blocks'],
     ['half-knots', 2, 'graded'],
   ] as const)('%s (%d knots, %s): as near as planning every row comes', (between, knots, order) => {
-    const limits = { least: 0, most: between === 'touching' ? 10 : 7 };
+    const limits = { least: 0, most: between === 'touching' ? 8 : 5 };
     const all: LayoutWish = {
       ...wish,
       beads: three.beads.map(({ id }) => ({ id, ...limits })),

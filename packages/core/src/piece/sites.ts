@@ -133,6 +133,12 @@ const turnedOf = (runs: readonly Run[]): number[] => [
   ),
 ];
 
+/** The parts from an end to the stretch that the fit sets: what comes through a ring there, one by one. */
+function towards(parts: readonly Part[]): readonly Part[] {
+  const fills = parts.findIndex((part) => partKind(part.kind).fills(part));
+  return fills < 0 ? parts : parts.slice(0, fills);
+}
+
 /** What the closure has to close. */
 export function closureSiteOf(piece: Piece, sites: readonly PartSite[]): ClosureSite {
   const runs = runsOf(piece);
@@ -145,8 +151,8 @@ export function closureSiteOf(piece: Piece, sites: readonly PartSite[]): Closure
     return part && site ? partKind(part.kind).section(part, site) : sideBySide(reaching);
   };
   const ends = [sectionAt(0), sectionAt(piece.parts.length - 1)];
-  const endBeads = [first, last].flatMap((part) =>
-    part ? beadIdsOf(part).map((id) => bead(id).height) : [],
+  const endBeads = [...towards(piece.parts), ...towards([...piece.parts].reverse())].flatMap(
+    (part) => beadIdsOf(part).map((id) => bead(id).height),
   );
   return {
     runs: reaching,

@@ -3,6 +3,8 @@ import { ellipse, plateOf, roundedBox } from '../../knot/plate.js';
 import type { Advice } from '../../measure/advice.js';
 import { say, size } from '../../measure/saying.js';
 import { CAUTIONS } from '../../kind/cautions.js';
+import type { ClosureSite } from '../../kind/closure-kind.js';
+import { bundleOfRuns } from '../../part/pick.js';
 import { ringNeed, tiedClasp, type TiedClasp } from '../clasps.js';
 import { check, once } from '../uses.js';
 
@@ -18,7 +20,11 @@ export interface Toggle extends TiedClasp {
   readonly rings: number;
 }
 
-function adviceOf(toggle: Toggle): Advice[] {
+/** What goes through the ring is compared with its opening, less the cords that lie in it: equal does not pass. */
+const passes = (toggle: Toggle, site: ClosureSite): boolean =>
+  site.endSize < toggle.ring - bundleOfRuns(site.runs);
+
+function adviceOf(toggle: Toggle, site: ClosureSite): Advice[] {
   const advice: Advice[] = [];
   if (toggle.bar < toggle.ring + 4) {
     advice.push({
@@ -29,12 +35,14 @@ function adviceOf(toggle: Toggle): Advice[] {
       path: 'bar',
     });
   }
-  if (toggle.rings < toggle.bar / 2 - toggle.ring / 2) {
+  // Half of the bar goes through before it turns, and what lies beside it follows: that is slender, or passes.
+  if (toggle.rings < toggle.bar / 2 - toggle.ring / 2 && !passes(toggle, site)) {
     advice.push({
       code: 'toggle.room',
       severity: 'warning',
-      message: say`Half of the bar must pass the ring before it turns: it needs ${size(toggle.bar / 2)} of slender length beside it.`,
-      remedy: 'Hang the bar from two jump rings, or leave plain cord next to it.',
+      message: say`Half of the bar must pass the ring before it turns: it needs ${size(toggle.bar / 2)} of slender length beside it, and what lies there, ${size(site.endSize)} across, does not pass a ring of ${size(toggle.ring)} with the cords in it.`,
+      remedy:
+        'Hang the bar from two jump rings, leave plain cord next to it, or take a larger ring.',
       path: 'rings',
     });
   }
