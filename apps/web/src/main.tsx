@@ -10,9 +10,10 @@ const isMakes = ({ queryKey }: { readonly queryKey: readonly unknown[] }): boole
   queryKey[2] === 'makes';
 
 // Progress that an earlier window could not send goes out first.
-whenSent((sent) => {
-  // An answer asked for before this one would set the counter back.
-  void queryClient.cancelQueries({ queryKey: ['piece'], predicate: isMakes });
+whenSent(async (sent) => {
+  // An answer asked for before this one would set the counter back, and so would taking back what was
+  // asked for after this one is in.
+  await queryClient.cancelQueries({ queryKey: ['piece'], predicate: isMakes });
   queryClient.setQueriesData<MakeView[]>({ queryKey: ['piece'], predicate: isMakes }, (makes) =>
     makes?.map((make) => (make.id === sent.id ? { ...make, ...sent } : make)),
   );

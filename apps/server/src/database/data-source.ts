@@ -9,6 +9,7 @@ import { seed } from '../demo/seed.js';
 import { Foundation1700000000001 } from '../migrations/1700000000001-foundation.js';
 import { Making1700000000003 } from '../migrations/1700000000003-making.js';
 import { OnePlan1700000000004 } from '../migrations/1700000000004-one-plan.js';
+import { SaidBy1700000000005 } from '../migrations/1700000000005-said-by.js';
 import { completeMakes } from '../makes/complete-makes.js';
 import { WholePieces1700000000002 } from '../migrations/1700000000002-whole-pieces.js';
 
@@ -35,6 +36,7 @@ export const createDataSource = (url: string): DataSource =>
       WholePieces1700000000002,
       Making1700000000003,
       OnePlan1700000000004,
+      SaidBy1700000000005,
     ],
     synchronize: false,
     applicationName: 'coiled-strand',

@@ -95,6 +95,7 @@ async function addEarlierMake(
     at: stepPlaceOf(steps, total),
     reached: reachedBy(steps, total),
     doneAt: daysBefore(earlier.daysAgo, sumOfMinutes(earlier.stages)),
+    doneBy: null,
     seconds: {},
     timers: {},
     setAside: null,

@@ -108,7 +108,9 @@ export class MakesService {
 
   /**
    * How far the make is. What was seen later counts: a device that was away does not undo what another
-   * has done since. Time and timers add up over devices.
+   * has done since. What one device says comes in the order in which it was seen, whatever its ages say:
+   * an age is counted from when a message arrives, and one that was held up looks younger than the next.
+   * Time and timers add up over devices.
    */
   async setProgress(id: string, progress: ProgressDto): Promise<MakeView> {
     return this.changed(id, async (found, manager) => {
@@ -117,10 +119,18 @@ export class MakesService {
       const done = actionsAt(steps, progress.at);
       if (done === null) throw noSuchPlace(steps, progress.at);
       const at = new Date(Date.now() - (progress.ago ?? 0));
-      const later = at.getTime() >= found.doneAt.getTime();
-      const { device, seconds, timers = [] } = progress;
+      const { device = null, seconds, timers = [] } = progress;
+      const since = at.getTime() >= found.doneAt.getTime();
+      const later = since || (device !== null && device === found.doneBy);
       return {
-        ...(later ? { at: progress.at, doneAt: at, reached: reachedBy(steps, done) } : {}),
+        ...(later
+          ? {
+              at: progress.at,
+              doneAt: since ? at : found.doneAt,
+              doneBy: device,
+              reached: reachedBy(steps, done),
+            }
+          : {}),
         ...(device && seconds ? { seconds: { ...found.seconds, [device]: seconds } } : {}),
         timers: {
           ...found.timers,
@@ -245,6 +255,7 @@ export class MakesService {
       reached: reachedBy(steps, 0),
       // Whatever a device says first counts, also when its clock is behind.
       doneAt: new Date(0),
+      doneBy: null,
       seconds: {},
       timers: {},
       record: null,

@@ -178,6 +178,20 @@ describe('makes', () => {
     expect(Date.parse(back.doneAt)).toBeGreaterThanOrEqual(Date.parse(late.doneAt));
   });
 
+  it('take what one device says in its order, however long a message was on its way', async () => {
+    const make = await freshMake();
+    const say = async (done: number, ago: number): Promise<MakeView> => {
+      const progress = { ...(await after(make, done)), ago, device: 'phone' };
+      const { body } = await api().put(`/api/makes/${make.id}/progress`).send(progress).expect(200);
+      return body as MakeView;
+    };
+    // The first one waited somewhere for longer than the taps were apart, so it seems to be the later one.
+    const first = await say(12, 0);
+    const second = await say(13, 5_000);
+    expect(second.reached.done).toBe(13);
+    expect(second.doneAt).toBe(first.doneAt);
+  });
+
   it('add the time of all devices up, sent once or twice', async () => {
     const make = await freshMake();
     const one = await after(make, 1);

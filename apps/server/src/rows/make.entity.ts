@@ -49,6 +49,10 @@ export class MakeRow extends Owned {
   @Column('timestamptz', { name: 'done_at' })
   doneAt!: Date;
 
+  /** The device that said so; null where none has a name. */
+  @Column('text', { name: 'done_by', nullable: true })
+  doneBy!: string | null;
+
   /** How far that is. */
   @Column('json')
   reached!: Reached;

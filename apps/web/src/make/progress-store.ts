@@ -147,9 +147,9 @@ const GONE: readonly number[] = [404, 410];
 /** What the server would not take as it is. */
 const refused = new WeakSet<Local>();
 let sending = false;
-let onSent: ((make: MakeView) => void) | null = null;
+let onSent: ((make: MakeView) => void | Promise<void>) | null = null;
 
-/** Lets the query cache follow what the server answered. */
+/** Lets the query cache follow what the server answered, before what is known here is let go. */
 export const whenSent = (listener: typeof onSent): void => {
   onSent = listener;
 };
@@ -183,7 +183,7 @@ export async function flush(): Promise<void> {
       body: bodyOf(makeId, at, local),
       keepalive: true,
     });
-    onSent?.(make);
+    await onSent?.(make);
     useProgress.getState().confirmed(makeId, local);
   } catch (error) {
     // Only of a make that is gone nothing is kept. What is refused otherwise stays here, and is sent
