@@ -143,6 +143,10 @@ export type Action =
       readonly place: Place;
       readonly legs: readonly Leg[];
       readonly mm: number;
+      /** Where they turn round the legs beside them: cord of those, and the work that it makes. */
+      readonly round?: readonly Leg[];
+      readonly roundMm?: number;
+      readonly along?: number;
     }
   | (InPlace & {
       readonly do: 'put-on';

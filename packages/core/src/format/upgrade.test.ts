@@ -58,6 +58,7 @@ describe('a file of the first version', () => {
         { id: 'g', kind: 'focal', sits: 'narrow' },
         { id: 'a', kind: 'alternating-beads' },
         { id: 'p', kind: 'constructor' },
+        { id: 'q', kind: 'petal-plait' },
       ],
     };
     const file = { format: 'coiled-strand/piece', version: 2, piece };
@@ -72,6 +73,7 @@ describe('a file of the first version', () => {
           piece.parts[1],
           { id: 'a', kind: 'alternating-beads', five: null },
           piece.parts[3],
+          { id: 'q', kind: 'petal-plait', school: 'loops' },
         ],
       },
     });

@@ -52,6 +52,7 @@ export function upgradePiece(piece: unknown): unknown {
 const SINCE_2: Readonly<Record<string, Dict>> = {
   focal: { sits: 'flat' },
   'alternating-beads': { five: null },
+  'petal-plait': { school: 'loops' },
 };
 
 /** A piece of version 2 with what it did not say said: a ring was as wide one way as the other. */

@@ -151,7 +151,7 @@ export function takenBy(table: Table, action: Action): Taken[] {
       return each(action.bundles.flat(), timesOf(action) * mm * Math.hypot(1, aside / pitch));
     }
     case 'petal':
-      return each(action.legs, action.mm);
+      return [...each(action.legs, action.mm), ...each(action.round, action.roundMm ?? 0)];
     case 'put-on':
       return each(action.on, action.takes ?? action.mm);
     case 'turn-back':

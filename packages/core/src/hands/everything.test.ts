@@ -233,8 +233,10 @@ const petals = fc
     repeats: fc.integer({ min: 1, max: 6 }),
     crossings: fc.integer({ min: 2, max: 7 }),
     petal: size(10, 30),
+    school: pick('loops', 'snug'),
+    tension: pick(...TENSIONS),
   })
-  .map((more) => draft({ kind: 'petal-plait', tension: 'even', ...more }));
+  .map((more) => draft({ kind: 'petal-plait', ...more }));
 const beadedPlait = fc
   .record({ count: fc.integer({ min: 1, max: 9 }), every: fc.integer({ min: 1, max: 4 }) })
   .map((more) => draft({ kind: 'beaded-plait', bead: 'six', tension: 'even', ...more }));

@@ -50,3 +50,10 @@ export function liesOutside(order: Order, strands: ReadonlySet<string>): boolean
   const last = order.findLastIndex((strand) => !strands.has(strand));
   return first > 0 && last < order.length - 1 && first + order.length - 1 - last === strands.size;
 }
+
+/** Whether all strands that are not outside are some others. */
+export const liesWithin = (
+  order: Order,
+  outside: ReadonlySet<string>,
+  inside: ReadonlySet<string>,
+): boolean => order.every((strand) => outside.has(strand) !== inside.has(strand));

@@ -185,6 +185,10 @@ describe('hands refuse', () => {
     expect(stop(petals, mixed)).toMatchObject({ code: 'out-of-order' });
     // Four single strands: the outermost of both sides are named by both of their halves of the order.
     expect(['out-of-order', undefined]).toContain(stop(petals, inner)?.code);
+    const round = petals.actions.map((action) =>
+      action.do === 'petal' ? { ...action, round: action.legs, roundMm: 1, along: 0 } : action,
+    );
+    expect(stop(petals, round)?.code).toBe('out-of-order');
   });
   it('a chain that is not fastened off', () => {
     const chain = of('chain-necklace');

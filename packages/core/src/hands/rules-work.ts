@@ -33,7 +33,7 @@ import {
   triedBeforeClosing,
   type Need,
 } from './need.js';
-import { liesOutside, orderAfterBand, orderAfterPlait } from './order.js';
+import { liesOutside, liesWithin, orderAfterBand, orderAfterPlait } from './order.js';
 import { cordCalled, done, refuse } from './refusal.js';
 import { spend, take } from './spend.js';
 import { endKey, legKey, THREAD, type Item, type Table } from './table.js';
@@ -405,12 +405,17 @@ export function plait(table: Table, action: ActionOf<'plait'>): Need {
 export function petal(table: Table, action: ActionOf<'petal'>): Need {
   const wanted = new Set(action.legs.map(legKey));
   if (!liesOutside(table.order, wanted)) {
-    return refuse('out-of-order', 'The strands that are bent out are not the outermost ones.');
+    return refuse('out-of-order', 'The strands that make petals are not the outermost ones.');
+  }
+  const { round = [], along = 0, place } = action;
+  if (round.length > 0 && !liesWithin(table.order, wanted, new Set(round.map(legKey)))) {
+    return refuse('out-of-order', 'A petal goes round a strand that does not lie beside it.');
   }
   if (!table.crossed) {
     return refuse('out-of-order', 'No crossing has come since the last petals, or before these.');
   }
   table.crossed = false;
+  for (const leg of [...action.legs, ...round]) advance(table, leg, place, along);
   return spend(table, action);
 }
 

@@ -78,6 +78,15 @@ export const TIGHTENED = {
   'plait.four-round': is(1.6, 0.01),
   'plait.four-round.per-q2': is(0.237, 0.05),
 
+  // Snug petals of a round plait of four: length of a turn; cord of the strand that turns and of the one it
+  // turns round beyond the plain plait, drawn alike or with the middle pulled hard (how hard is the error).
+  'petal.even.along': is(2.35, 0.15),
+  'petal.even.turning': is(4.2, 0.05),
+  'petal.even.turned': is(3.35, 0.05),
+  'petal.hard.along': is(1.45, 0.25),
+  'petal.hard.turning': is(6.35, 0.09),
+  'petal.hard.turned': is(1.5, 0.34),
+
   // A Turk's head of three leads over the closed forms: three passes, by diameter of the core; and bights.
   'turks-head.three-passes.4': is(1.037, 0.01),
   'turks-head.three-passes.8': is(1.013, 0.01),

@@ -15,36 +15,52 @@ interface Piece {
   readonly line: Point[];
 }
 
-/**
- * A plait along the bench from one place to another. The curve in space is cut in pieces, which are
- * drawn from the back to the front; a bundle's cords lie side by side in it.
- *
- * @param from in mm from the start of the part; so is `to`
- * @param view from above, or from its edge: then the front of the plait lies to the side of y < 0
- */
-export function plaitStrokes(
+/** A stretch of a plait, in mm from where it begins, and how much further along the bench it lies. */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+  readonly further: number;
+}
+
+/** A plait along the bench from one place to another, in mm from the start of the part. */
+export const plaitStrokes = (
   plaiting: Plaiting,
   part: string,
   from: number,
   to: number,
   state: CordStroke['state'],
+  name?: string,
+  view?: 'above' | 'edge',
+): Primitive[] => stretchStrokes(plaiting, part, [{ from, to, further: 0 }], state, name, view);
+
+/**
+ * A plait in stretches with something else between them. The curve in space is cut in pieces, which are
+ * drawn from the back to the front; a bundle's cords lie side by side in it.
+ *
+ * @param view from above, or from its edge: then the front of the plait lies to the side of y < 0
+ */
+export function stretchStrokes(
+  plaiting: Plaiting,
+  part: string,
+  stretches: readonly Stretch[],
+  state: CordStroke['state'],
   name = 'plait',
   view: 'above' | 'edge' = 'above',
 ): Primitive[] {
   const { form, bundles, d, pitch, q } = plaiting;
-  if (to - from < 1e-6) return [];
   const turn = pitch * crossingsPerTurn(form);
   const step = pitch / SAMPLES;
-  const first = Math.floor(from / step + 1e-9);
-  const last = Math.max(first + 1, Math.ceil(to / step - 1e-9));
-  const pieces = bundles.flatMap((_, bundle) => {
+  const piecesOf = (bundle: number, { from, to, further }: Stretch): Piece[] => {
     const own: Piece[] = [];
+    if (to - from < 1e-6) return own;
+    const first = Math.floor(from / step + 1e-9);
+    const last = Math.max(first + 1, Math.ceil(to / step - 1e-9));
     for (let i = first; i < last; i++) {
       const place = (x: number): readonly [across: number, towards: number] => {
         const [, y, z] = plaitCurve(form, bundle, x / turn, q);
         return view === 'above' ? [y, z] : [-z, y];
       };
-      const at = (x: number): Point => [x, place(x)[0] * d];
+      const at = (x: number): Point => [x + further, place(x)[0] * d];
       const [x0, x1] = [Math.max(from, i * step), Math.min(to, (i + 1) * step)];
       const z = place((x0 + x1) / 2)[1];
       const level = Math.min(LEVELS - 1, Math.max(0, Math.floor(((z + 1.6) / 3.2) * LEVELS)));
@@ -56,7 +72,10 @@ export function plaitStrokes(
       own.at(-1)!.line.push(at((x0 + x1) / 2), at(x1));
     }
     return own;
-  });
+  };
+  const pieces = bundles.flatMap((_, bundle) =>
+    stretches.flatMap((stretch) => piecesOf(bundle, stretch)),
+  );
   return Array.from({ length: LEVELS }, (_, level) => level).flatMap((level) =>
     bundles.flatMap((runs, bundle) => {
       const lines = pieces

@@ -14,7 +14,8 @@ import {
 import { inMm, testBead, testCord, testRuns, testSite, planned } from '../../testing.js';
 import { templateById } from '../../template/templates.js';
 import { beadedPlait } from '../beaded-plait/index.js';
-import { outermost, petalPlait, petalsOf } from '../petal-plait/index.js';
+import { petalPlait } from '../petal-plait/index.js';
+import { outermost, petalsOf } from '../petal-plait/model.js';
 import { plait } from './index.js';
 import type { PlaitPart } from './model.js';
 

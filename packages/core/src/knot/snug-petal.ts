@@ -1,0 +1,39 @@
+import type { Tension } from '../kind/part-kind.js';
+import { tightened } from './tightened.js';
+
+/** A strand's whole turn round the one beside it, in diameters of the strands. */
+export interface SnugPetal {
+  /** Length of the work that it takes. */
+  readonly along: number;
+  /** Cord of the strand that turns and of the one it turns round, beyond the plain plait. */
+  readonly turning: number;
+  readonly turned: number;
+}
+
+/**
+ * What a snug petal takes. Drawn alike, the two strands wind round each other; with the strand that is gone
+ * round pulled hard, that one lies all but straight and the other takes the whole turn.
+ *
+ * Source: `tightened.ts`. For a soft hand as for an even one, which is assumed.
+ *
+ * @example snugPetal('even').along // 2.35
+ */
+export function snugPetal(tension: Tension): SnugPetal {
+  const pull = tension === 'hard' ? 'hard' : 'even';
+  return {
+    along: tightened(`petal.${pull}.along`),
+    turning: tightened(`petal.${pull}.turning`),
+    turned: tightened(`petal.${pull}.turned`),
+  };
+}
+
+/**
+ * Radius of a helix of one turn, which a cord draws that makes a length of work out of more cord:
+ *
+ *     r = sqrt(cord^2 - along^2) / 2 pi
+ *
+ * @param cord >= along
+ * @example turnRadius(Math.hypot(2 * Math.PI, 1), 1) // 1
+ */
+export const turnRadius = (cord: number, along: number): number =>
+  Math.sqrt(Math.max(0, cord ** 2 - along ** 2)) / (2 * Math.PI);
