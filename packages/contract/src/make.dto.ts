@@ -1,4 +1,4 @@
-import type { StepPlace } from '@coiled-strand/core';
+import { ENDS_WERE, type Between, type EndsWere, type StepPlace } from '@coiled-strand/core';
 import { Type } from 'class-transformer';
 import {
   IsBoolean,
@@ -122,6 +122,36 @@ export const sumOfMinutes = ({ prepare, tie, finish }: StageMinutesDto): number 
 export const WORN = ['too-tight', 'snug', 'right', 'loose', 'too-loose'] as const;
 export type Worn = (typeof WORN)[number];
 
+export class PartDoneDto {
+  @IsName(40)
+  part!: string;
+
+  @IsCount(0, 1_000_000)
+  units!: number;
+}
+
+/** The shortest end that a knot was tied with. */
+export class EndsDto {
+  /** As it was trimmed, in mm. */
+  @IsMeasure(1, 2000)
+  shortest!: number;
+
+  /** For the fingers. */
+  @IsIn(ENDS_WERE)
+  was!: EndsWere;
+}
+
+/** The work as it was measured before it was finished. */
+export class BetweenDto implements Between {
+  /** Units done of every part that was begun. */
+  @IsListOf(() => PartDoneDto, 1, 400)
+  done!: PartDoneDto[];
+
+  /** From the start of the parts to the last knot, in mm. */
+  @IsMeasure(1, 5000)
+  length!: number;
+}
+
 /** What was measured when the piece was finished. Lengths in mm. */
 export class MakeLogDto {
   @IsListOf(() => CordRecordDto, 1, 60)
@@ -143,6 +173,14 @@ export class MakeLogDto {
   @IsOptional()
   @IsCount(1, 100_000)
   tied?: number;
+
+  @IsOptional()
+  @IsA(() => BetweenDto)
+  between?: BetweenDto;
+
+  @IsOptional()
+  @IsA(() => EndsDto)
+  ends?: EndsDto;
 
   @IsOptional()
   @IsIn(WORN)

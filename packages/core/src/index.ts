@@ -98,6 +98,7 @@ export { CLOSURE_KINDS, closureKind, type Closure } from './closure/registry.js'
 
 // What is learnt of a hand, and how sure it is.
 export type { Learnt } from './learn/belief.js';
+export { ENDS_WERE, type EndsWere } from './learn/own-ends.js';
 export {
   ANY_HAND,
   handOf,
@@ -177,7 +178,7 @@ export {
   type Reached,
   type StepPlace,
 } from './make/progress.js';
-export type { MakeRecord } from './make/record.js';
+export type { Between, MakeRecord } from './make/record.js';
 export { remedies, type Remedy } from './make/remedies.js';
 export { makeSteps } from './steps/steps.js';
 export { LEAST_SWATCH, observeSwatch, swatchTechniques } from './make/swatch.js';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { MakePlanView, MakeView, PieceView } from '@coiled-strand/contract';
+import type { HandView, MakePlanView, MakeView, PieceView } from '@coiled-strand/contract';
 import { stepPlaceOf, templateById, totalActions, type StepPlace } from '@coiled-strand/core';
 import { useTestApp } from '../testing/test-app.js';
 
@@ -288,6 +288,42 @@ describe('makes', () => {
       })
       .expect(422);
     expect(body.error.faults[0].message).toBe('more is left over (2 ft) than was cut (1 ft)');
+  });
+
+  it('keep what was measured in between and how the ends were, and the hand learns from it', async () => {
+    const make = await freshMake();
+    const { plan } = (await api().get(`/api/makes/${make.id}/plan`)).body as MakePlanView;
+    const part = plan.parts[0]!;
+    const record = {
+      cords: plan.strands.map(({ cut, kept }) => ({ cut, leftover: cut - kept })),
+      length: plan.fit.length,
+      minutes: 48,
+      between: {
+        done: [{ part: part.id, units: Math.round(part.layout.units / 2) }],
+        length: plan.fit.length / 2,
+      },
+      ends: { shortest: 25, was: 'enough' },
+    };
+    const log = (body: object, status: number) =>
+      api().put(`/api/makes/${make.id}/log`).send(body).expect(status);
+    const told = (await log(record, 200)).body as MakeView;
+    expect(told.record).toEqual(record);
+    const measures = told.outcome!.observations.map(({ measure }) => measure);
+    expect(measures).toEqual(expect.arrayContaining(['take-up', 'ends']));
+    const { hand } = (await api().get('/api/hand')).body as HandView;
+    expect(hand.some(({ measure }) => measure === 'ends')).toBe(true);
+    for (const [path, bad] of [
+      ['ends.was', { ends: { shortest: 25, was: 'long' } }],
+      ['ends.shortest', { ends: { shortest: [[]], was: 'enough' } }],
+      ['between.done', { between: { done: [], length: 90 } }],
+      ['between.done[0].part', { between: { done: [{ part: 7, units: 3 }], length: 90 } }],
+    ] as const) {
+      const { body } = await log({ ...record, ...bad }, 422);
+      expect(body.error.faults[0].path).toBe(path);
+    }
+    expect(((await log({ ...record, between: null, ends: null }, 200)).body as MakeView).id).toBe(
+      make.id,
+    );
   });
 
   it('cannot begin on a piece that cannot be planned', async () => {

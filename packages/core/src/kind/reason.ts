@@ -43,6 +43,8 @@ export interface Reason {
   readonly pitchSpread?: number;
   /** What a hand learns here: the kind of part, with the kind of cord. Told by the plan. */
   readonly technique?: string;
+  /** True of an end that fingers tie with: how much of it they need is learnt. */
+  readonly fingers?: boolean;
   /** What was learnt of this hand: its factor, already in `mm`, and how many makes that rests on. */
   readonly hand?: { readonly factor: number; readonly rests: number };
 }

@@ -1,5 +1,7 @@
 import type { CordKind } from '../material/cord.js';
+import { learnEnds, type EndsWere } from './own-ends.js';
 import {
+  HANDS,
   learnFrom,
   nextMake,
   priorBelief,
@@ -7,6 +9,7 @@ import {
   trendOf,
   type Learnt,
   type Trend,
+  WITHIN,
 } from './belief.js';
 
 /**
@@ -14,13 +17,18 @@ import {
  * - `take-up`: cord in a unit
  * - `pitch`: finished length of a unit
  * - `time`: what a unit takes
+ * - `drift`: length of a unit in the rest of a make, over that in the stretch before
+ * - `ends`: what fingers need of an end to tie with it, whatever the technique
  */
-export const MEASURES = ['take-up', 'pitch', 'time'] as const;
+export const MEASURES = ['take-up', 'pitch', 'time', 'drift', 'ends'] as const;
+
+/** What stands for the technique where ends are learnt, which are the same for all. */
+export const ALL_TECHNIQUES = '';
 export type Measure = (typeof MEASURES)[number];
 
 /** What a hand's factor is kept for: one technique with one kind of cord. */
 export interface HandKey {
-  /** Kind of part. */
+  /** Kind of part; of ends, which are learnt for all of them, `ALL_TECHNIQUES`. */
   readonly technique: string;
   readonly cordKind: CordKind;
   readonly measure: Measure;
@@ -32,6 +40,10 @@ export interface Observation extends HandKey {
   readonly ratio: number;
   /** Spread of all hands in this: what is believed before anything is measured. */
   readonly spread: number;
+  /** Of the ruler alone: standard deviation of the ratio's logarithm. 0 when left out. */
+  readonly error?: number;
+  /** Of an end: how it was. */
+  readonly was?: EndsWere;
 }
 
 /**
@@ -42,6 +54,12 @@ export const PITCH_SPREAD = 0.05;
 
 /** Spread of the time that hands take. Assumed: the slow take twice as long as the quick. */
 export const TIME_SPREAD = 0.35;
+
+/**
+ * Spread of what a unit's length changes by within a make, from a stretch to the one after it. Assumed: each
+ * stretch is 2 % off the make, for itself.
+ */
+export const DRIFT_SPREAD = 0.02 * Math.SQRT2;
 
 /** What was learnt of one technique with one kind of cord, ready for a plan. */
 export interface HandFactor extends HandKey, Learnt {}
@@ -58,6 +76,10 @@ export const factorOf = (
   measure: Measure,
 ): HandFactor | undefined =>
   hand.find((f) => f.technique === technique && f.cordKind === cordKind && f.measure === measure);
+
+/** What was learnt of the ends that fingers need, or undefined when nothing was. */
+export const endsOfHand = (hand: Hand, cordKind: CordKind): HandFactor | undefined =>
+  factorOf(hand, ALL_TECHNIQUES, cordKind, 'ends');
 
 /** One thing that was learnt, with what it rests on. */
 export interface Lesson<O extends Observation = Observation> extends HandKey {
@@ -87,15 +109,28 @@ export function lessonsFrom<O extends Observation>(observations: readonly O[]): 
   }
   return [...groups.values()].map((group) => {
     const { technique, cordKind, measure, spread } = group[0]!;
+    const before: Learnt = { factor: 1, spread, rests: 0 };
+    const key = { technique, cordKind, measure };
+    if (measure === 'ends') {
+      const tried = group.map(({ ratio, was = 'enough' }) => ({ ratio, was }));
+      return {
+        ...key,
+        before,
+        after: learnEnds(tried),
+        trend: null,
+        observations: group.map((one) => ({ ...one, surprise: 0 })),
+      };
+    }
     const ratios = group.map(({ ratio }) => ratio);
-    const belief = ratios.reduce(learnFrom, priorBelief(spread));
+    const belief = group.reduce(
+      (believed, { ratio, error }) => learnFrom(believed, ratio, error),
+      priorBelief(spread, measure === 'drift' ? WITHIN : HANDS),
+    );
     const surprise = surprises(spread, ratios);
     return {
-      technique,
-      cordKind,
-      measure,
+      ...key,
       // Of a hand that is not known a plan takes the spread of all hands.
-      before: { factor: 1, spread, rests: 0 },
+      before,
       after: nextMake(belief),
       trend: trendOf(belief),
       observations: group.map((one, i) => ({ ...one, surprise: surprise[i]! })),

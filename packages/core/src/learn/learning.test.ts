@@ -11,7 +11,7 @@ import { normalQuantile } from './normal-quantile.js';
 import { reserveFactor } from './reserve.js';
 
 const after = (spread: number, ratios: readonly number[]): Belief =>
-  ratios.reduce(learnFrom, priorBelief(spread));
+  ratios.reduce((belief, ratio) => learnFrom(belief, ratio), priorBelief(spread));
 const takeUp = (ratio: number, spread = 0.11): Observation => ({
   technique: 'square-knot-sinnet',
   cordKind: EXAMPLE_CORD.kind,

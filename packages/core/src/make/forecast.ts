@@ -1,4 +1,4 @@
-import { factorOf, PITCH_SPREAD, type Hand } from '../learn/hand.js';
+import { DRIFT_SPREAD, factorOf, PITCH_SPREAD, type Hand, type HandFactor } from '../learn/hand.js';
 import { normalCdf } from '../learn/normal-cdf.js';
 import { normalQuantile } from '../learn/normal-quantile.js';
 import { KNOT_SPREAD } from '../kind/reason.js';
@@ -6,6 +6,7 @@ import type { Piece } from '../piece/piece.js';
 import type { Plan } from '../plan/plan-types.js';
 import { endsOf } from '../plan/end-lengths.js';
 import { partStates, plus, type Amount, type PartState } from './rest.js';
+import { RULER } from './ruler.js';
 
 /** What was measured half way. Lengths in mm. */
 export interface HalfWay {
@@ -60,14 +61,6 @@ export interface Forecast {
   };
 }
 
-/**
- * How much a hand drifts between the stretch that was measured and the rest: standard deviation of
- * the logarithm. Assumed.
- */
-export const DRIFT = 0.02;
-/** Errors of a ruler laid along work, and along a loose cord, in mm. Assumed. */
-const RULER = { work: 1, cord: 5 } as const;
-
 /** Prior of a factor of this make, on the logarithm and over the plan's. */
 const prior = (spread: number): Log => ({ mean: 0, sd: spread });
 interface Log {
@@ -76,19 +69,23 @@ interface Log {
 }
 
 /**
- * What a measured ratio says of this make: conjugate normal on the logarithm. The stretch measured
- * differs from the make by its drift and by the ruler, the rest by its own drift.
+ * What a measured ratio says of the rest of this make: conjugate normal on the logarithm. The stretch measured
+ * differs from the make by half of what a hand changes within one, and by the ruler; the rest by the other half.
  *
  * @param ratio measured over planned; null when there is nothing to measure yet
  * @param error of the ruler over what it measured
+ * @param drift of the rest over the stretch measured
  */
-function toldBy(before: Log, ratio: number | null, error: number): Log {
-  if (ratio === null || ratio <= 0) return { ...before, sd: Math.hypot(before.sd, DRIFT) };
-  const variance = DRIFT ** 2 + error ** 2;
+function toldBy(before: Log, ratio: number | null, error: number, drift: Log): Log {
+  const each = drift.sd / Math.SQRT2;
+  if (ratio === null || ratio <= 0) return { ...before, sd: Math.hypot(before.sd, each) };
+  const variance = each ** 2 + error ** 2;
   const precision = 1 / before.sd ** 2 + 1 / variance;
+  const make =
+    (before.mean / before.sd ** 2 + (Math.log(ratio) + drift.mean / 2) / variance) / precision;
   return {
-    mean: (before.mean / before.sd ** 2 + Math.log(ratio) / variance) / precision,
-    sd: Math.hypot(Math.sqrt(1 / precision), DRIFT),
+    mean: make + drift.mean / 2,
+    sd: Math.hypot(Math.sqrt(1 / precision), each),
   };
 }
 
@@ -96,22 +93,36 @@ const guess = ({ mean, sd }: Log): Guess => ({ factor: Math.exp(mean), spread: s
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((total, one) => total + one, 0);
 
-/** Spread before anything is measured: of this hand where it is known, else of all hands. */
-function priorSpread(
+interface Known {
+  readonly learnt: HandFactor | undefined;
+  /** Spread of all hands in the cord. */
+  readonly spread: number;
+}
+
+/** What was learnt of the technique that takes most of the work, or of that which makes most of its length. */
+function known(
   piece: Piece,
   states: readonly PartState[],
   hand: Hand,
-  measure: 'take-up' | 'pitch',
-): number {
+  measure: 'take-up' | 'pitch' | 'drift',
+): Known {
   const main = [...states]
     .filter((state) => measure === 'take-up' || state.pitched)
     .sort((a, b) => weight(b) - weight(a))[0];
-  if (!main) return measure === 'pitch' ? PITCH_SPREAD : KNOT_SPREAD;
-  const use = main.plan.layout.uses.find(({ reason }) => reason.spread);
+  const use = main?.plan.layout.uses.find(({ reason }) => reason.spread);
   const kind = piece.strands[(use?.strand ?? 1) - 1]?.cord.kind;
-  const learnt = kind && factorOf(hand, main.plan.kind, kind, measure);
-  const unknown = measure === 'pitch' ? PITCH_SPREAD : (use?.reason.spread ?? KNOT_SPREAD);
-  return learnt?.spread ?? unknown;
+  return {
+    learnt: main && kind && factorOf(hand, main.plan.kind, kind, measure),
+    spread: use?.reason.spread ?? KNOT_SPREAD,
+  };
+}
+
+/** How long a unit in the rest of a make is, over those that were measured. */
+function driftOf(piece: Piece, states: readonly PartState[], hand: Hand): Log {
+  const { learnt } = known(piece, states, hand, 'drift');
+  return learnt
+    ? { mean: Math.log(learnt.factor), sd: learnt.spread }
+    : { mean: 0, sd: DRIFT_SPREAD };
 }
 const weight = ({ cost, plan }: PartState): number =>
   sum(cost.strands.map((one) => one.knots)) * plan.layout.units;
@@ -158,10 +169,12 @@ export function forecast(
 
   const grown = pitched(done);
   const came = half.length - rigid(done);
+  const drift = driftOf(piece, states, hand);
   const pitchLog = toldBy(
-    prior(priorSpread(piece, states, hand, 'pitch')),
+    prior(known(piece, states, hand, 'pitch').learnt?.spread ?? PITCH_SPREAD),
     grown > 0 && came > 0 ? came / grown : null,
     RULER.work / Math.max(1, came),
+    drift,
   );
   const pitchFactor = guess(pitchLog);
 
@@ -174,10 +187,13 @@ export function forecast(
   const inKnots = sum(
     measured.map(({ cord, i }) => plan.strands[i]!.cut - cord - ends[i]!.start - straightDone(i)),
   );
+  const takeUp = known(piece, states, hand, 'take-up');
   const takeUpLog = toldBy(
-    prior(priorSpread(piece, states, hand, 'take-up')),
+    prior(takeUp.learnt?.spread ?? takeUp.spread),
     knotsDone > 0 && inKnots > 0 ? inKnots / knotsDone : null,
     (RULER.cord * Math.sqrt(measured.length)) / Math.max(1, inKnots),
+    // A hand that changes its pull changes the cord as well, by as much; which way is not known. Assumed.
+    { mean: 0, sd: drift.sd },
   );
   const takeUpFactor = guess(takeUpLog);
 

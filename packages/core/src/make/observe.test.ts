@@ -83,6 +83,57 @@ describe('what a make says of the hand', () => {
     expect(of(observe(piece, plan, recordOf(piece, 0.2)), 'take-up')).toEqual([]);
   });
 
+  describe('measured in between', () => {
+    const piece = make('buckle-band');
+    const plan = planned(piece);
+    const [{ id, layout }] = plan.parts as [(typeof plan.parts)[number]];
+    const half = Math.round(layout.units / 2);
+    const atHalf = (layout.length * half) / layout.units;
+    /** Both stretches at a pace of their own. */
+    const drifted = (before: number, rest: number, more: Partial<MakeRecord> = {}) =>
+      of(
+        observe(
+          piece,
+          plan,
+          recordOf(piece, 1, {
+            length: atHalf * before + (plan.fit.length - atHalf) * rest,
+            between: { done: [{ part: id, units: half }], length: atHalf * before },
+            ...more,
+          }),
+        ),
+        'drift',
+      );
+
+    it('tells how the rest differs from what lay there then, whatever the make is like', () => {
+      expect(drifted(1, 0.95)[0]!.ratio).toBeCloseTo(0.95, 9);
+      expect(drifted(1.1, 1.1)[0]!.ratio).toBeCloseTo(1, 9);
+      expect(drifted(1.1, 1.1 * 1.04)[0]).toMatchObject({
+        technique: 'square-knot-sinnet',
+        ratio: expect.closeTo(1.04, 9),
+      });
+    });
+    it('is as unsure as the rulers are, the one in between twice', () => {
+      // The ratio worked out anew with every ruler a millimetre off.
+      const of = (a: number, b: number): number =>
+        Math.log((plan.fit.length + b - (atHalf + a)) / (atHalf + a));
+      const [none, one, other] = [of(0, 0), of(0.001, 0), of(0, 0.001)];
+      const error = Math.hypot(one - none, other - none) / 0.001;
+      expect(drifted(1, 1)[0]!.error).toBeCloseTo(error, 5);
+    });
+    it('counts the units that were tied, and says nothing of a stretch too short to tell', () => {
+      const tied = Math.round(layout.units * 0.9);
+      const [less] = drifted(1, 1, { tied });
+      expect(less!.ratio).toBeCloseTo((layout.units - half) / (tied - half), 2);
+      const at = (units: number) =>
+        drifted(1, 1, { between: { done: [{ part: id, units }], length: layout.pitch * units } });
+      expect(at(2)).toEqual([]);
+      expect(at(layout.units)).toEqual([]);
+      expect(
+        drifted(1, 1, { between: { done: [{ part: 'gone', units: 5 }], length: 50 } }),
+      ).toEqual([]);
+    });
+  });
+
   it('goes by the units that were tied, not by those planned', () => {
     const piece = make('buckle-band');
     const plan = planned(piece);
@@ -93,6 +144,25 @@ describe('what a make says of the hand', () => {
     expect(ratio({ tied: units })).toBeCloseTo(ratio({}), 9);
     // The same cord in fewer knots is more in each.
     expect(ratio({ tied: Math.round(units * 0.9) })).toBeGreaterThan(ratio({}) * 1.05);
+  });
+
+  it('tells what fingers needed of the shortest end, over what practised ones are given', () => {
+    const piece = make('buckle-band');
+    const plan = planned(piece);
+    const given = plan.strands
+      .flatMap(({ reasons }) => reasons)
+      .filter(({ fingers }) => fingers)
+      .map(({ times }) => times!.each);
+    const ends = { shortest: 0.8 * Math.min(...given), was: 'enough' } as const;
+    const [told] = of(observe(piece, plan, recordOf(piece, 1, { ends })), 'ends');
+    expect(told).toMatchObject({ ratio: expect.closeTo(0.8, 9), was: 'enough' });
+    // By a plan that knew it already it is the same.
+    const again = planned(piece, handOf(lessonsFrom([told!])));
+    expect(of(observe(piece, again, recordOf(piece, 1, { ends })), 'ends')[0]!.ratio).toBeCloseTo(
+      0.8,
+      9,
+    );
+    expect(of(observe(piece, plan, recordOf(piece, 1)), 'ends')).toEqual([]);
   });
 
   it('comes out the same whatever was believed when it was planned', () => {

@@ -1,10 +1,18 @@
 import { KNOT_SPREAD, type Reason } from '../kind/reason.js';
-import { PITCH_SPREAD, TIME_SPREAD, type Observation } from '../learn/hand.js';
+import {
+  ALL_TECHNIQUES,
+  DRIFT_SPREAD,
+  PITCH_SPREAD,
+  TIME_SPREAD,
+  type Observation,
+} from '../learn/hand.js';
+import { ENDS_SPREAD } from '../learn/own-ends.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { sitesOf, tyingCord } from '../piece/sites.js';
 import type { PartPlan, Plan, StrandPlan } from '../plan/plan-types.js';
 import type { MakeRecord } from './record.js';
+import { RULER } from './ruler.js';
 
 /** A technique is measured by a make only where it is most of what was made. Assumed. */
 const MOST = 0.6;
@@ -99,14 +107,25 @@ const usedOf = (plan: Plan, strand: StrandPlan, record: MakeRecord): number => {
   return cut - leftover;
 };
 
-/** Length per unit: what the work came out beside what its units make in the model. */
-function pitch(piece: Piece, plan: Plan, record: MakeRecord, tied: Tied): Observation[] {
+/** The technique whose units make the length, and what it is tied with; null where that is not told apart. */
+function lengthMaker(
+  plan: Plan,
+  sites: ReturnType<typeof sitesOf>,
+  tied: Tied,
+): Pick<Observation, 'technique' | 'cordKind'> | null {
   const techniques = new Set(tied.parts.map((part) => part.kind));
   const technique = [...techniques][0];
   if (technique === undefined || techniques.size > 1 || tied.length < MOST * plan.fit.length) {
-    return [];
+    return null;
   }
+  const cordKind = tyingCord(sites[plan.parts.indexOf(tied.parts[0]!)])?.kind;
+  return cordKind ? { technique, cordKind } : null;
+}
+
+/** Length per unit: what the work came out beside what its units make in the model. */
+function pitch(piece: Piece, plan: Plan, record: MakeRecord, tied: Tied): Observation[] {
   const sites = sitesOf(piece);
+  const maker = lengthMaker(plan, sites, tied);
   const model = plan.parts.reduce(
     (sum, part, i) =>
       tied.parts.includes(part)
@@ -114,19 +133,81 @@ function pitch(piece: Piece, plan: Plan, record: MakeRecord, tied: Tied): Observ
         : sum,
     0,
   );
-  const cordKind = tyingCord(sites[plan.parts.indexOf(tied.parts[0]!)])?.kind;
-  if (!cordKind || model <= 0) return [];
+  if (!maker || model <= 0) return [];
   const came = record.length - (plan.fit.length - tied.length);
   return [
     {
-      technique,
-      cordKind,
+      ...maker,
       measure: 'pitch',
       ratio: came / (model * tied.share),
       spread: PITCH_SPREAD,
     },
   ];
 }
+
+/**
+ * How a unit's length changed within the make: in the rest of the work, over what had been measured in between.
+ * Left out where either stretch is too short to tell.
+ */
+function drift(piece: Piece, plan: Plan, record: MakeRecord, tied: Tied): Observation[] {
+  const maker = lengthMaker(plan, sitesOf(piece), tied);
+  const { between } = record;
+  if (!maker || !between) return [];
+  const units = new Map(between.done.map((one) => [one.part, one.units]));
+  const share = ({ id, layout }: PartPlan): number =>
+    Math.min(1, (units.get(id) ?? 0) / layout.units);
+  const lengthOf = (pitched: boolean): number =>
+    plan.parts
+      .filter((part) => tied.parts.includes(part) === pitched)
+      .reduce((sum, part) => sum + part.layout.length * share(part), 0);
+  const before = { planned: lengthOf(true), came: between.length - lengthOf(false) };
+  const rest = {
+    planned: tied.length * tied.share - before.planned,
+    came: record.length - (plan.fit.length - tied.length) - before.came,
+  };
+  if ([before.planned, before.came, rest.planned, rest.came].some((mm) => mm < TELLS)) return [];
+  return [
+    {
+      ...maker,
+      measure: 'drift',
+      ratio: rest.came / rest.planned / (before.came / before.planned),
+      spread: DRIFT_SPREAD,
+      // The ruler that lay along the work in between errs for both stretches at once.
+      error: RULER.work * Math.hypot(1 / before.came + 1 / rest.came, 1 / rest.came),
+    },
+  ];
+}
+
+/**
+ * What fingers needed of an end: that which was trimmed shortest, over the shortest that was planned for tying
+ * with. Nothing where ends are only trimmed.
+ */
+function ends(plan: Plan, { ends: tried }: MakeRecord): Observation[] {
+  if (!tried) return [];
+  const cut = [...plan.strands.filter(({ given }) => !given), ...plan.auxiliary];
+  const planned = cut.flatMap(({ cord, reasons }) =>
+    reasons.flatMap((reason) =>
+      cord && reason.fingers && reason.times
+        ? [{ kind: cord.kind, mm: reason.times.each / (reason.hand?.factor ?? 1) }]
+        : [],
+    ),
+  );
+  if (planned.length === 0) return [];
+  const shortest = planned.reduce((a, b) => (b.mm < a.mm ? b : a));
+  return [
+    {
+      technique: ALL_TECHNIQUES,
+      cordKind: shortest.kind,
+      measure: 'ends',
+      ratio: tried.shortest / shortest.mm,
+      was: tried.was,
+      spread: ENDS_SPREAD,
+    },
+  ];
+}
+
+/** A stretch of work in mm from which on its length tells of the hand, and not of the ruler. Assumed. */
+const TELLS = 20;
 
 /** Steps of one pitch that a part is long: its half knots, or the rows of a band. */
 const along = ({ layout }: PartPlan): number => layout.length / layout.pitch;
@@ -166,6 +247,9 @@ export function observe(piece: Piece, plan: Plan, record: MakeRecord): Observati
   return [
     ...takeUp(plan, record, tied),
     ...pitch(piece, plan, record, tied),
+    ...drift(piece, plan, record, tied),
     ...time(piece, plan, record),
-  ].filter(plausible);
+  ]
+    .filter(plausible)
+    .concat(ends(plan, record));
 }

@@ -1,6 +1,8 @@
-import type { Use } from '../kind/reason.js';
+import type { Reason, Use } from '../kind/reason.js';
+import { countOf } from '../measure/plural.js';
 import { say } from '../measure/saying.js';
-import { factorOf, PITCH_SPREAD, type Hand, type HandFactor } from '../learn/hand.js';
+import { endsOfHand, factorOf, PITCH_SPREAD, type Hand, type HandFactor } from '../learn/hand.js';
+import type { CordKind } from '../material/cord.js';
 import type { Strand } from '../piece/piece.js';
 
 /** `your hand takes 4 % more than the model, measured 5 times` */
@@ -56,4 +58,21 @@ export function withHand(
       },
     };
   });
+}
+
+/** An end that fingers tie with, as long as these need it; any other length as it is. */
+export function withOwnEnds(reason: Reason, kind: CordKind, hand: Hand): Reason {
+  const learnt = reason.fingers ? endsOfHand(hand, kind) : undefined;
+  if (!learnt) return reason;
+  const { factor, rests } = learnt;
+  const percent = Math.round(Math.abs(factor - 1) * 100);
+  const how =
+    percent === 0 ? 'as much as most' : `${percent} % ${factor > 1 ? 'more' : 'less'} than most`;
+  return {
+    ...reason,
+    mm: reason.mm * factor,
+    ...(reason.times ? { times: { ...reason.times, each: reason.times.each * factor } } : {}),
+    detail: say`${reason.detail}; yours need ${how}, by ${countOf(rests, 'make')}`,
+    hand: { factor, rests },
+  };
 }

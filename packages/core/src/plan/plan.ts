@@ -163,12 +163,22 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
   ]);
   if (advice.some((f) => f.severity === 'error')) return { ok: false, advice };
 
-  const own = planStrands(piece, [
-    ...layouts.flatMap((layout, i) =>
-      withHand(layout.uses, piece.parts[i]!.kind, piece.strands, hand, isToLength(piece.parts[i]!)),
-    ),
-    ...closure.uses,
-  ]);
+  const own = planStrands(
+    piece,
+    [
+      ...layouts.flatMap((layout, i) =>
+        withHand(
+          layout.uses,
+          piece.parts[i]!.kind,
+          piece.strands,
+          hand,
+          isToLength(piece.parts[i]!),
+        ),
+      ),
+      ...closure.uses,
+    ],
+    hand,
+  );
   const alike = equalCuts(own, piece.cutting.step);
   const strands = piece.cutting.equal ? alike : own;
   const narrow = passages.some(
@@ -187,6 +197,7 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
       ...(narrow ? [NEEDLE] : []),
     ],
     piece.cutting,
+    hand,
   );
   return {
     ok: true,

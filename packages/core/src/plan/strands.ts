@@ -1,11 +1,13 @@
 import type { Use, Reason, AuxiliaryCord } from '../kind/reason.js';
 import { spreadOf, sumOf, useOf, type Area } from '../kind/reason.js';
+import type { Hand } from '../learn/hand.js';
 import { meanFactor, reserveFactor } from '../learn/reserve.js';
 import { endReason } from '../kind/working-ends.js';
 import { roundUpToStep } from '../measure/round.js';
 import type { Cutting, Piece, Strand } from '../piece/piece.js';
 import { endInWork, lastInWork } from '../piece/ends-in-work.js';
 import { runsEndingByKnots, runsOf } from '../piece/runs.js';
+import { withOwnEnds } from './hand-uses.js';
 import type { AuxiliaryPlan, StrandPlan } from './plan-types.js';
 
 const alike = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
@@ -177,18 +179,25 @@ function planStrand(piece: Piece, index: number, sums: readonly [Sums, Sums]): S
 
 /**
  * Every strand of the piece with the reasons for its length.
- * @param uses what parts and closure take of each half of each strand
+ * @param uses what parts and closure take of each half of each strand, in this hand but for working ends
  */
-export function planStrands(piece: Piece, uses: readonly Use[]): StrandPlan[] {
+export function planStrands(piece: Piece, uses: readonly Use[], hand: Hand): StrandPlan[] {
   const sums = piece.strands.map(() => [new Sums(), new Sums()] as const);
-  for (const { strand, half, reason } of uses) sums[strand - 1]?.[half].add(reason);
-  for (const { strand, half, reason } of endsInWork(piece)) sums[strand - 1]?.[half].add(reason);
+  for (const { strand, half, reason } of [...uses, ...endsInWork(piece)]) {
+    const own = piece.strands[strand - 1];
+    if (own) sums[strand - 1]![half].add(withOwnEnds(reason, own.cord.kind, hand));
+  }
   return sums.map((own, index) => planStrand(piece, index, own));
 }
 
 /** Cords cut besides the strands. */
-export const planAuxiliary = (cords: readonly AuxiliaryCord[], cutting: Cutting): AuxiliaryPlan[] =>
-  cords.map(({ id, label, cord, reasons: plain }) => {
+export const planAuxiliary = (
+  cords: readonly AuxiliaryCord[],
+  cutting: Cutting,
+  hand: Hand,
+): AuxiliaryPlan[] =>
+  cords.map(({ id, label, cord, reasons: told }) => {
+    const plain = cord ? told.map((reason) => withOwnEnds(reason, cord.kind, hand)) : told;
     const reasons = [...plain, ...reserveOf(plain, cutting.sureness)];
     const total = sumOf(reasons);
     return { id, label, cord, reasons, total, cut: roundUpToStep(total, cutting.step) };

@@ -13,6 +13,8 @@ const MEASURES: Readonly<Record<Measure, string>> = {
   'take-up': 'cord for each',
   pitch: 'length of each',
   time: 'time for each',
+  drift: 'change within a make of each',
+  ends: 'what your fingers need to tie with',
 };
 
 /** 'Square knots in paracord: cord for each half knot' */
@@ -20,6 +22,12 @@ export function nameOf({ technique, cordKind, measure }: HandKey): {
   readonly technique: string;
   readonly measure: string;
 } {
+  if (measure === 'ends') {
+    return {
+      technique: `Working ends in ${CORD_KIND_FACTS[cordKind].label}`,
+      measure: MEASURES.ends,
+    };
+  }
   const { label, unitName } = partKind(technique).entry;
   return {
     technique: `${label} in ${CORD_KIND_FACTS[cordKind].label}`,
@@ -39,10 +47,11 @@ export const spreadOf = ({ spread }: Pick<Learnt, 'spread'>): string =>
   `± ${(spread * 100).toFixed(0)} %`;
 
 /** What has become more or less of each unit, and how that is said. */
-const CHANGES: Readonly<Record<Measure, readonly [more: string, less: string]>> = {
+const CHANGES: Readonly<Record<Exclude<Measure, 'ends'>, readonly [more: string, less: string]>> = {
   'take-up': ['take %s more cord', 'take %s less cord'],
   pitch: ['have become %s longer', 'have become %s shorter'],
   time: ['take %s longer', 'take %s less time'],
+  drift: ['grow by %s more as you go', 'grow by %s less as you go'],
 };
 
 /**
@@ -56,7 +65,7 @@ export function tellTrend(
   { technique, measure, trend }: Pick<Lesson, 'technique' | 'measure' | 'trend'>,
   since: Date,
 ): string | null {
-  if (trend === null) return null;
+  if (trend === null || measure === 'ends') return null;
   const percent = Math.round(Math.abs(trend.change - 1) * 100);
   const [more, less] = CHANGES[measure];
   const said = (trend.change > 1 ? more : less).replace('%s', `${percent} %`);

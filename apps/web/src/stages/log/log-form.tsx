@@ -7,6 +7,7 @@ import { Choices } from '../../fields/choices';
 import { TextRow } from '../../fields/text-row';
 import { Button } from '../../shell/button';
 import { CordRows } from './cord-rows';
+import { EndsFields } from './ends-fields';
 import { MinuteFields } from './minute-fields';
 import { Photos } from './photos';
 import { SizeFields } from './size-fields';
@@ -49,6 +50,7 @@ export function LogForm({ make, plan, open, onDone }: Props) {
       <Flex direction="column" gap="5">
         <CordRows strands={plan.strands} control={control} />
         <SizeFields plan={plan} control={control} />
+        <EndsFields plan={plan} control={control} />
         <MinuteFields register={register} errors={formState.errors} />
         <Box maxW="760px">
           <Controller

@@ -6,6 +6,7 @@ import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { renderIn } from '../../testing';
 import { loggedView, makeView, planView, pieceOf } from '../../testing-make';
+import { useMeasures } from '../../make/measure-store';
 import { LogForm } from './log-form';
 import { Logged } from './logged';
 import { minutesOf } from './minutes';
@@ -63,6 +64,31 @@ describe('logging a make', () => {
       worn: 'loose',
       owner: 'Somebody',
     });
+  });
+  it('asks how an end was once its length is told, and sends what was measured in between', async () => {
+    const bodies = listen();
+    const make = makeView(piece, {});
+    const part = plan.parts[0]!.id;
+    useMeasures
+      .getState()
+      .take(make.id, { done: { [part]: 12, other: 0 }, length: 90, left: [null] });
+    renderIn({}, <LogForm make={make} plan={plan} open={0} />);
+    const field = (name: RegExp): HTMLInputElement => screen.getByRole('textbox', { name });
+    await userEvent.type(field(/Cord 1, left over/), '30 cm');
+    await userEvent.type(field(/Length of the work/), '19.5 cm');
+    expect(screen.queryByRole('radio', { name: 'Just enough' })).toBeNull();
+    await userEvent.type(field(/Shortest end tied with/), '3.5 cm{Enter}');
+    await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
+    expect(await screen.findByText('Was that end long enough to tie with?')).toBeTruthy();
+    expect(bodies).toEqual([]);
+    await userEvent.click(screen.getByRole('radio', { name: 'Just enough' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
+    await waitFor(() => expect(bodies).toHaveLength(1));
+    expect(bodies[0]).toMatchObject({
+      ends: { shortest: 35, was: 'enough' },
+      between: { done: [{ part, units: 12 }], length: 90 },
+    });
+    expect(useMeasures.getState().taken[make.id]).toBeUndefined();
   });
   it('shows what was logged beside what was predicted, and lets it be mended', async () => {
     listen();

@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import type { MakeView, Worn } from '@coiled-strand/contract';
-import { partKind, type Compared, type Measure } from '@coiled-strand/core';
+import { partKind, type Compared, type EndsWere, type Measure } from '@coiled-strand/core';
 import { format } from 'date-fns';
 import { CopyPlus, Pencil, RotateCcw } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
@@ -91,11 +91,21 @@ export function Logged({ entry }: { readonly entry: MakeView }) {
 const off = (ratio: number, more: string, less: string): string =>
   `${Math.abs((ratio - 1) * 100).toFixed(0)} % ${ratio >= 1 ? more : less}`;
 
-const SAID: Readonly<Record<Measure, (technique: string, ratio: number) => string>> = {
+const ENDS_SAID: Readonly<Record<EndsWere, string>> = {
+  plenty: 'The ends were longer than your fingers needed.',
+  enough: 'The ends were just enough for your fingers.',
+  short: 'The ends were too short for your fingers.',
+};
+
+const SAID: Readonly<
+  Record<Exclude<Measure, 'ends'>, (technique: string, ratio: number) => string>
+> = {
   'take-up': (technique, ratio) =>
     `${technique} took ${off(ratio, 'more', 'less')} cord than the model’s.`,
   pitch: (_, ratio) => `Each came out ${off(ratio, 'longer', 'shorter')}.`,
   time: (_, ratio) => `Each took ${off(ratio, 'more', 'less')} time.`,
+  drift: (_, ratio) =>
+    `After the work was measured, each came out ${off(ratio, 'longer', 'shorter')} than before.`,
 };
 
 /** What this make says of the hand. */
@@ -105,8 +115,10 @@ function HandSaid({ entry }: { readonly entry: MakeView }) {
   return (
     <Text mt="3">
       {outcome.observations
-        .map(({ technique, measure, ratio }) =>
-          SAID[measure](partKind(technique).entry.label, ratio),
+        .map(({ technique, measure, ratio, was }) =>
+          measure === 'ends'
+            ? ENDS_SAID[was ?? 'enough']
+            : SAID[measure](partKind(technique).entry.label, ratio),
         )
         .join(' ')}
       {setAside !== null && ` Set aside: ${setAside}`}

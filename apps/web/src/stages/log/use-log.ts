@@ -1,5 +1,5 @@
 import { MakeLogDto, sumOfMinutes, type MakeView } from '@coiled-strand/contract';
-import type { Plan } from '@coiled-strand/core';
+import type { HalfWay, Plan } from '@coiled-strand/core';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { ApiError } from '../../api/client';
@@ -19,6 +19,8 @@ function startOf({ record, seconds, piece }: MakeView, plan: Plan): MakeLogDto {
       stages: record.stages ?? { prepare: 0, tie: record.minutes, finish: 0 },
       ...(record.tied === undefined ? {} : { tied: record.tied }),
       ...(record.worn === undefined ? {} : { worn: record.worn }),
+      ...(record.between ? { between: record.between } : {}),
+      ...(record.ends ? { ends: { ...record.ends } } : {}),
       owner: record.owner ?? '',
       note: record.note ?? '',
     };
@@ -31,6 +33,16 @@ function startOf({ record, seconds, piece }: MakeView, plan: Plan): MakeLogDto {
     owner: piece.wearer.name,
     note: '',
   };
+}
+
+/** What was measured in between on this table, as a log keeps it: nothing where that was not begun yet. */
+function betweenOf(half: HalfWay | undefined): Pick<MakeLogDto, 'between'> {
+  const done = Object.entries(half?.done ?? {}).flatMap(([part, units]) =>
+    units > 0 ? [{ part, units }] : [],
+  );
+  return half && half.length >= 1 && done.length > 0
+    ? { between: { done, length: half.length } }
+    : {};
 }
 
 /** The form of a log, checked as the server checks it. */
@@ -55,6 +67,7 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
       await save.mutateAsync({
         id: make.id,
         record: {
+          ...betweenOf(useMeasures.getState().taken[make.id]),
           ...record,
           minutes: record.stages ? sumOfMinutes(record.stages) : record.minutes,
           note: record.note || undefined,

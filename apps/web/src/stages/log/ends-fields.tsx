@@ -1,0 +1,70 @@
+import { Flex, Text } from '@chakra-ui/react';
+import type { EndsDto, MakeLogDto } from '@coiled-strand/contract';
+import type { EndsWere, Plan } from '@coiled-strand/core';
+import { Controller, type Control } from 'react-hook-form';
+import { Choices } from '../../fields/choices';
+import { LengthField } from '../../fields/length-field';
+import { useUnits } from '../../settings/use-units';
+
+const WERE: readonly { value: EndsWere; label: string }[] = [
+  { value: 'plenty', label: 'Longer than needed' },
+  { value: 'enough', label: 'Just enough' },
+  { value: 'short', label: 'Too short' },
+];
+
+/** The shortest end that was planned to be tied with, in mm; null where ends are only trimmed. */
+function shortestOf({ strands, auxiliary }: Plan): number | null {
+  const each = [...strands, ...auxiliary].flatMap(({ reasons }) =>
+    reasons.flatMap(({ fingers, times }) => (fingers && times ? [times.each] : [])),
+  );
+  return each.length > 0 ? Math.min(...each) : null;
+}
+
+interface Props {
+  readonly plan: Plan;
+  readonly control: Control<MakeLogDto>;
+}
+
+/** How short an end was and how it was to tie with: what the next ones are cut by. */
+export function EndsFields({ plan, control }: Props) {
+  const units = useUnits();
+  const planned = shortestOf(plan);
+  if (planned === null) return null;
+  return (
+    <Controller
+      control={control}
+      name="ends"
+      render={({ field, fieldState }) => {
+        // Half of it while the other half is still to be said: it is asked for when the log is sent.
+        const ends = field.value as Partial<EndsDto> | undefined;
+        const said = (more: Partial<EndsDto>): void => field.onChange({ ...ends, ...more });
+        return (
+          <Flex gap="4" align="flex-end" flexWrap="wrap" maxW="860px">
+            <LengthField
+              label="Shortest end tied with, as trimmed (optional)"
+              value={ends?.shortest ?? null}
+              unit={units.unit}
+              placeholder={`planned ${units.size(planned)}`}
+              onChange={(shortest) => said({ shortest })}
+              onClear={() => field.onChange(undefined)}
+            />
+            {ends?.shortest !== undefined && (
+              <Choices<EndsWere>
+                label="For your fingers it was"
+                value={ends.was ?? ('' as EndsWere)}
+                minWidth="150px"
+                choices={WERE}
+                onChange={(was) => said({ was })}
+              />
+            )}
+            {fieldState.error && (
+              <Text color="danger" role="alert">
+                Was that end long enough to tie with?
+              </Text>
+            )}
+          </Flex>
+        );
+      }}
+    />
+  );
+}
