@@ -258,8 +258,8 @@ interface Earlier {
   /** Index of the piece. */
   readonly piece: number;
   readonly daysAgo: number;
-  /** Cord left over in mm, per strand. */
-  readonly leftovers: readonly number[];
+  /** Cord that stayed in the piece over what was predicted, per strand. */
+  readonly took: readonly number[];
   /** Finished length minus the planned one, in mm. */
   readonly off: number;
   readonly stages: StageMinutesDto;
@@ -272,7 +272,7 @@ export const EARLIER: readonly Earlier[] = [
   {
     piece: 0,
     daysAgo: 21,
-    leftovers: [85, 430],
+    took: [1.01, 1.03],
     off: 2,
     stages: { prepare: 9, tie: 37, finish: 9 },
     worn: 'right',
@@ -282,7 +282,7 @@ export const EARLIER: readonly Earlier[] = [
   {
     piece: 1,
     daysAgo: 9,
-    leftovers: [215, 390],
+    took: [0.99, 1.02],
     off: -1.5,
     stages: { prepare: 14, tie: 52, finish: 14 },
     worn: 'right',
@@ -292,12 +292,12 @@ export const EARLIER: readonly Earlier[] = [
 ];
 
 export const earlierRecord = (
-  { leftovers, off, stages, worn, owner, note }: Earlier,
+  { took, off, stages, worn, owner, note }: Earlier,
   plan: Plan,
 ): MakeLogDto => ({
   cords: plan.strands.map((strand, i) => ({
     cut: Math.round(strand.cut),
-    leftover: leftovers[i] ?? 0,
+    leftover: Math.round(strand.cut - strand.kept * (took[i] ?? 1)),
   })),
   length: Math.round((plan.fit.length + off) * 10) / 10,
   minutes: sumOfMinutes(stages),

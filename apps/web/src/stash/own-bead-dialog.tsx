@@ -27,23 +27,32 @@ const RING_MEASURES: readonly Measure[] = [
   { key: 'holeLong', label: 'Inside at its longest' },
 ];
 
+/** What the sizes begin with, in mm, until one of them is told. */
+const USUAL = {
+  bead: { length: 6, height: 6, hole: 1.2 },
+  ring: { length: 1, height: 5.2, hole: 3.2 },
+} as const;
+
 /** A bead that is not in the tray yet, by its measures. Kept in the tray from then on. */
 export function OwnBeadDialog({ onClose }: { readonly onClose: () => void }) {
   const add = useAddBead();
-  const { control, register, handleSubmit, formState } = useForm<BeadDto>({
+  const { control, register, handleSubmit, setValue, formState } = useForm<BeadDto>({
     resolver: classValidatorResolver(BeadDto),
     defaultValues: {
       name: '',
       shape: 'round',
-      length: 6,
-      height: 6,
-      hole: 1.2,
+      ...USUAL.bead,
       colour: { name: '', hex: '#7a8b99' },
     },
   });
-  const { errors } = formState;
+  const { errors, dirtyFields } = formState;
   const [shape, hole, holeLong] = useWatch({ control, name: ['shape', 'hole', 'holeLong'] });
   const ring = shape === 'ring';
+  const toShape = (next: string): void => {
+    if (MEASURES.some(({ key }) => dirtyFields[key])) return;
+    const usual = next === 'ring' ? USUAL.ring : USUAL.bead;
+    for (const key of ['length', 'height', 'hole'] as const) setValue(key, usual[key]);
+  };
   const submit = handleSubmit(async (bead) => {
     const { count, delicate, holeLong: long, ...rest } = bead;
     await add.mutateAsync({
@@ -96,7 +105,10 @@ export function OwnBeadDialog({ onClose }: { readonly onClose: () => void }) {
               value: shape,
               label: shape[0]!.toUpperCase() + shape.slice(1),
             }))}
-            onChange={field.onChange}
+            onChange={(next) => {
+              field.onChange(next);
+              toShape(next);
+            }}
           />
         )}
       />

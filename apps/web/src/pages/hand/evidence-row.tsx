@@ -14,7 +14,7 @@ interface Props {
 }
 
 /** One measurement that a factor rests on; what does not fit can be set aside, with the reason. */
-export function EvidenceRow({ evidence: { ratio, source }, surprise }: Props) {
+export function EvidenceRow({ evidence: { measure, ratio, source }, surprise }: Props) {
   const [asking, setAsking] = useState(false);
   const setAside = useSetAside();
   const removeSwatch = useRemoveSwatch();
@@ -45,7 +45,7 @@ export function EvidenceRow({ evidence: { ratio, source }, surprise }: Props) {
           {source.label}
         </Text>
         <Text fontWeight="600" w="110px">
-          {overModel(ratio)}
+          {overModel(ratio, measure)}
         </Text>
         {odd && (
           <Text color="warn">

@@ -78,7 +78,11 @@ describe('what is known of the hand', () => {
     ).toBe('Your half knots take 6 % more cord since March 2026.');
   });
   it('is said in whole per cents', () => {
-    expect([1.042, 0.9, 1.001].map(overModel)).toEqual(['+4 %', '−10 %', 'as the model']);
+    expect([1.042, 0.9, 1.001].map((factor) => overModel(factor))).toEqual([
+      '+4 %',
+      '−10 %',
+      'as the model',
+    ]);
     expect(spreadOf({ spread: 0.0728 })).toBe('± 7 %');
   });
 });

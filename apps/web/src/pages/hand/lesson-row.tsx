@@ -4,14 +4,7 @@ import type { Lesson } from '@coiled-strand/core';
 import { useState } from 'react';
 import { Button } from '../../shell/button';
 import { EvidenceRow } from './evidence-row';
-import { nameOf, overModel, spreadOf, tellTrend } from './words';
-
-/** Widest deviation from the model that the strip shows. */
-const REACH = 0.4;
-const x = (factor: number): number => {
-  const at = Math.log(factor) / Math.log(1 + REACH);
-  return 50 + 50 * Math.max(-1, Math.min(1, at));
-};
+import { BASELINES, nameOf, overModel, spreadOf, tellTrend } from './words';
 
 /** One factor of the hand: before and after, how sure, and the makes it rests on. */
 export function LessonRow({ lesson }: { readonly lesson: Lesson<Evidence> }) {
@@ -38,7 +31,7 @@ export function LessonRow({ lesson }: { readonly lesson: Lesson<Evidence> }) {
         <Strip lesson={lesson} />
         <Flex direction="column" align={{ base: 'flex-start', md: 'flex-end' }}>
           <Text fontSize="xl" fontWeight="600" lineHeight="1.1">
-            {overModel(after.factor)}
+            {overModel(after.factor, lesson.measure)}
           </Text>
           <Text color="muted">
             {spreadOf(after)}, before {spreadOf(before)}
@@ -60,7 +53,13 @@ export function LessonRow({ lesson }: { readonly lesson: Lesson<Evidence> }) {
 }
 
 /** All hands as a pale band, this hand as a dark one, every measurement as a tick on it. */
-function Strip({ lesson: { before, after, observations } }: { readonly lesson: Lesson<Evidence> }) {
+function Strip({ lesson }: { readonly lesson: Lesson<Evidence> }) {
+  const { before, after, observations } = lesson;
+  const { reach, from } = BASELINES[lesson.measure];
+  const x = (factor: number): number => {
+    const at = Math.log(factor) / Math.log(1 + reach);
+    return 50 + 50 * Math.max(-1, Math.min(1, at));
+  };
   const band = (factor: number, spread: number): { left: string; width: string } => {
     const [low, high] = [x(factor * Math.exp(-spread)), x(factor * Math.exp(spread))];
     return { left: `${low}%`, width: `${high - low}%` };
@@ -93,9 +92,9 @@ function Strip({ lesson: { before, after, observations } }: { readonly lesson: L
         ))}
       </Box>
       <Flex justify="space-between" fontSize="xs" color="muted">
-        <span>−{Math.round((1 - 1 / (1 + REACH)) * 100)} %</span>
-        <span>the model</span>
-        <span>+{REACH * 100} %</span>
+        <span>−{Math.round((1 - 1 / (1 + reach)) * 100)} %</span>
+        <span>{from}</span>
+        <span>+{reach * 100} %</span>
       </Flex>
     </Box>
   );

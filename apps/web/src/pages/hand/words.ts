@@ -35,11 +35,29 @@ export function nameOf({ technique, cordKind, measure }: HandKey): {
   };
 }
 
+interface Baseline {
+  /** What a factor is over, and what is said where it is the same. */
+  readonly from: string;
+  readonly same: string;
+  /** Widest deviation that is shown. */
+  readonly reach: number;
+}
+const MODEL: Baseline = { from: 'the model', same: 'as the model', reach: 0.4 };
+
+/** What a hand is held against. Fingers differ more than knots. */
+export const BASELINES: Readonly<Record<Measure, Baseline>> = {
+  'take-up': MODEL,
+  pitch: MODEL,
+  time: MODEL,
+  drift: { from: 'as before', same: 'no change', reach: 0.4 },
+  ends: { from: 'most hands', same: 'as most hands', reach: 1 },
+};
+
 /** '+4 %', '−2 %', 'as the model' */
-export function overModel(factor: number): string {
+export function overModel(factor: number, measure: Measure = 'take-up'): string {
   const percent = (factor - 1) * 100;
   return Math.abs(percent) < 0.5
-    ? 'as the model'
+    ? BASELINES[measure].same
     : `${percent > 0 ? '+' : '−'}${Math.abs(percent).toFixed(0)} %`;
 }
 

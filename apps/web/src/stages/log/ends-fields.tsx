@@ -1,4 +1,4 @@
-import { Flex, Text } from '@chakra-ui/react';
+import { Grid, Text } from '@chakra-ui/react';
 import type { EndsDto, MakeLogDto } from '@coiled-strand/contract';
 import type { EndsWere, Plan } from '@coiled-strand/core';
 import { Controller, type Control } from 'react-hook-form';
@@ -39,7 +39,7 @@ export function EndsFields({ plan, control }: Props) {
         const ends = field.value as Partial<EndsDto> | undefined;
         const said = (more: Partial<EndsDto>): void => field.onChange({ ...ends, ...more });
         return (
-          <Flex gap="4" align="flex-end" flexWrap="wrap" maxW="860px">
+          <Grid templateColumns={{ base: '1fr', md: '277px 1fr' }} gap="4" maxW="860px">
             <LengthField
               label="Shortest end tied with, as trimmed (optional)"
               value={ends?.shortest ?? null}
@@ -52,7 +52,7 @@ export function EndsFields({ plan, control }: Props) {
               <Choices<EndsWere>
                 label="For your fingers it was"
                 value={ends.was ?? ('' as EndsWere)}
-                minWidth="150px"
+                minWidth="170px"
                 choices={WERE}
                 onChange={(was) => said({ was })}
               />
@@ -62,7 +62,7 @@ export function EndsFields({ plan, control }: Props) {
                 Was that end long enough to tie with?
               </Text>
             )}
-          </Flex>
+          </Grid>
         );
       }}
     />
