@@ -34,7 +34,7 @@ export { passage, type PassageAnswer } from './material/passage.js';
 export { PRACTICES, type Practice } from './material/practice.js';
 
 // What every part and closure says of itself, and the shapes, steps and reasons it says it in.
-export type { ClosureBase, ClosureKind, RuleOfThumb } from './kind/closure-kind.js';
+export type { ClosureBase, ClosureKind } from './kind/closure-kind.js';
 export { ID_PATTERN, MAX_ROW, type Field } from './kind/field.js';
 export {
   TENSIONS,
@@ -98,6 +98,8 @@ export { CLOSURE_KINDS, closureKind, type Closure } from './closure/registry.js'
 
 // What is learnt of a hand, and how sure it is.
 export type { Learnt } from './learn/belief.js';
+export type { RuleBeside } from './kind/rule-of-thumb.js';
+export type { Source } from './kind/reason.js';
 export { ENDS_WERE, type EndsWere } from './learn/own-ends.js';
 export {
   ANY_HAND,

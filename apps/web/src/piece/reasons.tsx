@@ -10,6 +10,15 @@ interface Props {
   readonly after?: { readonly label: string; readonly value: string };
 }
 
+/** Where the numbers behind it come from, in brackets; nothing where it is but measured. */
+function sourceOf({ assumed, source }: Reason): string {
+  if (assumed) return ' (assumed; a swatch will tell)';
+  if (!source) return '';
+  if (source.how === 'practice') return ' (common practice)';
+  const percent = source.error * 100;
+  return ` (computed, to ${percent < 1 ? percent.toFixed(1) : Math.round(percent)} %)`;
+}
+
 /** A length as the sum it is made of. */
 export function Reasons({ reasons, format, total, after }: Props) {
   const units = useUnits();
@@ -25,7 +34,7 @@ export function Reasons({ reasons, format, total, after }: Props) {
               {reason.times && reason.times.count > 1
                 ? `${reason.times.count} × ${units.each(reason.times.each)}, ${units.say(reason.detail)}`
                 : units.say(reason.detail)}
-              {reason.assumed && ' (assumed; a swatch will tell)'}
+              {sourceOf(reason)}
             </Text>
           </Box>
           <Text as="dd" m="0" whiteSpace="nowrap" textAlign="right">

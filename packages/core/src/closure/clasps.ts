@@ -1,3 +1,4 @@
+import { stopperSource } from '../knot/source.js';
 import {
   plainClosure,
   type Check,
@@ -75,7 +76,7 @@ function tieUses(site: ClosureSite, side: 'start' | 'end'): Use[] {
         label: 'Knot on the ring',
         detail: 'through the ring, and an overhand knot in these cords together',
         spread: KNOT_SPREAD,
-        assumed: tied.length > 1,
+        ...stopperSource('overhand', tied),
       },
       tied.length === 0 ? 0 : knotInRuns('overhand', tied).inKnot + Math.PI * (bundle + WIRE),
     ),

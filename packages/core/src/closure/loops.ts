@@ -1,7 +1,8 @@
+import { stopperSource } from '../knot/source.js';
 import { knotInRuns } from '../part/pick.js';
 import type { ClosureSite, ClosureState } from '../kind/closure-kind.js';
 import type { Primitive } from '../kind/primitive.js';
-import { KNOT_SPREAD, type Use } from '../kind/reason.js';
+import { PRACTICE, KNOT_SPREAD, type Use } from '../kind/reason.js';
 import { loopCord } from '../knot/loop.js';
 import { flipped, moved, straightRuns } from '../knot/stroke.js';
 import { CORD_KIND_FACTS, effectiveDiameter } from '../material/cord.js';
@@ -99,7 +100,7 @@ export function loopEnd(
           code: 'knot.loop',
           label: 'Knots that shut the loop',
           detail: 'overhand, in all cords together',
-          assumed: true,
+          ...stopperSource('overhand', site.runs),
           spread: KNOT_SPREAD,
         },
         Math.max(1, knots) * knot.inKnot * (single ? 2 : 1),
@@ -112,6 +113,7 @@ export function loopEnd(
               code: 'end.turned-back',
               label: 'End of the loop',
               detail: 'left below the knot, trimmed afterwards',
+              ...PRACTICE,
             },
             TURNED_BACK,
           )

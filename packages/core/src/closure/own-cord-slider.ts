@@ -1,10 +1,9 @@
+import type { RuleOfThumb, Work } from '../kind/rule-of-thumb.js';
 import {
   plainClosure,
   type ClosureKind,
   type ClosureLayout,
   type ClosureSite,
-  type RuleOfThumb,
-  type Work,
 } from '../kind/closure-kind.js';
 import type { Field } from '../kind/field.js';
 import type { PartStep } from '../kind/part-kind.js';

@@ -1,3 +1,4 @@
+import { stopperSource } from '../knot/source.js';
 import { closureAt, type Action, type ActionOf, type End } from '../action/action.js';
 import type { Check, ClosureSite } from '../kind/closure-kind.js';
 import type { PartStep } from '../kind/part-kind.js';
@@ -52,7 +53,7 @@ export const stopperUses = (runs: readonly Run[], form: StopperForm): Use[] =>
       label: STOPPERS[form].label,
       detail: 'at the end of the tail, over and above its length',
       spread: KNOT_SPREAD,
-      assumed: runs.length > 1,
+      ...stopperSource(form, runs),
     },
     knotInRuns(form, runs).inKnot,
   );

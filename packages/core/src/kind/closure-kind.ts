@@ -1,10 +1,11 @@
+import type { RuleOfThumb, Work } from './rule-of-thumb.js';
 import type { Trial } from '../action/action.js';
 import type { Practice } from '../material/practice.js';
 import type { EndTreatment } from '../material/ends.js';
 import type { Cord } from '../material/cord.js';
 import type { Advice } from '../measure/advice.js';
 import type { RoundPart } from '../measure/ring.js';
-import type { PassGirth, WearSite } from '../measure/girth.js';
+import type { PassGirth } from '../measure/girth.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
 import type { Field } from './field.js';
@@ -98,28 +99,6 @@ export interface WornOpen {
   /** How many times it goes round the neck, and whether both ends hang down at the front. */
   readonly rounds: 1 | 2;
   readonly hangs: 'both' | 'end';
-}
-
-/** The trade's rule of thumb beside the plan, as a comparison. Lengths in mm of all cords together. */
-export interface RuleOfThumb {
-  readonly label: Saying;
-  readonly low: number;
-  readonly high: number;
-}
-
-/** What rules of thumb go by. Lengths in mm. */
-export interface Work {
-  /** Of the parts. */
-  readonly length: number;
-  /** Inner circumference aimed at. */
-  readonly target: number;
-  readonly wrist: number;
-  readonly site: WearSite;
-  readonly strands: number;
-  /** Whether some part is tied over a core. */
-  readonly overCore: boolean;
-  /** Whether it begins with a loop of its cord for the closure. */
-  readonly startsWithLoop: boolean;
 }
 
 /** What is looked at when all is done: in a few words, and in whole ones. */

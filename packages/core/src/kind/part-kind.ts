@@ -1,3 +1,4 @@
+import type { RuleOfThumb, Work } from './rule-of-thumb.js';
 import type { Bead } from '../material/bead.js';
 import type { Cord } from '../material/cord.js';
 import type { Practice } from '../material/practice.js';
@@ -207,6 +208,8 @@ export interface PartKind<P extends PartBase = PartBase> {
   mirror?(part: P): P;
   /** A little less of it, for when the cord runs short; null where nothing can be left out. */
   fewer?(part: P): Fewer<P> | null;
+  /** The trade's rule for pieces of such parts. */
+  ruleOfThumb?(part: P, work: Work): RuleOfThumb | null;
   /** The part tied with so many units, whatever length they make. */
   withUnits?(part: P, units: number): P;
 }

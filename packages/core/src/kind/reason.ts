@@ -13,6 +13,18 @@ import type { Run } from './run.js';
  */
 export type Area = 'fit' | 'start' | 'run' | 'knot' | 'closure' | 'end' | 'reserve';
 
+/**
+ * Where a number comes from: `computed` by a model that was checked, to a relative error; `practice`, a fact of
+ * the trade without a source.
+ */
+export type Source =
+  { readonly how: 'computed'; readonly error: number } | { readonly how: 'practice' };
+
+/** A fact of the trade that no publication stands behind. */
+export const PRACTICE = { source: { how: 'practice' } } as const satisfies {
+  readonly source: Source;
+};
+
 /** One named part of a length. A length is the exact sum of its reasons. */
 export interface Reason {
   readonly area: Area;
@@ -32,6 +44,8 @@ export interface Reason {
   readonly bothHalves?: Saying;
   /** True where the cord is there already and not cut: a strand that has it comes with the work. */
   readonly given?: boolean;
+  /** Where the numbers behind it come from; left out where none are but what was measured. */
+  readonly source?: Source;
   /** True where the model behind it is an assumption that a swatch should check. */
   readonly assumed?: boolean;
   /** Prior spread of a hand's take-up here: standard deviation of its logarithm. 0 when left out. */

@@ -1,5 +1,5 @@
 import { LAST_ACTIONS, type LastAction } from '../material/working-end.js';
-import type { Reason } from './reason.js';
+import { PRACTICE, type Reason } from './reason.js';
 
 /** What is done with a measure, or at a socket, and not with what fingers can hold. */
 const MEASURED: readonly LastAction[] = ['socket', 'slides', 'chain'];
@@ -10,5 +10,6 @@ export const endReason = (action: LastAction): Omit<Reason, 'mm' | 'times'> => (
   code: `end.${action}`,
   label: 'Working end',
   detail: `what fingers need to ${LAST_ACTIONS[action].to}; trimmed afterwards`,
+  ...PRACTICE,
   ...(MEASURED.includes(action) ? {} : { fingers: true }),
 });

@@ -10,16 +10,19 @@ export interface SnugPetal {
   readonly turned: number;
 }
 
+/** How the middle is pulled: as hard as it goes, or like the others. A soft hand does as an even one; assumed. */
+export const pullOf = (tension: Tension): 'hard' | 'even' => (tension === 'hard' ? 'hard' : 'even');
+
 /**
  * What a snug petal takes. Drawn alike, the two strands wind round each other; with the strand that is gone
  * round pulled hard, that one lies all but straight and the other takes the whole turn.
  *
- * Source: `tightened.ts`. For a soft hand as for an even one, which is assumed.
+ * Source: `tightened.ts`.
  *
  * @example snugPetal('even').along // 2.35
  */
 export function snugPetal(tension: Tension): SnugPetal {
-  const pull = tension === 'hard' ? 'hard' : 'even';
+  const pull = pullOf(tension);
   return {
     along: tightened(`petal.${pull}.along`),
     turning: tightened(`petal.${pull}.turning`),

@@ -1,5 +1,5 @@
 import type { Point, Point3 } from '../kind/primitive.js';
-import { tightened } from './tightened.js';
+import { tightened, type TightenedName } from './tightened.js';
 
 /** Stopper knots pulled tight. */
 export const STOPPERS = {
@@ -28,14 +28,28 @@ const inOne = (form: StopperForm): Omit<StopperSize, 'inKnot'> => ({
 });
 
 /** Knots in several cords at once that were computed, by how many cords. */
-const TOGETHER: Readonly<Partial<Record<StopperForm, Readonly<Record<number, number>>>>> = {
-  overhand: {
-    2: tightened('overhand.uses.2'),
-    3: tightened('overhand.uses.3'),
-    4: tightened('overhand.uses.4'),
-  },
-  'double-barrel': { 2: tightened('double-barrel.uses.2') },
+const TOGETHER: Readonly<Partial<Record<StopperForm, Readonly<Record<number, TightenedName>>>>> = {
+  overhand: { 2: 'overhand.uses.2', 3: 'overhand.uses.3', 4: 'overhand.uses.4' },
+  'double-barrel': { 2: 'double-barrel.uses.2' },
 };
+
+/** Cords that differ by less are alike. */
+const ALIKE = 1.05;
+
+/**
+ * Under which name a knot in these cords was computed; null where it was not, and their number is a rule.
+ *
+ * @param diameters in mm under tension
+ * @example knotTogether('overhand', [1, 1]) // 'overhand.uses.2'
+ */
+export function knotTogether(
+  form: StopperForm,
+  diameters: readonly number[],
+): TightenedName | null {
+  if (diameters.length <= 1) return `${form}.uses`;
+  const alike = Math.max(...diameters) <= ALIKE * Math.min(...diameters);
+  return (alike && TOGETHER[form]?.[diameters.length]) || null;
+}
 
 /** Cords side by side in a knot settle closer than in a straight bundle. Fit of the computed knots, 4 %. */
 const SETTLE = 0.95;
@@ -66,9 +80,10 @@ export function stopper(form: StopperForm, cords: number | readonly number[]): S
   const one = inOne(form);
   const all = typeof cords === 'number' ? [cords] : cords;
   const rule = asOneCord(all);
-  const known = TOGETHER[form]?.[all.length];
+  const name = TOGETHER[form]?.[all.length];
   // The computed value over the rule, which carries it to cords of unlike thickness.
-  const d = known === undefined ? rule : (rule * known) / (one.uses * asOneCord(all.map(() => 1)));
+  const d =
+    name === undefined ? rule : (rule * tightened(name)) / (one.uses * asOneCord(all.map(() => 1)));
   return {
     uses: one.uses * d,
     length: one.length * d,

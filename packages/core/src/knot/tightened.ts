@@ -94,5 +94,7 @@ export const TIGHTENED = {
   'turks-head.bights.7': is(1.04, 0.01),
 } as const satisfies Readonly<Record<string, Tightened>>;
 
+export type TightenedName = keyof typeof TIGHTENED;
+
 /** @example tightened('overhand.uses') // 10.12 */
-export const tightened = (name: keyof typeof TIGHTENED): number => TIGHTENED[name].value;
+export const tightened = (name: TightenedName): number => TIGHTENED[name].value;

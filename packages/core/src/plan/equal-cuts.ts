@@ -30,6 +30,7 @@ export function equalCuts(strands: readonly StrandPlan[], step: number): StrandP
   });
 }
 
-/** Sum of all cuts in mm. */
-export const sumOfCuts = (strands: readonly StrandPlan[]): number =>
-  strands.reduce((sum, strand) => sum + (strand.given ? 0 : strand.cut), 0);
+/** Sum of all cuts in mm; what comes with the work is not cut. */
+export const sumOfCuts = (
+  strands: readonly (Pick<StrandPlan, 'cut'> & Partial<Pick<StrandPlan, 'given'>>)[],
+): number => strands.reduce((sum, strand) => sum + (strand.given ? 0 : strand.cut), 0);

@@ -1,7 +1,7 @@
 import { closureKind } from '../closure/registry.js';
 import type { ClosureSite } from '../kind/closure-kind.js';
 import type { PartLayout, PartSite } from '../kind/part-kind.js';
-import { sumOf, type Reason } from '../kind/reason.js';
+import { PRACTICE, sumOf, type Reason } from '../kind/reason.js';
 import { remember } from '../kind/remember.js';
 import { CORD_KIND_FACTS } from '../material/cord.js';
 import { easeAmount } from '../measure/ease.js';
@@ -97,6 +97,7 @@ const breakIn = (mm: number): Reason => ({
   code: 'fit.stretch',
   label: 'Break-in',
   detail: 'made shorter, since the cord stretches as it is worn in',
+  assumed: true,
   mm,
 });
 
@@ -276,6 +277,7 @@ export function planFit(
             code: 'fit.ease',
             label: 'Room',
             detail: 'added for how tight it is worn',
+            ...PRACTICE,
             mm: ease,
           },
         ],

@@ -1,4 +1,5 @@
-import type { ClosureLayout, RuleOfThumb } from '../kind/closure-kind.js';
+import type { RuleBeside } from '../kind/rule-of-thumb.js';
+import type { ClosureLayout } from '../kind/closure-kind.js';
 import type { Lying, PartLayout } from '../kind/part-kind.js';
 import type { Need, Reason } from '../kind/reason.js';
 import type { Cord } from '../material/cord.js';
@@ -128,7 +129,7 @@ export interface Plan {
   readonly auxiliary: readonly AuxiliaryPlan[];
   readonly totals: PlanTotals;
   readonly counters: Counters;
-  readonly rules: readonly RuleOfThumb[];
+  readonly rules: readonly RuleBeside[];
   /** Whether hands that follow its steps to the letter come to a stop; the advice says where and why. */
   readonly unmakeable?: true;
   readonly advice: readonly Advice[];

@@ -1,5 +1,5 @@
 import { closureKind } from '../closure/registry.js';
-import { sumOf, type AuxiliaryCord } from '../kind/reason.js';
+import { PRACTICE, sumOf, type AuxiliaryCord } from '../kind/reason.js';
 import { wornIn } from '../measure/fit.js';
 import { sameSaying } from '../measure/saying.js';
 import { ANY_HAND, type Hand } from '../learn/hand.js';
@@ -72,7 +72,7 @@ function totalsOf(
     counts.set(layout.unitName, (counts.get(layout.unitName) ?? 0) + layout.units);
   }
   return {
-    cut: sumOfCuts(strands) + auxiliary.reduce((sum, a) => sum + a.cut, 0),
+    cut: sumOfCuts([...strands, ...auxiliary]),
     inWork,
     perLength: inWork / length,
     leftover: strands.reduce((sum, s) => sum + s.leftover, 0),
@@ -92,6 +92,7 @@ const NEEDLE: AuxiliaryCord = {
       code: 'end.thread',
       label: 'Thread',
       detail: 'folded over the cords to pull them through narrow holes; taken out again',
+      ...PRACTICE,
       mm: NEEDLE_THREAD,
     },
   ],
@@ -212,7 +213,7 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
       equalCuts: sumOfCuts(alike),
     },
     counters,
-    rules: rulesOfThumb(piece, fit.length, fit.target),
+    rules: rulesOfThumb(piece, fit.length, fit.target, { strands, auxiliary }),
     advice,
   } satisfies Plan;
 }

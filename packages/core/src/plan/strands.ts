@@ -1,4 +1,4 @@
-import type { Use, Reason, AuxiliaryCord } from '../kind/reason.js';
+import { PRACTICE, type Use, type Reason, type AuxiliaryCord } from '../kind/reason.js';
 import { spreadOf, sumOf, useOf, type Area } from '../kind/reason.js';
 import type { Hand } from '../learn/hand.js';
 import { meanFactor, reserveFactor } from '../learn/reserve.js';
@@ -108,6 +108,7 @@ function reserveOf(reasons: readonly Reason[], sureness: number): Reason[] {
       code: 'reserve',
       label: 'Reserve',
       detail: `${known ? 'your makes differ' : 'hands differ'} by about ${Math.round(spread * 100)} % in the cord ${most.pitchSpread ? 'that knots to a length take' : 'a knot takes'}; with this much more it lasts ${percent} times in 100`,
+      ...(known ? {} : PRACTICE),
       mm,
     },
   ];

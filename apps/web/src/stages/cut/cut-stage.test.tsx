@@ -51,6 +51,18 @@ describe('the cut list', () => {
     renderStage(make('triple-wrap'), <CutStage />);
     expect(screen.getByText('2 × Crimp end')).toBeTruthy();
   });
+  it('says where each number comes from, and how sure it is', () => {
+    renderStage(piece, <CutStage />);
+    const text = screen.getByTestId('cut-2').textContent;
+    expect(text).toMatch(/over the core \(computed, to 0\.5 %\)/);
+    expect(text).toMatch(/trimmed afterwards \(common practice\)/);
+    expect(text).toMatch(/lasts 95 times in 100 \(common practice\)/);
+  });
+  it('names the cords that a rule is for', () => {
+    renderStage(make('seized-laces'), <CutStage />);
+    expect(screen.getByText(/For the strands the rule of thumb \(fifteen inches/)).toBeTruthy();
+    expect(screen.getByText(/For the slider cord the rule of thumb/)).toBeTruthy();
+  });
   it('stands beside the trade’s rule where there is one', () => {
     const { unmount } = renderStage(piece, <CutStage />);
     expect(screen.getByText(/The rule of thumb \(three feet of core/)).toBeTruthy();

@@ -9,7 +9,7 @@ import {
   suitsEnd,
   type AuxiliaryPlan,
   type Plan,
-  type RuleOfThumb,
+  type RuleBeside,
   type StrandPlan,
 } from '@coiled-strand/core';
 import { Printer } from 'lucide-react';
@@ -272,7 +272,7 @@ function Comparison({ plan }: { readonly plan: Plan }) {
       <Text>
         <b>Altogether {units.cord(totals.cut)}.</b>{' '}
         {rules.map((rule, i) => (
-          <RuleLine key={i} rule={rule} cut={totals.cut} />
+          <RuleLine key={i} rule={rule} />
         ))}
       </Text>
       <Text color="muted">
@@ -284,20 +284,21 @@ function Comparison({ plan }: { readonly plan: Plan }) {
 }
 
 /** What a rule of thumb of the trade would cut, beside what the plan cuts. */
-function RuleLine({ rule, cut }: { readonly rule: RuleOfThumb; readonly cut: number }) {
+function RuleLine({ rule }: { readonly rule: RuleBeside }) {
   const units = useUnits();
-  const { low, high, label } = rule;
+  const { low, high, label, cut, whose } = rule;
   const less = (low + high) / 2 - cut;
   return (
     <>
-      The rule of thumb ({units.say(inSentence(label))}) says {units.cord(low)}
+      {whose === null ? 'The' : `For the ${whose} the`} rule of thumb (
+      {units.say(inSentence(label))}) says {units.cord(low)}
       {high > low && ` to ${units.cord(high)}`}, which is{' '}
       {Math.abs(less) < 15
         ? 'about the same'
         : less > 0
           ? `${units.cord(less)} more`
           : `${units.cord(-less)} less`}
-      , whatever the cord and tension.
+      , whatever the cord and tension.{' '}
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { MM_PER_UNIT } from '../../measure/units.js';
 import {
   plainClosure,
   type ClosureBase,
@@ -27,6 +28,9 @@ export interface GlueInClasp extends ClosureBase {
   readonly colour: string;
 }
 
+/** From this many mm on the trade's rule for thick cord is meant. */
+const THICK = 6;
+
 export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
   entry: {
     type: 'glue-in-clasp',
@@ -42,6 +46,16 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
     sizeField('thickness', 'Thickness', 1, 40),
     COLOUR_FIELD,
   ],
+  // One thick cord, about 8 mm. Common practice, no source; a quarter inch more where large beads are strung.
+  ruleOfThumb: ({ length, recess }, { target, thickest, strands }) => {
+    if (thickest < THICK) return null;
+    const low = strands * (target + MM_PER_UNIT.in - (length - 2 * recess));
+    return {
+      label: 'An inch more than the inside, less what the clasp takes',
+      low,
+      high: low + (strands * MM_PER_UNIT.in) / 4,
+    };
+  },
   make: (cord) => ({
     type: 'glue-in-clasp',
     name: 'Clasp with recesses',

@@ -1,3 +1,4 @@
+import { stopperSource } from '../../knot/source.js';
 import {
   plainClosure,
   type ClosureBase,
@@ -127,7 +128,7 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
                   code: 'knot.tie',
                   label: 'Knot on the ring',
                   detail: 'through the ring, and an overhand knot in all cords together',
-                  assumed: true,
+                  ...stopperSource('overhand', start),
                   spread: KNOT_SPREAD,
                 },
                 knotInRuns('overhand', start).inKnot,

@@ -1,8 +1,8 @@
+import { hempRule } from '../hemp-rule.js';
 import { choiceField, sizeField } from '../../kind/field.js';
 import type { Point } from '../../kind/primitive.js';
 import { ellipse, plateOf } from '../../knot/plate.js';
 import { say, size } from '../../measure/saying.js';
-import { MM_PER_UNIT } from '../../measure/units.js';
 import { drawChain, RING, ringNeed, tiedClasp, type TiedClasp } from '../clasps.js';
 import { AT_START } from '../../action/action.js';
 import { CAUTIONS } from '../../kind/cautions.js';
@@ -88,16 +88,7 @@ export const lobster = tiedClasp<Lobster>({
     ];
   },
   extends: 'a longer extender chain makes up for it',
-  // Hemp bracelets: core and working cord both folded. Common practice, no source.
-  ruleOfThumb(_clasp, { startsWithLoop, overCore, wrist }) {
-    if (!startsWithLoop || !overCore) return null;
-    const core = 2 * (wrist + 4 * MM_PER_UNIT.in);
-    return {
-      label: 'Core twice wrist and 4 in, working cord three times that',
-      low: 4 * core,
-      high: 4 * core,
-    };
-  },
+  ruleOfThumb: (_clasp, work) => (work.startsWithLoop ? hempRule(work) : null),
   halves: ({ name }) => ({
     start: { name: 'the jump ring', finding: 'jump-ring-5' },
     end: { name: 'the eye of the lobster clasp', finding: name },

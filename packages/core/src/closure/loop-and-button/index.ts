@@ -1,3 +1,5 @@
+import { hempRule } from '../hemp-rule.js';
+import { stopperSource } from '../../knot/source.js';
 import { knotInRuns } from '../../part/pick.js';
 import {
   plainClosure,
@@ -81,7 +83,7 @@ function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
         label: 'Knot that holds the button',
         detail: 'an overhand knot in all cords together',
         spread: KNOT_SPREAD,
-        assumed: site.runs.length > 1,
+        ...stopperSource('overhand', site.runs),
       },
       knot.inKnot,
     ),
@@ -123,6 +125,7 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
     opens: true,
     trials: ['passes'],
   },
+  ruleOfThumb: (_closure, work) => hempRule(work),
   fields: [
     nameField('Button'),
     choiceField('shape', 'Shape', { disc: 'Disc', ball: 'Ball' }),

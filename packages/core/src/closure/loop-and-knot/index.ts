@@ -1,3 +1,5 @@
+import { hempRule } from '../hemp-rule.js';
+import { stopperSource } from '../../knot/source.js';
 import { knotInRuns } from '../../part/pick.js';
 import {
   plainClosure,
@@ -25,7 +27,7 @@ import { END_KNOTS, endKnotSize, TELL_END_KNOTS } from '../../knot/end-knots.js'
 import { turksHeadStrokes } from '../../knot/round-drawing.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { outerEnds } from '../../part/ends.js';
-import { bulkyEnds } from '../../part/end-knot/model.js';
+import { bulkyEnds, endKnotSource } from '../../part/end-knot/model.js';
 import { check, once, stopperEnds, stopperIn, useEach } from '../uses.js';
 import { oneOf } from '../../measure/plural.js';
 import { say } from '../../measure/saying.js';
@@ -94,6 +96,7 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
     opens: true,
     trials: ['passes'],
   },
+  ruleOfThumb: (_closure, work) => hempRule(work),
   fields: [formField('form', 'Knot', KNOT_FORMS, KNOTS)],
   make: () => ({ type: 'loop-and-knot', form: 'double-barrel' }),
   aim: (closure, site) =>
@@ -116,7 +119,9 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
               label: KNOTS[closure.form].label,
               detail: 'in all cords together',
               spread: KNOT_SPREAD,
-              assumed: site.runs.length > 1,
+              ...(closure.form === 'diamond'
+                ? endKnotSource('diamond', Math.max(2, site.runs.length))
+                : stopperSource(closure.form, site.runs)),
             },
             (run) => knot.inKnot(run),
           ),

@@ -1,12 +1,8 @@
-import {
-  plainClosure,
-  type ClosureKind,
-  type NoMeasures,
-  type RuleOfThumb,
-} from '../../kind/closure-kind.js';
+import type { RuleOfThumb } from '../../kind/rule-of-thumb.js';
+import { plainClosure, type ClosureKind, type NoMeasures } from '../../kind/closure-kind.js';
 import { COLOUR_FIELD, nameField, sizeField } from '../../kind/field.js';
 import { CAUTIONS } from '../../kind/cautions.js';
-import { needOf, type Use } from '../../kind/reason.js';
+import { PRACTICE, needOf, type Use } from '../../kind/reason.js';
 import { CORD_KIND_FACTS, effectiveDiameter } from '../../material/cord.js';
 import type { Advice } from '../../measure/advice.js';
 import { checkPlausible, type PlausibleLimits } from '../../measure/girth.js';
@@ -94,6 +90,7 @@ function uses(buckle: BuckleClosure, site: Site): Use[] {
         code: 'closure.buried',
         label: 'Turned-back ends',
         detail: 'laid back along the core and hidden under the first half knots',
+        ...PRACTICE,
       },
       BURIED_CORE_END,
     ),
@@ -104,6 +101,7 @@ function uses(buckle: BuckleClosure, site: Site): Use[] {
         code: 'end.grip',
         label: 'Ends to hold',
         detail: 'to pull the core straight by; trimmed before the first knots cover them',
+        ...PRACTICE,
       },
       GRIP,
     ),

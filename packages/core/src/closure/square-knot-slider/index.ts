@@ -1,3 +1,4 @@
+import { computed } from '../../knot/source.js';
 import type { ClosureSite } from '../../kind/closure-kind.js';
 import { AT_END } from '../../action/action.js';
 import { countField } from '../../kind/field.js';
@@ -77,6 +78,7 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
       mm: slider.units * each,
       times: { count: slider.units, each },
       spread: KNOT_SPREAD,
+      ...computed('half-knot.fixed', 'half-knot.per-hull'),
     };
   },
   draw(slider, site, done, firstSide) {

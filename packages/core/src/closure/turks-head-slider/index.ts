@@ -1,3 +1,5 @@
+import { MM_PER_UNIT } from '../../measure/units.js';
+import { computed } from '../../knot/source.js';
 import { AT_END } from '../../action/action.js';
 import { countField } from '../../kind/field.js';
 import { bothEnds, outerEnds, startEnds } from '../../part/ends.js';
@@ -71,10 +73,21 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
       detail: say`${slider.passes === 1 ? 'once' : `${slider.passes} times`} round a bundle of ${size(bundle)}`,
       mm: turksHeadCord(slider, bundle / d) * d,
       spread: KNOT_SPREAD,
-      assumed: slider.passes > 2 || slider.leads !== 3 || slider.bights !== 4,
+      ...(slider.leads === 3 && slider.bights === 4
+        ? computed('turks-head.three-passes.4')
+        : slider.leads === 3
+          ? computed('turks-head.bights.5')
+          : { assumed: true }),
     };
   },
   stopperInEach: true,
+  // Three passes round a bundle of laces. Common practice, no source.
+  ruleOfThumb: () => ({
+    label: 'Two feet for a Turk’s head of three passes',
+    low: 2 * MM_PER_UNIT.ft,
+    high: 2 * MM_PER_UNIT.ft,
+    of: { besides: 'slider' },
+  }),
   faults(slider) {
     if (closes(slider)) return [];
     const { leads, bights } = slider;

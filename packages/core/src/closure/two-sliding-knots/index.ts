@@ -1,3 +1,4 @@
+import { computed } from '../../knot/source.js';
 import {
   plainClosure,
   type ClosureBase,
@@ -118,7 +119,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
               code: 'knot.sliding',
               label: 'Sliding knot',
               detail: say`${inSentence(STOPPERS[closure.form].label)} round the other cord`,
-              assumed: true,
+              ...computed(`barrel-round.uses.${STOPPERS[closure.form].turns}`),
               spread: KNOT_SPREAD,
             },
             knot.inKnot,

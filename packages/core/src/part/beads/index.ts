@@ -1,3 +1,4 @@
+import { stopperSource } from '../../knot/source.js';
 import { CAUTIONS } from '../../kind/cautions.js';
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import { countOf } from '../../measure/plural.js';
@@ -87,7 +88,7 @@ export const beads: PartKind<BeadsPart> = {
                 code: 'knot.between',
                 label: 'Knots between beads',
                 detail: 'pulled tight against the bead',
-                assumed: through.length > 1,
+                ...stopperSource('overhand', through),
                 spread: KNOT_SPREAD,
               },
               gap.uses,

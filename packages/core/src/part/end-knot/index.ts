@@ -18,7 +18,7 @@ import { oneOf } from '../../measure/plural.js';
 import { inSentence, say } from '../../measure/saying.js';
 import type { Run } from '../../kind/run.js';
 import { outerEnds } from '../ends.js';
-import { bulkyEnds } from './model.js';
+import { bulkyEnds, endKnotSource } from './model.js';
 
 /** A bulky knot of all ends together: a button to close with, or a fine end. */
 export interface EndKnotPart extends PartBase {
@@ -67,7 +67,7 @@ export const endKnot: PartKind<EndKnotPart> = {
             label,
             detail: 'over and above its length',
             spread: KNOT_SPREAD,
-            ...(n > 4 ? { assumed: true } : {}),
+            ...endKnotSource(part.form, n),
           },
           inside,
         ),

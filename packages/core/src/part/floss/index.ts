@@ -109,6 +109,9 @@ function simOf(part: FlossPart, site: PartSite, layout: PartLayout): Simulation 
   return workedOut(part.rows, part.lay, site.runs.length, rows);
 }
 
+/** Arm spans of most adults, in mm. From memory. */
+const ARM_SPAN = [1500, 1800] as const;
+
 export const floss: PartKind<FlossPart> = {
   entry: {
     id: 'knotted-floss',
@@ -123,6 +126,15 @@ export const floss: PartKind<FlossPart> = {
     ties: 'over-each-other',
     lateral: true,
   },
+  // Common practice, no source: more than enough. An arm span is about the height of who spans it.
+  ruleOfThumb: (_part, { site, runs }) =>
+    site === 'wrist'
+      ? {
+          label: 'An arm span for each strand',
+          low: runs * ARM_SPAN[0],
+          high: runs * ARM_SPAN[1],
+        }
+      : null,
   fields: [
     { type: 'weave', key: 'rows', label: 'Pattern' },
     choiceField<Lay>(

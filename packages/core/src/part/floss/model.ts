@@ -1,3 +1,4 @@
+import { computed } from '../../knot/source.js';
 import type { PartBase, PartSite, Section, Tension } from '../../kind/part-kind.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { remember } from '../../kind/remember.js';
@@ -121,6 +122,7 @@ export function flossUses(
         label: 'Knots it ties',
         detail: 'two hitches each, and the way to the next',
         spread: KNOT_SPREAD,
+        ...computed('hitch.fixed', 'hitch.per-ratio'),
       },
       doubleHitch(d / own, part.tension) * own,
       sim.worksIn[strand],
@@ -132,6 +134,7 @@ export function flossUses(
         code: 'run.carried',
         label: 'Knots it is carried through',
         detail: 'the height of a row each',
+        ...computed('hitch.height'),
       },
       height,
       sim.carriedIn[strand],

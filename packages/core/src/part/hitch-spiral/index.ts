@@ -1,3 +1,5 @@
+import { MM_PER_UNIT } from '../../measure/units.js';
+import { computed } from '../../knot/source.js';
 import { tensionField } from '../tension-field.js';
 import {
   plainLayout,
@@ -74,6 +76,15 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     pitched: true,
     ties: 'over-each-other',
   },
+  // Common practice, no source.
+  ruleOfThumb: (_part, { site, strands, runs }) =>
+    site === 'wrist' && runs === 2 * strands
+      ? {
+          label: 'Five feet of each colour, folded at the middle',
+          low: 5 * strands * MM_PER_UNIT.ft,
+          high: 5 * strands * MM_PER_UNIT.ft,
+        }
+      : null,
   fields: [
     countField('block', 'Hitches of one colour', 1, 500),
     countField('blocks', 'Blocks of colour', 1, 500, 'as many as the length takes'),
@@ -123,6 +134,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
             label: 'Hitches round the others',
             detail: 'each once round the bundle and out through itself',
             spread: KNOT_SPREAD,
+            ...computed('hitch-spiral.fixed', 'hitch-spiral.per-ratio'),
           },
           each,
           ties[i],

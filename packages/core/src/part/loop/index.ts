@@ -1,6 +1,7 @@
+import { stopperSource } from '../../knot/source.js';
 import { sizeField } from '../../kind/field.js';
 import { plainLayout, type PartKind, type PartSite } from '../../kind/part-kind.js';
-import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
+import { PRACTICE, KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { loopCord } from '../../knot/loop.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -65,7 +66,7 @@ export const loop: PartKind<LoopPart> = {
             code: 'knot.loop',
             label: 'Knot that shuts the loop',
             detail: 'an overhand knot in all cords together',
-            assumed: true,
+            ...stopperSource('overhand', site.runs),
             spread: KNOT_SPREAD,
           },
           (atFold ? 1 : 2) * knot.inKnot,
@@ -80,6 +81,7 @@ export const loop: PartKind<LoopPart> = {
                   code: 'end.turned-back',
                   label: 'End of the loop',
                   detail: 'left below the knot, trimmed afterwards',
+                  ...PRACTICE,
                 },
                 TURNED_BACK,
               ),

@@ -1,8 +1,9 @@
+import { computed } from '../../knot/source.js';
 import { KNOT_SPREAD, PLAIT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import type { PartBase, PartSite, Section, Tension } from '../../kind/part-kind.js';
 import type { Run } from '../../kind/run.js';
 import { bundlesAfter } from '../../knot/plait.js';
-import { snugPetal, turnRadius, type SnugPetal } from '../../knot/snug-petal.js';
+import { pullOf, snugPetal, turnRadius, type SnugPetal } from '../../knot/snug-petal.js';
 import { plaitingOf, plaitUses, sectionOfPlait, type Plaiting } from '../plait/model.js';
 
 /** How petals are made: as loops that stand out, or as turns that lie flat against the plait. */
@@ -118,7 +119,7 @@ const petalUses = (
   bundles: Plaiting['bundles'],
   times: readonly number[],
   each: number,
-  said: Pick<Use['reason'], 'code' | 'detail' | 'spread' | 'assumed'>,
+  said: Pick<Use['reason'], 'code' | 'detail' | 'spread' | 'assumed' | 'source'>,
 ): Use[] =>
   bundles.flatMap((runs: readonly Run[], i) =>
     runs.map((run) => useOf(run, { area: 'knot', label: 'Petals', ...said }, each, times[i])),
@@ -140,21 +141,21 @@ export function petalPlaitUses(part: PetalPlaitPart, site: PartSite, plaiting: P
     ];
   }
   const snug = snugOf(part, plaiting);
-  const assumed =
-    part.tension === 'soft' || bundles.some((runs) => runs.length > 1) ? { assumed: true } : {};
+  const pull = pullOf(part.tension);
+  const assumed = part.tension === 'soft' || bundles.some((runs) => runs.length > 1);
   return [
     ...plaitUses(plaiting, part.repeats * plaited),
     ...petalUses(bundles, turning, snug.turning, {
       code: 'knot.petal.turning',
       detail: 'whole turns round the strand beside it',
       spread: KNOT_SPREAD,
-      ...assumed,
+      ...(assumed ? { assumed } : computed(`petal.${pull}.turning`)),
     }),
     ...petalUses(bundles, timesChosen(part, site.crossed, beside), snug.turned, {
       code: 'knot.petal.turned',
       detail: 'bent by the strand that turns round it',
       spread: KNOT_SPREAD,
-      ...assumed,
+      ...(assumed ? { assumed } : computed(`petal.${pull}.turned`)),
     }),
   ];
 }

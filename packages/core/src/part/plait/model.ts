@@ -1,3 +1,4 @@
+import { computed } from '../../knot/source.js';
 import type { Lying, PartBase, PartSite, Section, Tension } from '../../kind/part-kind.js';
 import type { Advice } from '../../measure/advice.js';
 import { PLAIT_SPREAD, useOf, type Use } from '../../kind/reason.js';
@@ -70,7 +71,9 @@ export function plaitUses(plaiting: Plaiting, length: number): Use[] {
         label: 'Plaited',
         detail: `${ratio.toFixed(2)} times the length of the plait, as it goes from side to side`,
         spread: PLAIT_SPREAD,
-        ...(PLAITS[form].assumed || bundles.some((b) => b.length > 1) ? { assumed: true } : {}),
+        ...(PLAITS[form].assumed || bundles.some((b) => b.length > 1)
+          ? { assumed: true }
+          : computed(`plait.${form}`)),
       },
       length * ratio,
     ),

@@ -1,3 +1,4 @@
+import { computed } from '../../knot/source.js';
 import type { ActionOf } from '../../action/action.js';
 import { tensionField } from '../tension-field.js';
 import { otherSide, type Side } from '../../measure/side.js';
@@ -110,7 +111,9 @@ function workingUses(setting: Ready, units: number, pitch: number): Use[] {
               detail: `half of the cord that each takes ${where}`,
               bothHalves: `both ends, ${where}`,
               // Spiral on two cores, and tension as a change of its pitch, are estimates.
-              assumed: form === 'spiral' || b === 'round',
+              ...(form === 'spiral' || b === 'round'
+                ? { assumed: true }
+                : computed('half-knot.fixed', 'half-knot.per-hull')),
               spread: KNOT_SPREAD,
             },
             perUnit(b) / 2,

@@ -1,3 +1,4 @@
+import { stopperSource } from '../../knot/source.js';
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import { COLOUR_FIELD, nameField, sizeField } from '../../kind/field.js';
 import { KNOT_SPREAD, needOf, useOf } from '../../kind/reason.js';
@@ -95,7 +96,7 @@ export const stone: PartKind<StonePart> = {
               code: 'knot.stone',
               label: 'Knot over the stone',
               detail: 'an overhand knot in both tails together',
-              assumed: true,
+              ...stopperSource('overhand', [run, run]),
               spread: KNOT_SPREAD,
             },
             2 * stopper('overhand', [d, d]).inKnot,

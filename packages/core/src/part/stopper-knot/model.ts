@@ -1,3 +1,4 @@
+import { stopperSource } from '../../knot/source.js';
 import { type PartBase } from '../../kind/part-kind.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import type { Run } from '../../kind/run.js';
@@ -31,6 +32,7 @@ export function knotUses(part: StopperPart, runs: readonly Run[]): Use[] {
         label,
         detail: together ? 'tied in all of its cords together' : 'pulled tight',
         spread: KNOT_SPREAD,
+        ...stopperSource(part.form, together ? runs : [run]),
       },
       knotInRuns(part.form, part.tied === 'together' ? runs : [run]).uses,
     );

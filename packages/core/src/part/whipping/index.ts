@@ -1,6 +1,7 @@
+import { MM_PER_UNIT } from '../../measure/units.js';
 import { countField } from '../../kind/field.js';
 import { plainLayout, type PartBase, type PartKind, type PartSite } from '../../kind/part-kind.js';
-import { KNOT_SPREAD } from '../../kind/reason.js';
+import { PRACTICE, KNOT_SPREAD } from '../../kind/reason.js';
 import { bundleOf, bundleShape } from '../../knot/hull.js';
 import { coilCord } from '../../knot/wraps.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
@@ -39,6 +40,16 @@ export const whipping: PartKind<WhippingPart> = {
     seconds: 5,
     keepsOrder: true,
   },
+  // Four laces, five large beads, seized ends. Common practice, no source.
+  ruleOfThumb: (_part, { site, plaited, strands, runs }) =>
+    site === 'wrist' && plaited && runs === strands
+      ? {
+          label: 'Fifteen inches of each lace',
+          low: 15 * strands * MM_PER_UNIT.in,
+          high: 15 * strands * MM_PER_UNIT.in,
+          of: 'strands',
+        }
+      : null,
   fields: [
     countField('turns', 'Turns', 2, 200),
     { type: 'cord', key: 'cord', label: 'Whipping cord' },
@@ -77,6 +88,7 @@ export const whipping: PartKind<WhippingPart> = {
               code: 'end.hold',
               label: 'Ends to hold',
               detail: 'to wind and pull under by; trimmed afterwards',
+              ...PRACTICE,
               mm: 2 * ENDS,
               times: { count: 2, each: ENDS },
             },
