@@ -28,6 +28,10 @@ const HandPage = later(
   () => import('./pages/hand/hand-page').then((m) => m.HandPage),
   'Looking at your makes',
 );
+const NumbersPage = later(
+  () => import('./pages/numbers/numbers-page').then((m) => m.NumbersPage),
+  'Looking the numbers up',
+);
 const LogStage = later(
   () => import('./stages/log/log-stage').then((m) => m.LogStage),
   'Opening the log',
@@ -51,6 +55,7 @@ const router = createBrowserRouter([
   },
   { path: '/book', element: <BookPage />, errorElement: <RouteFault /> },
   { path: '/hand', element: <HandPage />, errorElement: <RouteFault /> },
+  { path: '/numbers', element: <NumbersPage />, errorElement: <RouteFault /> },
   { path: '*', element: <NotFound /> },
 ]);
 

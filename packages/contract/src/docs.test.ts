@@ -1,7 +1,15 @@
 /// <reference types="node" />
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from '@jest/globals';
-import { CLOSURE_KINDS, CORD_KINDS, PART_KINDS, PIECE_FORMAT_VERSION } from '@coiled-strand/core';
+import {
+  CLOSURE_KINDS,
+  CORD_KIND_FACTS,
+  CORD_KINDS,
+  LAST_ACTIONS,
+  NUMBERS,
+  PART_KINDS,
+  PIECE_FORMAT_VERSION,
+} from '@coiled-strand/core';
 
 const text = readFileSync(new URL('../../../docs/file-format.md', import.meta.url), 'utf8');
 /** The line of a table that begins with a value. */
@@ -27,5 +35,42 @@ describe('the description of the file format', () => {
   });
   it('names every kind of cord', () => {
     for (const kind of CORD_KINDS) expect(text).toContain(`"${kind}"`);
+  });
+});
+
+describe('the description of the calculation', () => {
+  const calculation = readFileSync(
+    new URL('../../../docs/calculation.md', import.meta.url),
+    'utf8',
+  );
+  /** The cells of a table's rows, as they are read: what is empty is left out. */
+  const rowsOf = (name: string): string[][] =>
+    (calculation.split(`<!-- table: ${name} -->`)[1] ?? '')
+      .split('<!-- /table -->')[0]!
+      .split('\n')
+      .filter((line) => line.startsWith('|') && !/^\|[ |-]+\|$/.test(line))
+      .slice(1)
+      .map((line) =>
+        line
+          .split('|')
+          .map((cell) => cell.trim())
+          .filter((cell) => cell !== ''),
+      );
+  // Where it is not, `npm run docs` writes the tables anew.
+  it('carries the computed numbers as the program does', () => {
+    expect(rowsOf('computed')).toEqual(
+      NUMBERS.flatMap(({ of, rows }) =>
+        rows.map(({ what, value, error }, i) => [...(i === 0 ? [of] : []), what, value, error]),
+      ),
+    );
+  });
+  it('carries the working ends and the cords', () => {
+    const ends = Object.values(LAST_ACTIONS);
+    expect(rowsOf('ends').map((row) => row.slice(0, 3))).toEqual(
+      ends.map(({ to, fine, thick }) => [to, `${fine} mm`, `${thick} mm`]),
+    );
+    expect(rowsOf('cord').map(([label]) => label)).toEqual(
+      CORD_KINDS.map((kind) => CORD_KIND_FACTS[kind].label),
+    );
   });
 });

@@ -45,13 +45,15 @@ export {
   type Tension,
 } from './kind/part-kind.js';
 export type { BeadSolid, Bounds, CordStroke, Plate, Point, Primitive } from './kind/primitive.js';
-export { KNOT_SPREAD, sumOf, type Passage, type Reason } from './kind/reason.js';
+export { KNOT_SPREAD, PLAIT_SPREAD, sumOf, type Passage, type Reason } from './kind/reason.js';
 export { remember } from './kind/remember.js';
 export { LEG_ROLES, type LegRole, type Run } from './kind/run.js';
 export { callAt, sideAt, type Caution, type Step } from './kind/step.js';
 
 // Curves of cord.
 export { lanesOf } from './knot/lanes.js';
+export { NUMBERS, type NumberRow } from './knot/numbers.js';
+export { LAST_ACTIONS } from './material/working-end.js';
 
 // Knotted patterns.
 export { CROSSING_FACTS, CROSSINGS, leftWorks, swaps, type Crossing } from './floss/crossing.js';
@@ -100,9 +102,10 @@ export { CLOSURE_KINDS, closureKind, type Closure } from './closure/registry.js'
 export type { Learnt } from './learn/belief.js';
 export type { RuleBeside } from './kind/rule-of-thumb.js';
 export type { Source } from './kind/reason.js';
-export { ENDS_WERE, type EndsWere } from './learn/own-ends.js';
+export { ENDS_SPREAD, ENDS_WERE, type EndsWere } from './learn/own-ends.js';
 export {
   ANY_HAND,
+  DRIFT_SPREAD,
   handOf,
   lessonsFrom,
   type Hand,
@@ -110,6 +113,8 @@ export {
   type Lesson,
   type Measure,
   type Observation,
+  PITCH_SPREAD,
+  TIME_SPREAD,
 } from './learn/hand.js';
 
 // The piece as the maker lays it out.

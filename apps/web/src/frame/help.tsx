@@ -1,4 +1,5 @@
-import { Box, Flex, Kbd, Text } from '@chakra-ui/react';
+import { Box, Flex, Kbd, Link, Text } from '@chakra-ui/react';
+import { Link as RouterLink } from 'react-router';
 import { Modal } from '../shell/modal';
 
 const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string])[]])[] = [
@@ -97,6 +98,13 @@ export function Help({ onClose }: { readonly onClose: () => void }) {
             ))}
           </Box>
         ))}
+        <Text>
+          <Link asChild textDecoration="underline">
+            <RouterLink to="/numbers" onClick={onClose}>
+              Where the numbers come from
+            </RouterLink>
+          </Link>
+        </Text>
         <Text color="muted" fontSize="sm">
           Lengths may be typed as you say them: 7 5/8, 7.5in, 2'6, 17 cm, 4mm.
         </Text>

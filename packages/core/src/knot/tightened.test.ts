@@ -5,6 +5,7 @@ import { bundleShape } from './hull.js';
 import { spiralHitch, spiralPitch } from './hitch.js';
 import { plaitAside, PLAIT_FORMS } from './plait.js';
 import { asOneCord, grip, stopper } from './stopper.js';
+import { NUMBERED, NUMBERS } from './numbers.js';
 import { TIGHTENED } from './tightened.js';
 import { turksHeadCord } from './turks-head.js';
 
@@ -151,6 +152,11 @@ describe('plaits drawn hard', () => {
 });
 
 describe('the data', () => {
+  it('are all told, each once', () => {
+    expect([...NUMBERED].sort()).toEqual(Object.keys(TIGHTENED).sort());
+    const [first] = NUMBERS;
+    expect(first!.rows[0]).toEqual({ what: 'cord it uses', value: '10.12', error: '± 0.3 %' });
+  });
   it('states how far each value may be off, and none by more than a tenth but petals', () => {
     for (const [name, { value, error }] of Object.entries(TIGHTENED)) {
       expect(value).toBeGreaterThan(0);

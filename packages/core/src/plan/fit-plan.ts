@@ -97,7 +97,7 @@ const breakIn = (mm: number): Reason => ({
   code: 'fit.stretch',
   label: 'Break-in',
   detail: 'made shorter, since the cord stretches as it is worn in',
-  assumed: true,
+  ...PRACTICE,
   mm,
 });
 

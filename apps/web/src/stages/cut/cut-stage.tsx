@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Heading, Link, Text } from '@chakra-ui/react';
+import { Link as RouterLink } from 'react-router';
 import { Button } from '../../shell/button';
 import {
   END_SCHOOLS,
@@ -279,6 +280,9 @@ function Comparison({ plan }: { readonly plan: Plan }) {
         About {units.cord(totals.leftover)} will be left over: the trimmed ends, and as much of the
         reserve as your hand does not need.
       </Text>
+      <Link className="no-print" asChild mt="2" textDecoration="underline">
+        <RouterLink to="/numbers">Where the numbers come from</RouterLink>
+      </Link>
     </Box>
   );
 }

@@ -1,0 +1,53 @@
+import { readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuild } from './lib/build.mjs';
+import { ensureDependencies } from './lib/dependencies.mjs';
+import { run, say } from './lib/say.mjs';
+import { ROOT } from './lib/shell.mjs';
+
+const FILE = join(ROOT, 'docs', 'calculation.md');
+const OPEN = /<!-- table: (\w+) -->\n[\s\S]*?<!-- \/table -->/g;
+
+const percent = (share) => `${Number((share * 100).toFixed(1))} %`;
+
+/** What stands in each, from the numbers that the program carries. */
+const tables = ({ NUMBERS, LAST_ACTIONS, CORD_KINDS, CORD_KIND_FACTS }) => ({
+  computed: {
+    heads: ['knot', 'what', 'value', 'may be off by'],
+    rows: NUMBERS.flatMap(({ of, rows }) =>
+      rows.map(({ what, value, error }, i) => [i === 0 ? of : '', what, value, error]),
+    ),
+  },
+  ends: {
+    heads: ['what fingers need to', 'under 2 mm', 'thicker', 'for each turn'],
+    rows: Object.values(LAST_ACTIONS).map(({ to, fine, thick, perTurn }) => [
+      to,
+      `${fine} mm`,
+      `${thick} mm`,
+      perTurn ? `${perTurn} d` : '',
+    ]),
+  },
+  cord: {
+    heads: ['cord', 'drawn tight, of its label', 'gives in a hole', 'stretches when worn in'],
+    rows: CORD_KINDS.map((kind) => {
+      const { label, effective, gives, stretch } = CORD_KIND_FACTS[kind];
+      return [label, percent(effective), percent(gives), percent(stretch)];
+    }),
+  },
+});
+
+/** Writes the tables of docs/calculation.md anew from the numbers that the program carries. */
+await run(async () => {
+  await ensureDependencies();
+  await ensureBuild();
+  const told = tables(await import('@coiled-strand/core'));
+  const { format, resolveConfig } = await import('prettier');
+  const text = readFileSync(FILE, 'utf8').replace(OPEN, (_, name) => {
+    const { heads, rows } = told[name];
+    const line = (cells) => `| ${cells.join(' | ')} |`;
+    const table = [line(heads), line(heads.map(() => '---')), ...rows.map(line)].join('\n');
+    return `<!-- table: ${name} -->\n\n${table}\n\n<!-- /table -->`;
+  });
+  writeFileSync(FILE, await format(text, { ...(await resolveConfig(FILE)), filepath: FILE }));
+  say('docs/calculation.md');
+});
