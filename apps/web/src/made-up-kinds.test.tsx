@@ -286,7 +286,13 @@ describe('a part and a closure that are known by their faces alone', () => {
       ]),
     );
     expect(plan.rules).toEqual([
-      { label: 'Magnets: eight times', low: 8 * 44 * PITCH, high: 8 * 44 * PITCH },
+      {
+        label: 'Magnets: eight times',
+        low: 8 * 44 * PITCH,
+        high: 8 * 44 * PITCH,
+        cut: plan.totals.cut,
+        whose: null,
+      },
     ]);
   });
   it('have every cord in the cut list, with reasons that add up', () => {
