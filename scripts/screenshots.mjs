@@ -132,5 +132,6 @@ await run(async () => {
       act: (page) => page.getByTestId('logged').scrollIntoViewIfNeeded(),
     });
     await shot('hand', '/hand', { height: 1000 });
+    await shot('numbers', '/numbers');
   });
 });

@@ -131,10 +131,13 @@ for (const [stage, open] of STAGES) {
   });
 }
 
-test('the book and the hand hold to WCAG 2.2 AA in both themes', async ({ page }) => {
+test('the book, the numbers and the hand hold to WCAG 2.2 AA in both themes', async ({ page }) => {
   await page.goto('/book');
   await page.getByTestId('book-page').first().waitFor();
   await expectAccessible(page, 'the book');
+  await page.goto('/numbers');
+  await page.getByRole('table', { name: 'Overhand knot' }).waitFor();
+  await expectAccessible(page, 'the numbers');
   await page.goto('/hand');
   await page.getByRole('img', { name: /Predicted and actual/ }).waitFor();
   await page

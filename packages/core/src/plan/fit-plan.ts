@@ -111,6 +111,9 @@ interface Round {
   readonly step: number;
 }
 
+/** Cord in the air that is told by itself, in mm. */
+const SLIGHT = 0.5;
+
 /**
  * The length that closes on the target, as reasons. With r the body's radius, a flexible part of angle
  * a is a r + a h long; a bead or a bar differs from that by standing straight.
@@ -137,6 +140,9 @@ function lengthReasons({ piece, site, body, aim, planned, step }: Round): Reason
   const lift = (part: RoundPart): number => part.length - angleOf(part, r) * r;
   const closure = aim.reduce((sum, part) => sum + angleOf(part, r) * r, 0);
   const taut = [...asked, ...aim].reduce((sum, part) => sum + angleOf(part, r), 0) * r;
+  // Less than a maker can measure is told with the thickness, and not by itself.
+  const air = taut - turns * target;
+  const told = Math.abs(air) < SLIGHT ? 0 : air;
   const lying = body.filter((part) => part.kind === 'flexible').reduce((s, p) => s + p.length, 0);
   const hanging = planned - body.reduce((sum, part) => sum + part.length, 0);
   const give = -(lying * stretch + (missing * stretch) / (1 + stretch));
@@ -153,7 +159,7 @@ function lengthReasons({ piece, site, body, aim, planned, step }: Round): Reason
       code: 'fit.thickness',
       label: 'Thickness',
       detail: 'the middle of the work runs on a larger round than its inside',
-      mm: share('flexible', lift),
+      mm: share('flexible', lift) + air - told,
     },
     {
       area: 'fit',
@@ -175,7 +181,7 @@ function lengthReasons({ piece, site, body, aim, planned, step }: Round): Reason
       label: 'Cord in the air',
       detail:
         'where it leaves a bead, a bar or the clasp it runs straight before it lies on the body again; what is rigid is taken to lie on the flat side, unless you say otherwise',
-      mm: taut - turns * target,
+      mm: told,
     },
     {
       area: 'fit',
