@@ -140,9 +140,9 @@ function lengthReasons({ piece, site, body, aim, planned, step }: Round): Reason
   const lift = (part: RoundPart): number => part.length - angleOf(part, r) * r;
   const closure = aim.reduce((sum, part) => sum + angleOf(part, r) * r, 0);
   const taut = [...asked, ...aim].reduce((sum, part) => sum + angleOf(part, r), 0) * r;
-  // Less than a maker can measure is told with the thickness, and not by itself.
+  // At a closure it may be less than a maker can measure: then it is told with that.
   const air = taut - turns * target;
-  const told = Math.abs(air) < SLIGHT ? 0 : air;
+  const told = aim.length > 0 && Math.abs(air) < SLIGHT ? 0 : air;
   const lying = body.filter((part) => part.kind === 'flexible').reduce((s, p) => s + p.length, 0);
   const hanging = planned - body.reduce((sum, part) => sum + part.length, 0);
   const give = -(lying * stretch + (missing * stretch) / (1 + stretch));
@@ -159,7 +159,7 @@ function lengthReasons({ piece, site, body, aim, planned, step }: Round): Reason
       code: 'fit.thickness',
       label: 'Thickness',
       detail: 'the middle of the work runs on a larger round than its inside',
-      mm: share('flexible', lift) + air - told,
+      mm: share('flexible', lift),
     },
     {
       area: 'fit',
@@ -195,7 +195,7 @@ function lengthReasons({ piece, site, body, aim, planned, step }: Round): Reason
       code: 'fit.closure',
       label: 'Closure',
       detail: 'its share of the round; the body is taken as round there',
-      mm: -closure,
+      mm: air - told - closure,
     },
     breakIn(give),
     {
