@@ -8,5 +8,6 @@ export * from './piece.dto.js';
 export * from './workshop.dto.js';
 export * from './make.dto.js';
 export * from './swatch.dto.js';
+export * from './plain.js';
 export * from './validate.js';
 export * from './views.js';

@@ -1,4 +1,5 @@
 import type { FileFault } from '@coiled-strand/core';
+import { unstorable } from './plain.js';
 import { plainToInstance, type ClassConstructor } from 'class-transformer';
 import { validateSync, type ValidationError, type ValidatorOptions } from 'class-validator';
 
@@ -54,6 +55,9 @@ export function validateAs<T extends object>(
   if (typeof plain !== 'object' || plain === null || Array.isArray(plain)) {
     return { ok: false, faults: [{ path: '', message: 'This must be an object.' }] };
   }
+  // What turns plain data into classes cannot bear everything that JSON can say.
+  const unfit = unstorable(plain);
+  if (unfit.length > 0) return { ok: false, faults: unfit };
   const value = plainToInstance(type, plain);
   const faults = faultsOf(validateSync(value, VALIDATION));
   return faults.length > 0 ? { ok: false, faults } : { ok: true, value };

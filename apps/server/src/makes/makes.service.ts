@@ -83,7 +83,7 @@ export class MakesService {
    * unless another is wanted beside it.
    */
   async begin(pieceId: string, { beside, repeat }: BeginMakeDto): Promise<MakeView> {
-    const earlier = repeat === undefined ? null : await this.row(repeat);
+    const earlier = repeat ? await this.row(repeat) : null;
     if (earlier && earlier.pieceId !== pieceId) throw notFound('make of this piece');
     // All that is needed is at hand before the lock: who waits for it must not wait for a connection too.
     const workshop = await this.workshop.get();

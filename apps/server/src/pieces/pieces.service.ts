@@ -56,7 +56,7 @@ export class PiecesService {
    */
   async change(id: string, piece: Piece, seen: number): Promise<PieceView> {
     const workshopId = await this.workshop.id();
-    const { affected } = await this.pieces
+    const written = await this.pieces
       .createQueryBuilder()
       .update()
       .set({ spec: () => ':spec', version: () => 'version + 1', updatedAt: () => 'now()' })
@@ -66,18 +66,22 @@ export class PiecesService {
         seen,
       })
       .setParameter('spec', JSON.stringify(piece))
+      .returning(['id', 'spec', 'version', 'updatedAt'])
       .execute();
-    const current = await this.get(id);
-    if (!affected) {
+    // The answer is what this call wrote, whoever has written since.
+    const [own] = written.raw as { id: string; spec: Piece; version: number; updated_at: Date }[];
+    if (!own) {
       throw new AppError(
         HttpStatus.PRECONDITION_FAILED,
         'piece.changed',
         'This piece was changed in another window since you opened it.',
         'Choose which version to keep; the other is not lost.',
-        { current },
+        { current: await this.get(id) },
       );
     }
-    return current;
+    const row = this.pieces.create({ ...own, updatedAt: own.updated_at });
+    const [view] = await this.views([row]);
+    return view!;
   }
 
   /** Puts a piece away, or brings it back. */

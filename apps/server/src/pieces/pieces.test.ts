@@ -40,6 +40,29 @@ describe('pieces', () => {
     expect((again.body as PieceView).piece.name).toBe('Renamed');
   });
 
+  it('are answered as this call wrote them, whoever writes on in the same moment', async () => {
+    const { id, piece } = await fresh();
+    let version = 1;
+    for (let round = 0; round < 12; round++) {
+      const put = async (name: string, seen: number) => {
+        const answer = await api()
+          .put(`/api/pieces/${id}`)
+          .set('If-Match', `"${seen}"`)
+          .send({ ...piece, name });
+        if (answer.status !== 200) return;
+        const view = answer.body as PieceView;
+        expect([view.piece.name, view.version]).toEqual([name, seen + 1]);
+        expect(answer.headers['etag']).toBe(`"${seen + 1}"`);
+      };
+      // The others guess what the first is about to write, and go on from there.
+      await Promise.all([
+        put('first', version),
+        ...Array.from({ length: 6 }, () => put('second', version + 1)),
+      ]);
+      version = ((await api().get(`/api/pieces/${id}`)).body as PieceView).version;
+    }
+  });
+
   it('are never overwritten by a window that saw an older version', async () => {
     const { id, piece } = await fresh();
     const put = (name: string) =>

@@ -1,0 +1,65 @@
+/** A route as the OpenAPI document tells of it. */
+export interface Route {
+  readonly method: 'get' | 'post' | 'put' | 'delete' | 'patch';
+  /** With its parameters in braces. */
+  readonly path: string;
+  /** Name of the schema of its body; null for none. */
+  readonly body: string | null;
+}
+
+interface Operation {
+  readonly requestBody?: {
+    readonly content: Readonly<Record<string, { readonly schema?: { readonly $ref?: string } }>>;
+  };
+}
+export interface Document {
+  readonly paths: Readonly<Record<string, Readonly<Record<string, Operation>>>>;
+  readonly components: { readonly schemas: Readonly<Record<string, Schema>> };
+}
+
+interface Schema {
+  readonly $ref?: string;
+  readonly type?: string;
+  readonly enum?: readonly unknown[];
+  readonly minimum?: number;
+  readonly minItems?: number;
+  readonly items?: Schema;
+  readonly required?: readonly string[];
+  readonly properties?: Readonly<Record<string, Schema>>;
+}
+
+const nameOf = ($ref: string): string => $ref.split('/').at(-1)!;
+
+/** Every route that the document knows, so that new ones are tried without being named. */
+export const routesOf = ({ paths }: Document): Route[] =>
+  Object.entries(paths).flatMap(([path, operations]) =>
+    Object.entries(operations).map(([method, { requestBody }]): Route => {
+      const $ref = Object.values(requestBody?.content ?? {})[0]?.schema?.$ref;
+      return { method: method as Route['method'], path, body: $ref ? nameOf($ref) : null };
+    }),
+  );
+
+/** A body by its schema alone: the least that it asks for. */
+export function sampleOf({ components }: Document, name: string, depth = 0): unknown {
+  const sample = (schema: Schema): unknown => {
+    if (schema.$ref)
+      return depth > 6 ? {} : sampleOf({ components, paths: {} }, nameOf(schema.$ref), depth + 1);
+    if (schema.enum) return schema.enum[0];
+    switch (schema.type) {
+      case 'string':
+        return 'x';
+      case 'number':
+      case 'integer':
+        return schema.minimum ?? 1;
+      case 'boolean':
+        return true;
+      case 'array':
+        return Array.from({ length: schema.minItems ?? 0 }, () => sample(schema.items ?? {}));
+      default:
+        return Object.fromEntries(
+          (schema.required ?? []).map((key) => [key, sample(schema.properties?.[key] ?? {})]),
+        );
+    }
+  };
+  return sample(components.schemas[name] ?? {});
+}
