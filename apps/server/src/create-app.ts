@@ -11,6 +11,7 @@ import { ErrorFilter } from './errors/error.filter.js';
 import { validationPipe } from './errors/validation.js';
 import { plainBody } from './http/plain-body.js';
 import { requestLog } from './http/request-log.js';
+import { sameSite } from './http/same-site.js';
 import { serveWebApp } from './http/web-app.js';
 import { serveOpenApi } from './openapi/document.js';
 
@@ -37,6 +38,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
       strictTransportSecurity: false,
     }),
   );
+  app.use(sameSite(config.names));
   app.use(compression());
   app.useBodyParser('json', { limit: '1mb' });
   app.use(plainBody);

@@ -7,6 +7,8 @@ export interface Config {
   readonly port: number;
   /** Loopback unless told otherwise: there are no accounts yet. */
   readonly host: string;
+  /** Names that it answers to besides those of the machine. */
+  readonly names: readonly string[];
   /** Folder of the built web application, or null to serve the API alone. */
   readonly webRoot: string | null;
   /** Whether an empty database is filled with the demo workshop or with an empty one. */
@@ -36,6 +38,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     databaseUrl,
     port,
     host: env.HOST ?? '127.0.0.1',
+    names: (env.NAMES ?? '').split(/[\s,]+/).filter((name) => name !== ''),
     webRoot: env.WEB_ROOT ?? resolve(here, '../../../web/dist'),
     demo: env.DEMO !== 'off',
     logLevels: ['log', 'warn', 'error'],

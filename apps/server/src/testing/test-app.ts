@@ -44,6 +44,7 @@ export const testConfig = (databaseUrl: string, demo: boolean): Config => ({
   databaseUrl,
   port: 0,
   host: '127.0.0.1',
+  names: [],
   webRoot: null,
   demo,
   logLevels: [],
