@@ -1,30 +1,101 @@
 import { describe, expect, it } from '@jest/globals';
 import type { MakeView, PhotoView, PieceView } from '@coiled-strand/contract';
+import sharp from 'sharp';
 import { useTestApp } from '../testing/test-app.js';
 
 const api = useTestApp();
 
-const PNG = Buffer.from('\x89PNG\r\n\x1a\n and some more', 'latin1');
+/** A picture with something to see in it: left half dark, right half light. */
+const picture = (width = 40, height = 20) =>
+  sharp({ create: { width, height, channels: 3, background: '#222222' } }).composite([
+    {
+      input: {
+        create: { width: width / 2, height, channels: 3, background: '#eeeeee' },
+      },
+      left: width / 2,
+      top: 0,
+    },
+  ]);
+const PNG = await picture().png().toBuffer();
 
 const someMake = async (): Promise<MakeView> => {
   const [piece] = (await api().get('/api/pieces')).body as PieceView[];
-  return (await api().post(`/api/pieces/${piece!.id}/makes`)).body as MakeView;
+  const { body } = await api().post(`/api/pieces/${piece!.id}/makes`).send({ beside: true });
+  return body as MakeView;
 };
 const send = (make: MakeView, bytes: Buffer, type = 'image/png') =>
   api().post(`/api/makes/${make.id}/photos`).set('content-type', type).send(bytes);
 
 describe('photos of a make', () => {
-  it('come back byte for byte, and are listed with it', async () => {
+  it('come back as they were sent, and are listed with it', async () => {
     const make = await someMake();
     const photo = (await send(make, PNG).expect(201)).body as PhotoView;
-    expect(photo).toMatchObject({ type: 'image/png', size: PNG.length });
     const got = await api().get(`/api/photos/${photo.id}`).expect(200);
     expect(got.headers['content-type']).toBe('image/png');
-    expect(Buffer.compare(got.body as Buffer, PNG)).toBe(0);
+    expect(photo).toMatchObject({ type: 'image/png', size: (got.body as Buffer).length });
+    const raw = (bytes: Buffer) => sharp(bytes).removeAlpha().raw().toBuffer();
+    expect(Buffer.compare(await raw(got.body as Buffer), await raw(PNG))).toBe(0);
     const again = (await api().get(`/api/makes/${make.id}`)).body as MakeView;
     expect(again.photos).toEqual([photo]);
     await api().delete(`/api/photos/${photo.id}`).expect(204);
     await api().get(`/api/photos/${photo.id}`).expect(404);
+  });
+
+  it.each(['jpeg', 'webp', 'png'] as const)(
+    'as %s are turned as they were held, and lose where, when, with what and by whom they were taken',
+    async (format) => {
+      const make = await someMake();
+      const held = await picture()
+        .withExif({
+          IFD0: { Artist: 'Somebody', Model: 'A camera', Copyright: 'Somebody' },
+          IFD3: { GPSLatitudeRef: 'N', GPSLatitude: '52/1 30/1 0/1' },
+        })
+        .withMetadata({ orientation: 6 })
+        .toFormat(format)
+        .toBuffer();
+      expect((await sharp(held).metadata()).exif?.toString('latin1')).toContain('Somebody');
+      const photo = (await send(make, held, `image/${format}`).expect(201)).body as PhotoView;
+      const kept = (await api().get(`/api/photos/${photo.id}`).expect(200)).body as Buffer;
+      const { exif, orientation, xmp, iptc, width, height } = await sharp(kept).metadata();
+      expect({ exif, orientation, xmp, iptc }).toEqual({});
+      expect(kept.toString('latin1')).not.toContain('Somebody');
+      // It lay on its side, and stands upright now: what was left is at the top.
+      expect([width, height]).toEqual([20, 40]);
+      const { data, info } = await sharp(kept).raw().toBuffer({ resolveWithObject: true });
+      const at = (x: number, y: number) => data[(y * info.width + x) * info.channels]!;
+      expect(at(10, 5)).toBeLessThan(80);
+      expect(at(10, 35)).toBeGreaterThan(180);
+    },
+  );
+
+  it('are decoded before they are kept: half a file, and a small one that would unpack to a huge one, are refused', async () => {
+    const make = await someMake();
+    for (const broken of [
+      PNG.subarray(0, PNG.length / 2),
+      Buffer.from('\x89PNG\r\n\x1a\n and some more', 'latin1'),
+      Buffer.from([0xff, 0xd8, 0xff, 0xe0]),
+      Buffer.alloc(0),
+    ]) {
+      const { status, body } = await send(make, broken);
+      expect([status, body.error.code]).toEqual([415, 'photo.type']);
+    }
+    const huge = await sharp({
+      create: { width: 16_000, height: 16_000, channels: 3, background: '#fff' },
+      limitInputPixels: false,
+    })
+      .png({ compressionLevel: 9 })
+      .toBuffer();
+    expect(huge.length).toBeLessThan(5_000_000);
+    await send(make, huge).expect(415);
+  });
+
+  it('are no more than a make keeps, also when all are sent at once', async () => {
+    const make = await someMake();
+    const sent = await Promise.all(Array.from({ length: 14 }, () => send(make, PNG)));
+    expect(sent.map(({ status }) => status).sort()).toEqual([
+      ...Array.from({ length: 6 }, () => 201),
+      ...Array.from({ length: 8 }, () => 409),
+    ]);
   });
 
   it('are what they say: other files are refused, also under a picture’s name', async () => {

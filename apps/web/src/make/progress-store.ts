@@ -1,5 +1,6 @@
 import type { MakeView, ProgressDto, StageSecondsDto } from '@coiled-strand/contract';
 import type { Step, StepPlace } from '@coiled-strand/core';
+import { nanoid } from 'nanoid';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 import { ApiError, call } from '../api/client';
@@ -66,7 +67,7 @@ export const useProgress = create<Progress>()(
       local: {},
       unsent: {},
       seconds: {},
-      device: crypto.randomUUID(),
+      device: nanoid(),
       set: (makeId, at, stage) => {
         const spent = timeSince(makeId);
         set((state) => {
