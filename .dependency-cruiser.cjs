@@ -49,6 +49,7 @@ const SERVER = [
   'workshop',
   'health',
   'stash',
+  'planner',
   'hand',
   'makes',
   'pieces',

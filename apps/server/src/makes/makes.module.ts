@@ -2,6 +2,7 @@ import { Module } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { HandModule } from '../hand/hand.module.js';
 import { PieceRow } from '../rows/piece.entity.js';
+import { PlannerModule } from '../planner/planner.module.js';
 import { WorkshopModule } from '../workshop/workshop.module.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { MakesController } from './makes.controller.js';
@@ -11,7 +12,12 @@ import { PhotosController } from './photos.controller.js';
 import { PhotosService } from './photos.service.js';
 
 @Module({
-  imports: [WorkshopModule, HandModule, TypeOrmModule.forFeature([MakeRow, PhotoRow, PieceRow])],
+  imports: [
+    WorkshopModule,
+    HandModule,
+    PlannerModule,
+    TypeOrmModule.forFeature([MakeRow, PhotoRow, PieceRow]),
+  ],
   controllers: [MakesController, PhotosController],
   providers: [MakesService, PhotosService],
   exports: [MakesService],

@@ -11,8 +11,6 @@ import {
   compareOutcome,
   startPlace,
   firstSideFor,
-  makeSteps,
-  planPiece,
   reachedBy,
   say,
   speak,
@@ -28,6 +26,7 @@ import { HttpStatus, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import {
   DataSource,
+  type DeepPartial,
   In,
   IsNull,
   Not,
@@ -37,6 +36,7 @@ import {
 } from 'typeorm';
 import { AppError, invalid, notFound } from '../errors/app-error.js';
 import { HandService } from '../hand/hand.service.js';
+import { Planner } from '../planner/planner.service.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { Workshop } from '../rows/workshop.entity.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
@@ -53,6 +53,7 @@ export class MakesService {
     private readonly dataSource: DataSource,
     private readonly workshop: CurrentWorkshop,
     private readonly hand: HandService,
+    private readonly planner: Planner,
   ) {}
 
   async ofPiece(pieceId: string): Promise<MakeView[]> {
@@ -85,25 +86,32 @@ export class MakesService {
   async begin(pieceId: string, { beside, repeat }: BeginMakeDto): Promise<MakeView> {
     const earlier = repeat ? await this.row(repeat) : null;
     if (earlier && earlier.pieceId !== pieceId) throw notFound('make of this piece');
-    // All that is needed is at hand before the lock: who waits for it must not wait for a connection too.
+    // All that is needed is at hand before the lock: who waits for it must not wait for a connection, nor
+    // for a plan. A piece that is changed meanwhile is planned again.
     const workshop = await this.workshop.get();
     const { hand } = await this.hand.get();
-    const row = await this.dataSource.transaction(async (manager) => {
-      // Other windows that begin in the same moment wait here, and then find this make.
-      const piece = await this.lockPiece(manager, { id: pieceId, workshopId: workshop.id });
-      const makes = manager.getRepository(MakeRow);
-      const underWay = await makes.findOne({
-        where: { pieceId, loggedAt: IsNull(), abandonedAt: IsNull() },
-        order: { createdAt: 'DESC' },
+    for (;;) {
+      const seen = await this.pieces.findOneBy({
+        id: pieceId,
+        workshopId: workshop.id,
+        archivedAt: IsNull(),
       });
-      if (underWay && !beside && !earlier) return underWay;
-      const last = await makes.maximum('number', { pieceId });
-      const number = (last ?? 0) + 1;
-      return makes.save(
-        this.planned(pieceId, earlier?.piece ?? piece.spec, number, workshop, hand),
-      );
-    });
-    return this.view(row);
+      if (!seen) throw notFound('piece');
+      const goesOn = beside || earlier ? null : await underWay(this.makes, pieceId);
+      const piece = earlier?.piece ?? seen.spec;
+      const planned = goesOn ? null : await this.planned(piece, workshop, hand);
+      const row = await this.dataSource.transaction(async (manager) => {
+        // Other windows that begin in the same moment wait here, and then find this make.
+        const { version } = await this.lockPiece(manager, { id: pieceId, workshopId: workshop.id });
+        const makes = manager.getRepository(MakeRow);
+        const found = beside || earlier ? null : await underWay(makes, pieceId);
+        if (found) return found;
+        if (!planned || (!earlier && version !== seen.version)) return null;
+        const last = await makes.maximum('number', { pieceId });
+        return makes.save(makes.create({ ...planned, pieceId, number: (last ?? 0) + 1 }));
+      });
+      if (row) return this.view(row);
+    }
   }
 
   /**
@@ -225,27 +233,24 @@ export class MakesService {
     return piece;
   }
 
-  private planned(
-    pieceId: string,
+  /** A make at its start: planned, with nothing done. */
+  private async planned(
     piece: Piece,
-    number: number,
     { id: workshopId, settings }: Workshop,
     hand: Hand,
-  ): MakeRow {
-    const plan = planPiece(piece, hand);
-    if (!plan.ok || plan.unmakeable) {
-      const errors = plan.advice.filter(({ severity }) => severity === 'error');
+  ): Promise<DeepPartial<MakeRow>> {
+    const planned = await this.planner.make({ piece, hand, leads: settings.hand });
+    if (!('steps' in planned)) {
+      const errors = planned.advice.filter(({ severity }) => severity === 'error');
       const faults = errors.map(({ path, message }): FileFault => ({
         path,
         message: speak(message, settings),
       }));
       throw invalid(faults, 'The piece');
     }
-    const steps = makeSteps(piece, plan, settings);
-    return this.makes.create({
+    const { plan, steps } = planned;
+    return {
       workshopId,
-      pieceId,
-      number,
       piece,
       plan,
       steps,
@@ -263,7 +268,7 @@ export class MakesService {
       loggedAt: null,
       abandonedAt: null,
       setAside: null,
-    });
+    };
   }
 
   private async view(row: MakeRow): Promise<MakeView> {
@@ -284,6 +289,13 @@ export class MakesService {
     return rows.map((row) => makeView(row, photos, ids));
   }
 }
+
+/** The make of a piece that was begun last and is not done; null where there is none. */
+const underWay = (makes: Repository<MakeRow>, pieceId: string): Promise<MakeRow | null> =>
+  makes.findOne({
+    where: { pieceId, loggedAt: IsNull(), abandonedAt: IsNull() },
+    order: { createdAt: 'DESC' },
+  });
 
 /** What does not fit together in a log, or with the plan it is of. */
 function faultsOfLog(record: MakeLogDto, plan: Plan, units: SpokenUnits): FileFault[] {

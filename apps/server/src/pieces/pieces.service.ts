@@ -1,6 +1,6 @@
 import { PieceFileDto, validateAs, type PieceView } from '@coiled-strand/contract';
 import {
-  planPiece,
+  ANY_HAND,
   say,
   speak,
   toPieceFile,
@@ -15,6 +15,7 @@ import { InjectRepository } from '@nestjs/typeorm';
 import { In, IsNull, Repository } from 'typeorm';
 import { AppError, invalid, notFound } from '../errors/app-error.js';
 import { MakeRow } from '../rows/make.entity.js';
+import { Planner } from '../planner/planner.service.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { PieceRow } from '../rows/piece.entity.js';
 
@@ -24,6 +25,7 @@ export class PiecesService {
     @InjectRepository(PieceRow) private readonly pieces: Repository<PieceRow>,
     @InjectRepository(MakeRow) private readonly makes: Repository<MakeRow>,
     private readonly workshop: CurrentWorkshop,
+    private readonly planner: Planner,
   ) {}
 
   async list(): Promise<PieceView[]> {
@@ -107,8 +109,9 @@ export class PiecesService {
     const result = validateAs(PieceFileDto, upgradeFile(file as object));
     if (!result.ok) throw invalid(result.faults, 'The file');
     const { settings } = await this.workshop.get();
-    const implausible = planPiece(result.value.piece)
-      .advice.filter((item) => item.severity === 'error')
+    const planned = await this.planner.plan({ piece: result.value.piece, hand: ANY_HAND });
+    const implausible = planned.advice
+      .filter((item) => item.severity === 'error')
       .map((item): FileFault => ({
         path: `piece.${item.path}`,
         message: speak(say`${item.message} ${item.remedy}`, settings),

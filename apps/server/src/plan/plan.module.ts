@@ -1,28 +1,7 @@
-import { PieceFileDto } from '@coiled-strand/contract';
-import { planPiece, type PlanResult } from '@coiled-strand/core';
-import { Body, Controller, HttpCode, Module, Post } from '@nestjs/common';
-import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { Module } from '@nestjs/common';
 import { HandModule } from '../hand/hand.module.js';
-import { HandService } from '../hand/hand.service.js';
-import { bodyOf } from '../openapi/body-of.js';
+import { PlannerModule } from '../planner/planner.module.js';
+import { PlanController } from './plan.controller.js';
 
-@ApiTags('plan')
-@Controller('plan')
-export class PlanController {
-  constructor(private readonly hand: HandService) {}
-
-  @Post()
-  @HttpCode(200)
-  @ApiOperation({
-    summary: 'Plan a piece without storing it',
-    description:
-      'Takes a piece file (wearer and materials inside) and answers with the plan in this workshop’s hand, or with ok: false and what prevents one as advice. The same code runs in the browser.',
-  })
-  @bodyOf(PieceFileDto)
-  async plan(@Body() file: PieceFileDto): Promise<PlanResult> {
-    return planPiece(file.piece, (await this.hand.get()).hand);
-  }
-}
-
-@Module({ imports: [HandModule], controllers: [PlanController] })
+@Module({ imports: [HandModule, PlannerModule], controllers: [PlanController] })
 export class PlanModule {}

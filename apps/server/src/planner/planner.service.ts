@@ -1,0 +1,84 @@
+import { availableParallelism } from 'node:os';
+import { fileURLToPath } from 'node:url';
+import { partKind, planCost, type Piece, type PlanResult, type Side } from '@coiled-strand/core';
+import { HttpStatus, Injectable, type OnModuleDestroy } from '@nestjs/common';
+import { Piscina } from 'piscina';
+import { AppError } from '../errors/app-error.js';
+import type { make, Planning } from './planning-worker.js';
+
+/** Built beside the rest, wherever this file is run from: a thread loads no TypeScript. */
+const WORKER = fileURLToPath(new URL('../../dist/planner/planning-worker.js', import.meta.url));
+
+/** What a piece may cost to plan: some hundred times the largest that anybody wears. See `planCost`. */
+const MOST = 2_000_000;
+/** A plan takes milliseconds; what takes so long in ms is no piece. */
+const LONGEST = 10_000;
+/** In MB, of one thread. */
+const MEMORY = 512;
+const WAITING = 500;
+
+/** Plans in threads of their own: whatever a piece asks for, other requests go on being answered. */
+@Injectable()
+export class Planner implements OnModuleDestroy {
+  private readonly pool = new Piscina({
+    filename: WORKER,
+    minThreads: 1,
+    maxThreads: Math.max(1, availableParallelism() - 1),
+    maxQueue: WAITING,
+    idleTimeout: 30_000,
+    resourceLimits: { maxOldGenerationSizeMb: MEMORY },
+  });
+
+  /** @throws AppError 422 for a piece that is too large to be planned, 503 when too many wait */
+  plan(planning: Planning): Promise<PlanResult> {
+    return this.run('plan', planning);
+  }
+
+  /** A plan with its steps, or the plan alone where it cannot be made. */
+  make(planning: Planning & { readonly leads: Side }): Promise<ReturnType<typeof make>> {
+    return this.run('make', planning);
+  }
+
+  async onModuleDestroy(): Promise<void> {
+    await this.pool.destroy();
+  }
+
+  private async run<T>(name: 'plan' | 'make', planning: Planning): Promise<T> {
+    const { piece } = planning;
+    if (planCost(piece).sum > MOST) throw tooLarge(piece);
+    try {
+      return (await this.pool.run(planning, {
+        name,
+        signal: AbortSignal.timeout(LONGEST),
+      })) as T;
+    } catch (error) {
+      const { name: what, code, message } = error as Error & { code?: string };
+      if (what === 'AbortError' || code === 'ERR_WORKER_OUT_OF_MEMORY') throw tooLarge(piece);
+      if (message === 'Task queue is at limit') throw busy();
+      throw error;
+    }
+  }
+}
+
+function tooLarge(piece: Piece): AppError {
+  const { most } = planCost(piece);
+  const part = most && piece.parts[most.index];
+  const named = part
+    ? `; part ${most.index + 1} (${partKind(part.kind).entry.label}) asks for the most`
+    : '';
+  return new AppError(
+    HttpStatus.UNPROCESSABLE_ENTITY,
+    'piece.too-large',
+    `This piece is too large to be planned: ${piece.parts.length} parts on ${piece.strands.length} strands${named}.`,
+    'Make it of fewer parts, strands or repeats, or plan it in several pieces.',
+    part ? { faults: [{ path: `parts[${most.index}]`, message: 'asks for too much' }] } : {},
+  );
+}
+
+const busy = (): AppError =>
+  new AppError(
+    HttpStatus.SERVICE_UNAVAILABLE,
+    'planner.busy',
+    'Too many pieces wait to be planned.',
+    'Try again in a moment. Nothing was stored.',
+  );
