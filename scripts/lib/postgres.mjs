@@ -5,7 +5,11 @@ import {
   mkdirSync,
   readdirSync,
   readFileSync,
+  realpathSync,
+  renameSync,
+  rmdirSync,
   rmSync,
+  statSync,
   writeFileSync,
 } from 'node:fs';
 import { join } from 'node:path';
@@ -72,6 +76,57 @@ function placeFor(name) {
 }
 
 /**
+ * Makes an empty cluster. It is made beside its place and moved there when it is whole: what lies there is never
+ * touched, whoever put it there.
+ */
+function makeCluster(bin, place, data, passwordFile) {
+  const found = existsSync(data) ? readdirSync(data) : [];
+  if (found.length > 0) {
+    throw new Sentence(
+      `${data} holds ${found.length} files or folders (${found.slice(0, 4).join(', ')}${found.length > 4 ? ', …' : ''}) but no PG_VERSION: it is a database that is not whole, or something else. Nothing was changed. Restore it from a copy; or, to begin with an empty database, move ${place} away first.`,
+    );
+  }
+  say(`Making the database in ${place}`);
+  const fresh = `${data}-new-${process.pid}`;
+  writeFileSync(passwordFile, randomBytes(18).toString('hex'), { mode: 0o600 });
+  if (isRoot) capture('chown', ['postgres:', passwordFile]);
+  const made = asOwner(bin, 'initdb', [
+    ...['-D', fresh, '-U', USER, '--pwfile', passwordFile],
+    ...['--auth-host=scram-sha-256', '--auth-local=scram-sha-256'],
+    ...['-E', 'UTF8', '--locale=C.UTF-8'],
+  ]);
+  if (!made.ok) {
+    rmSync(fresh, { recursive: true, force: true });
+    throw new Sentence(`The database could not be made in ${data}:\n${made.err}`);
+  }
+  if (existsSync(data)) rmdirSync(data);
+  renameSync(fresh, data);
+}
+
+/** PostgreSQL starts no database that belongs to another user, and says so where nobody looks. */
+function refuseStrange(data) {
+  const name = isRoot ? 'postgres' : capture('id', ['-un']).out;
+  const own = Number(capture('id', ['-u', name]).out);
+  const { uid } = statSync(data);
+  if (uid === own) return;
+  throw new Sentence(
+    `${data} belongs to the user with the number ${uid}, and the database runs as ${name}. Nothing was changed. If it is yours, give it to that user: chown -R ${name}: ${data}`,
+  );
+}
+
+/**
+ * A folder that was copied while its database ran brings the note of that one along, and would lead to it: only a
+ * note of this very folder tells that its own database runs.
+ */
+function forgetOthers(data) {
+  const note = join(data, 'postmaster.pid');
+  if (!existsSync(note)) return;
+  const [, folder = ''] = readFileSync(note, 'utf8').split('\n');
+  const same = (path) => (existsSync(path) ? realpathSync(path) : path);
+  if (same(folder.trim()) !== same(data)) rmSync(note);
+}
+
+/**
  * A private database cluster on loopback with a port of its own.
  *
  * @param name folder below .data
@@ -90,18 +145,8 @@ export async function startCluster(name, { durable }) {
     );
   });
   const passwordFile = join(place, 'password');
-  if (major === undefined) {
-    say(`Making the database in ${place}`);
-    rmSync(data, { recursive: true, force: true });
-    writeFileSync(passwordFile, randomBytes(18).toString('hex'), { mode: 0o600 });
-    if (isRoot) capture('chown', ['postgres:', passwordFile]);
-    const made = asOwner(bin, 'initdb', [
-      ...['-D', data, '-U', USER, '--pwfile', passwordFile],
-      ...['--auth-host=scram-sha-256', '--auth-local=scram-sha-256'],
-      ...['-E', 'UTF8', '--locale=C.UTF-8'],
-    ]);
-    if (!made.ok) throw new Sentence(`The database could not be made in ${data}:\n${made.err}`);
-  }
+  if (major === undefined) makeCluster(bin, place, data, passwordFile);
+  refuseStrange(data);
   if (!existsSync(passwordFile)) {
     throw new Sentence(
       `The password of the database in ${place} is missing. Restore ${passwordFile}, or move ${place} away to begin with an empty one.`,
@@ -113,6 +158,7 @@ export async function startCluster(name, { durable }) {
 
   const portFile = join(place, 'port');
   const keptPort = existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0;
+  forgetOthers(data);
   if (asOwner(bin, 'pg_ctl', ['status', '-D', data]).ok && keptPort) {
     return { url: urlFor(keptPort), place, stop: () => undefined };
   }

@@ -126,6 +126,27 @@ describe('start', () => {
     }
   }, 60_000);
 
+  it('leaves a database alone that a newer program has changed', async () => {
+    const database = await createDatabase();
+    const config = testConfig(database.url, true);
+    const first = await createApp(config);
+    await first.init();
+    await first.close();
+    const client = new pg.Client({ connectionString: database.url });
+    await client.connect();
+    try {
+      await client.query(
+        `insert into migrations (timestamp, name) values (9999999999999, 'FromTheFuture9999999999999')`,
+      );
+      const before = await client.query('select count(*) from piece');
+      await expect(createApp(config)).rejects.toThrow(/newer version .*FromTheFuture/);
+      expect((await client.query('select count(*) from piece')).rows).toEqual(before.rows);
+    } finally {
+      await client.end();
+      await database.drop();
+    }
+  }, 60_000);
+
   it('says in a sentence what stops it', () => {
     expect(() => readConfig({})).toThrow(/npm start/);
     expect(() => readConfig({ DATABASE_URL: 'x', PORT: 'http' })).toThrow(/whole number/);

@@ -44,6 +44,28 @@ export const createDataSource = (url: string): DataSource =>
   });
 
 /**
+ * A database that a newer program has changed is left alone: this one would not know what it writes over.
+ *
+ * @throws Error in plain words
+ */
+async function refuseNewer(dataSource: DataSource): Promise<void> {
+  const known = new Set(
+    dataSource.migrations.map(({ name, constructor }) => name ?? constructor.name),
+  );
+  const [table] = await dataSource.query<{ there: boolean }[]>(
+    `select to_regclass('migrations') is not null as there`,
+  );
+  if (!table?.there) return;
+  const done = await dataSource.query<{ name: string }[]>('select name from migrations');
+  const newer = done.filter(({ name }) => !known.has(name));
+  if (newer.length > 0) {
+    throw new Error(
+      `The database was changed by a newer version of this program (${newer.map(({ name }) => name).join(', ')}). Nothing was changed. Start that version, or restore a copy of the data from before.`,
+    );
+  }
+}
+
+/**
  * Brings the schema up to date and fills an empty database, one server at a time: several may start
  * on the same database at once.
  */
@@ -52,6 +74,7 @@ export async function prepareDatabase(dataSource: DataSource, demo: boolean): Pr
   await lock.connect();
   try {
     await lock.query('select pg_advisory_lock($1)', [STARTING]);
+    await refuseNewer(dataSource);
     await dataSource.runMigrations({ transaction: 'each' });
     await completeMakes(dataSource.manager);
     await seed(dataSource, demo);

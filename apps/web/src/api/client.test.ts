@@ -30,6 +30,17 @@ describe('call', () => {
       headers: { 'Content-Type': 'application/json', 'If-Match': '"7"' },
     });
   });
+  it('lets a small body outlive the page, and sends a large one all the same', async () => {
+    answer(200, '{}');
+    const kept = async (note: string): Promise<boolean> => {
+      await call('/pieces/1', { method: 'PUT', body: { note }, keepalive: true });
+      return (globalThis.fetch as jest.Mock<typeof fetch>).mock.lastCall![1]!.keepalive!;
+    };
+    expect(await kept('short')).toBe(true);
+    // A browser refuses it otherwise: 64 KiB, counted in bytes and over all requests on their way.
+    expect(await kept('x'.repeat(40_000))).toBe(false);
+    expect(await kept('帯'.repeat(15_000))).toBe(false);
+  });
   it('takes an empty answer as done', async () => {
     answer(204, '');
     await expect(call('/x', { method: 'DELETE' })).resolves.toBeUndefined();

@@ -31,6 +31,13 @@ interface Call {
 }
 
 /**
+ * Bytes of a body that may outlive its page: browsers refuse more than 64 KiB of all such requests together, and
+ * with that the request itself.
+ */
+const OUTLIVES = 30_000;
+const sizeOf = (text = ''): number => new TextEncoder().encode(text).length;
+
+/**
  * Calls the API.
  * @throws ApiError for a fault the server names, Unreachable when there is no answer
  */
@@ -38,6 +45,7 @@ export async function call<T>(
   path: string,
   { method = 'GET', body, bytes, ...more }: Call = {},
 ): Promise<T> {
+  const text = body === undefined ? undefined : JSON.stringify(body);
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
@@ -47,14 +55,13 @@ export async function call<T>(
         ...(bytes ? { 'Content-Type': bytes.type } : {}),
         ...(more.ifMatch === undefined ? {} : { 'If-Match': `"${more.ifMatch}"` }),
       },
-      body: bytes ?? (body === undefined ? undefined : JSON.stringify(body)),
-      keepalive: more.keepalive ?? false,
+      body: bytes ?? text,
+      keepalive: more.keepalive === true && sizeOf(text) <= OUTLIVES,
     });
   } catch {
     throw new Unreachable();
   }
-  const text = await response.text();
-  const parsed: unknown = parse(text);
+  const parsed: unknown = parse(await response.text());
   if (response.ok) return parsed as T;
   if (typeof parsed === 'object' && parsed !== null && 'error' in parsed) {
     throw new ApiError(response.status, (parsed as ErrorBody).error);

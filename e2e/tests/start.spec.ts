@@ -1,0 +1,113 @@
+import {
+  chownSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs';
+import { execFileSync } from 'node:child_process';
+import { dirname, join } from 'node:path';
+import { expect, test } from '@playwright/test';
+import pg from 'pg';
+import { startCluster } from '../../scripts/lib/postgres.mjs';
+
+const made: string[] = [];
+const named = (): string => {
+  const name = `start-${process.pid}-${made.length}`;
+  made.push(name);
+  return name;
+};
+
+async function ask(url: string, sql: string): Promise<unknown[]> {
+  const client = new pg.Client({ connectionString: url });
+  await client.connect();
+  try {
+    return (await client.query(sql)).rows as unknown[];
+  } finally {
+    await client.end();
+  }
+}
+const begin = (name: string) => startCluster(name, { durable: false });
+const places = new Set<string>();
+
+test.afterAll(() => {
+  for (const place of places) rmSync(place, { recursive: true, force: true });
+});
+
+test('a database that is not whole is refused with what was found, and nothing is touched', async () => {
+  const name = named();
+  const first = await begin(name);
+  places.add(first.place);
+  await ask(first.url, 'create table kept as select 42 as answer');
+  first.stop();
+  const version = join(first.place, 'data', 'PG_VERSION');
+  const was = readFileSync(version);
+  rmSync(version);
+  const before = readdirSync(join(first.place, 'data'));
+  await expect(begin(name)).rejects.toThrow(/holds \d+ files or folders .* but no PG_VERSION/);
+  expect(readdirSync(join(first.place, 'data'))).toEqual(before);
+  // Restored, everything is there.
+  writeFileSync(version, was);
+  const again = await begin(name);
+  expect(await ask(again.url, 'select answer from kept')).toEqual([{ answer: 42 }]);
+  again.stop();
+});
+
+test('one that belongs to another user is refused with who it is', async () => {
+  test.skip(process.getuid?.() !== 0, 'only root can give a folder away');
+  const name = named();
+  const first = await begin(name);
+  places.add(first.place);
+  first.stop();
+  const data = join(first.place, 'data');
+  const { uid, gid } = statSync(data);
+  chownSync(data, 0, 0);
+  await expect(begin(name)).rejects.toThrow(/belongs to the user with the number 0, .*chown -R/);
+  chownSync(data, uid, gid);
+  (await begin(name)).stop();
+});
+
+test('what somebody else put there is not a database, and stays', async () => {
+  const name = named();
+  const first = await begin(name);
+  places.add(first.place);
+  first.stop();
+  const data = join(first.place, 'data');
+  rmSync(data, { recursive: true });
+  mkdirSync(data);
+  writeFileSync(join(data, 'letter.txt'), 'mine');
+  await expect(begin(name)).rejects.toThrow(/letter\.txt/);
+  expect(readFileSync(join(data, 'letter.txt'), 'utf8')).toBe('mine');
+  // An empty folder is as good as none.
+  rmSync(join(data, 'letter.txt'));
+  const fresh = await begin(name);
+  expect(await ask(fresh.url, 'select 1 as one')).toEqual([{ one: 1 }]);
+  fresh.stop();
+  expect(readdirSync(first.place).filter((one) => one.startsWith('data-new'))).toEqual([]);
+});
+
+test('a copied folder has a database of its own, also while that of the original runs', async () => {
+  const [name, other] = [named(), named()];
+  const original = await begin(name);
+  places.add(original.place);
+  await ask(original.url, 'create table mine as select 1 as n');
+  await ask(original.url, 'checkpoint');
+  const copy = join(dirname(original.place), other);
+  places.add(copy);
+  execFileSync('cp', ['-a', original.place, copy]);
+  expect(existsSync(join(copy, 'data', 'postmaster.pid'))).toBe(true);
+  const second = await begin(other);
+  try {
+    expect(second.place).toBe(copy);
+    expect(new URL(second.url).port).not.toBe(new URL(original.url).port);
+    await ask(second.url, 'insert into mine values (2)');
+    expect(await ask(second.url, 'select count(*)::int as n from mine')).toEqual([{ n: 2 }]);
+    expect(await ask(original.url, 'select count(*)::int as n from mine')).toEqual([{ n: 1 }]);
+  } finally {
+    second.stop();
+    original.stop();
+  }
+});

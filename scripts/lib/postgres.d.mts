@@ -1,0 +1,5 @@
+/** A private database cluster on loopback. */
+export function startCluster(
+  name: string,
+  options: { readonly durable: boolean },
+): Promise<{ readonly url: string; readonly place: string; readonly stop: () => void }>;
