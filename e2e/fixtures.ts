@@ -8,6 +8,7 @@ import { startServer } from '../scripts/lib/server.mjs';
 /** A running server on a database of its own, which can be stopped and started again. */
 export interface Running {
   readonly url: string;
+  readonly databaseUrl: string;
   stop(): Promise<void>;
   start(): Promise<void>;
   get<T>(path: string): Promise<T>;
@@ -31,6 +32,7 @@ async function launch(): Promise<Running & { remove(): Promise<void> }> {
   let server = await begin();
   return {
     url,
+    databaseUrl: database.url,
     stop: () => server.kill(),
     start: async () => {
       server = await begin();

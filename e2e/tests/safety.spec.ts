@@ -1,4 +1,6 @@
+import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
+import pg from 'pg';
 import { expect, newPiece, saved, stored, test } from '../fixtures.js';
 
 const setWrist = async (page: Page, text: string): Promise<void> => {
@@ -163,4 +165,33 @@ test('a piece is put away and brought back', async ({ workshop: page }) => {
   await expect(pieces).toHaveCount(count - 1);
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(pieces).toHaveCount(count);
+});
+
+test('a piece that this version cannot draw is named on the bench, can be saved and put away', async ({
+  page,
+  server,
+}) => {
+  await newPiece(page, 'From the future');
+  const { id } = await stored(server, 'From the future');
+  const client = new pg.Client({ connectionString: server.databaseUrl });
+  await client.connect();
+  // As a newer version would have left it: with a kind of part that this one does not know.
+  await client.query(
+    `update piece set spec = replace(spec::text, '"square-knot-sinnet"', '"moon-weave"')::json where id = $1`,
+    [id],
+  );
+  await client.end();
+  await page.goto('/');
+  const fault = page.getByTestId('piece-fault');
+  await expect(fault).toContainText('From the future');
+  await expect(fault).toContainText('moon-weave');
+  // The others are drawn as ever.
+  await expect(page.getByTestId('piece').first()).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    fault.getByRole('link', { name: 'Save its file' }).click(),
+  ]);
+  expect(readFileSync(await download.path(), 'utf8')).toContain('moon-weave');
+  await fault.getByRole('button', { name: 'Put away' }).click();
+  await expect(fault).toHaveCount(0);
 });

@@ -6,8 +6,14 @@ interface State {
   readonly error: Error | null;
 }
 
+interface Props {
+  readonly children: ReactNode;
+  /** What is shown in its place; words for the whole page when left out. */
+  readonly fallback?: (error: Error) => ReactNode;
+}
+
 /** Catches a fault of the page itself, says so, and offers a way on. Edits are kept in the browser. */
-export class ErrorBoundary extends Component<{ readonly children: ReactNode }, State> {
+export class ErrorBoundary extends Component<Props, State> {
   override state: State = { error: null };
 
   static getDerivedStateFromError(error: Error): State {
@@ -16,7 +22,9 @@ export class ErrorBoundary extends Component<{ readonly children: ReactNode }, S
 
   override render(): ReactNode {
     const { error } = this.state;
-    if (!error) return this.props.children;
+    const { children, fallback } = this.props;
+    if (!error) return children;
+    if (fallback) return fallback(error);
     return (
       <Flex direction="column" gap="4" maxW="520px" mx="auto" mt="20" px="5" role="alert">
         <Heading fontSize="xl">Something went wrong on this page</Heading>

@@ -2,7 +2,7 @@ import { Box, Flex, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { Button } from '../../shell/button';
 import type { PieceView } from '@coiled-strand/contract';
 import { planPiece } from '@coiled-strand/core';
-import { Archive, FileUp, Plus } from 'lucide-react';
+import { Archive, FileDown, FileUp, Plus } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useBringBack, useHand, usePieces, usePutAway, useWorkshop } from '../../api/queries';
@@ -10,6 +10,7 @@ import { MiniPiece } from '../../bench/mini-piece';
 import type { StageId } from '../../piece/stages';
 import { waitsFor } from '../../piece/stage-status';
 import { useUnits } from '../../settings/use-units';
+import { ErrorBoundary } from '../../shell/error-boundary';
 import { later } from '../../shell/later';
 import { Fault, Loading } from '../../shell/states';
 import { toaster } from '../../shell/toaster';
@@ -53,7 +54,13 @@ export function WorkshopPage() {
       {pieces.data && count === 0 && <EmptyBench onNew={() => setDialog('new')} />}
       <Flex as="ul" listStyleType="none" direction="column" gap="5" m="0" p="0">
         {pieces.data?.map((view) => (
-          <PieceOnBench key={view.id} view={view} />
+          // One that this version cannot draw must not take the others with it.
+          <ErrorBoundary
+            key={view.id}
+            fallback={(error) => <PieceFault view={view} error={error} />}
+          >
+            <PieceOnBench view={view} />
+          </ErrorBoundary>
         ))}
       </Flex>
       {dialog === 'new' && <NewPieceDialog onClose={() => setDialog(null)} />}
@@ -79,6 +86,47 @@ function EmptyBench({ onNew }: { readonly onNew: () => void }) {
   );
 }
 
+function usePutAwayWithWayBack({ id, piece }: PieceView): () => Promise<void> {
+  const putAway = usePutAway();
+  const bringBack = useBringBack();
+  return async () => {
+    await putAway.mutateAsync(id);
+    toaster.create({
+      title: `${piece.name} has been put away.`,
+      action: { label: 'Bring it back', onClick: () => bringBack.mutate(id) },
+    });
+  };
+}
+
+/** A piece that cannot be drawn: it is named, it can be taken elsewhere, and it can be put away. */
+function PieceFault({ view, error }: { readonly view: PieceView; readonly error: Error }) {
+  const remove = usePutAwayWithWayBack(view);
+  return (
+    <Box as="li" bg="warnFaint" borderRadius="10px" px="6" py="5" data-testid="piece-fault">
+      <Text fontSize="lg" fontWeight="600">
+        {view.piece.name}
+      </Text>
+      <Text mt="1" maxW="64ch">
+        This version of the program cannot draw it. Nothing of it is lost: save its file and open
+        that with the version that made it, or put it away.
+      </Text>
+      <Text fontSize="sm" color="muted" mt="1">
+        {error.message}
+      </Text>
+      <Flex gap="3" mt="3">
+        <Button asChild>
+          <a href={`/api/pieces/${view.id}/file`} download>
+            <FileDown size={18} /> Save its file
+          </a>
+        </Button>
+        <Button onClick={() => void remove()}>
+          <Archive size={18} /> Put away
+        </Button>
+      </Flex>
+    </Box>
+  );
+}
+
 /** The stage that a piece waits in. */
 function stageOf(make: PieceView['make']): StageId {
   if (!make) return 'fit';
@@ -90,19 +138,11 @@ function stageOf(make: PieceView['make']): StageId {
 const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: PieceView }) {
   const units = useUnits();
   const known = useHand();
-  const putAway = usePutAway();
-  const bringBack = useBringBack();
+  const remove = usePutAwayWithWayBack(view);
   const { make } = view;
   // What is being made lies on the bench as it was planned then.
   const piece = make?.piece ?? view.piece;
   const plan = useMemo(() => planPiece(piece, make?.hand ?? known), [piece, make?.hand, known]);
-  const remove = async (): Promise<void> => {
-    await putAway.mutateAsync(view.id);
-    toaster.create({
-      title: `${view.piece.name} has been put away.`,
-      action: { label: 'Bring it back', onClick: () => bringBack.mutate(view.id) },
-    });
-  };
   return (
     <Box as="li" position="relative" data-testid="piece">
       <ChakraLink
