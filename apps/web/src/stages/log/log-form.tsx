@@ -31,7 +31,7 @@ const WORN_CHOICES: readonly { value: Worn; label: string }[] = [
 
 /** Everything that is measured when a piece is finished; also to correct what was logged. */
 export function LogForm({ make, plan, open, onDone }: Props) {
-  const { form, submit, saving, fault } = useLog(make, plan, onDone);
+  const { form, submit, discard, saving, fault } = useLog(make, plan, onDone);
   const { control, register, formState } = form;
   const send = (event: FormEvent): void => {
     event.preventDefault();
@@ -89,7 +89,13 @@ export function LogForm({ make, plan, open, onDone }: Props) {
             {make.loggedAt ? 'Save' : 'Log it'}
           </Button>
           {onDone && (
-            <Button size="large" onClick={onDone}>
+            <Button
+              size="large"
+              onClick={() => {
+                discard();
+                onDone();
+              }}
+            >
               Cancel
             </Button>
           )}

@@ -7,6 +7,7 @@ import { MemoryRouter } from 'react-router';
 import { renderIn } from '../../testing';
 import { loggedView, makeView, planView, pieceOf } from '../../testing-make';
 import { useMeasures } from '../../make/measure-store';
+import { useLogDrafts } from './log-drafts';
 import { LogForm } from './log-form';
 import { Logged } from './logged';
 import { minutesOf } from './minutes';
@@ -89,6 +90,27 @@ describe('logging a make', () => {
       between: { done: [{ part, units: 12 }], length: 90 },
     });
     expect(useMeasures.getState().taken[make.id]).toBeUndefined();
+  });
+  it('stands half filled in again after a reload, and is forgotten when it was sent', async () => {
+    const bodies = listen();
+    const make = makeView(piece, { id: '00000000-0000-4000-8000-00000000d4af' });
+    const field = (name: RegExp): HTMLInputElement => screen.getByRole('textbox', { name });
+    const first = renderIn({}, <LogForm make={make} plan={plan} open={0} />);
+    await userEvent.type(field(/Cord 1, left over/), '30 cm{Enter}');
+    await userEvent.type(field(/Note/), 'tight');
+    first.unmount();
+    // As a new page finds it.
+    await useLogDrafts.persist.rehydrate();
+    const again = renderIn({}, <LogForm make={make} plan={plan} open={0} />);
+    expect(field(/Cord 1, left over/).value).toBe('30 cm');
+    expect(field(/Note/).value).toBe('tight');
+    await userEvent.type(field(/Length of the work/), '19.5 cm{Enter}');
+    await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
+    await waitFor(() => expect(bodies).toHaveLength(1));
+    await waitFor(() => expect(useLogDrafts.getState().drafts).toEqual({}));
+    again.unmount();
+    renderIn({}, <LogForm make={make} plan={plan} open={0} />);
+    expect(field(/Note/).value).toBe('');
   });
   it('shows what was logged beside what was predicted, and lets it be mended', async () => {
     listen();

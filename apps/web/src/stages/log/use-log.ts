@@ -1,12 +1,14 @@
 import { MakeLogDto, sumOfMinutes, type MakeView } from '@coiled-strand/contract';
 import type { HalfWay, Plan } from '@coiled-strand/core';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
+import { useEffect } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { ApiError } from '../../api/client';
 import { useLogMake } from '../../api/queries';
 import { useMeasures } from '../../make/measure-store';
 import { useProgress } from '../../make/progress-store';
 import { dotted } from '../../piece/put-at';
+import { useLogDrafts } from './log-drafts';
 import { minutesOf } from './minutes';
 
 /** What a new log begins with: cut as planned, time as it was counted, the rest to be measured. */
@@ -49,6 +51,8 @@ function betweenOf(half: HalfWay | undefined): Pick<MakeLogDto, 'between'> {
 export interface LogOfMake {
   readonly form: UseFormReturn<MakeLogDto>;
   readonly submit: () => Promise<void>;
+  /** Forgets what was filled in. */
+  readonly discard: () => void;
   readonly saving: boolean;
   /** Why it was not saved; null when nothing went wrong. */
   readonly fault: string | null;
@@ -60,8 +64,19 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
   const forget = useProgress((state) => state.forget);
   const form = useForm<MakeLogDto>({
     resolver: classValidatorResolver(MakeLogDto),
-    defaultValues: startOf(make, plan),
+    // What was filled in before a reload stands there again.
+    defaultValues: useLogDrafts.getState().drafts[make.id] ?? startOf(make, plan),
   });
+  const keep = useLogDrafts((state) => state.keep);
+  const { subscribe } = form;
+  useEffect(
+    () =>
+      subscribe({
+        formState: { values: true },
+        callback: ({ values }) => keep(make.id, values),
+      }),
+    [subscribe, keep, make.id],
+  );
   const submit = form.handleSubmit(async (record) => {
     try {
       await save.mutateAsync({
@@ -75,6 +90,7 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
         },
       });
       forget(make.id);
+      keep(make.id, null);
       useMeasures.getState().take(make.id, null);
       onDone?.();
     } catch (error) {
@@ -84,5 +100,6 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
       }
     }
   });
-  return { form, submit, saving: save.isPending, fault: save.error?.message ?? null };
+  const discard = (): void => keep(make.id, null);
+  return { form, submit, discard, saving: save.isPending, fault: save.error?.message ?? null };
 }
