@@ -1,4 +1,4 @@
-import { ringAngles, type RoundPart } from './ring.js';
+import { ringAngles, stretchesOf, type RoundPart, type Stretch } from './ring.js';
 
 /**
  * Parts as they lie once the cord has stretched with wear: what is flexible is longer, beads and bars are
@@ -15,8 +15,11 @@ export const wornIn = (parts: readonly RoundPart[], stretch: number): RoundPart[
 export const beforeStretch = (worn: number, stretch: number): number => worn / (1 + stretch);
 
 /** The angle in radians that the parts of a ring take together on a body of inner radius r. */
-export const turnAt = (parts: readonly RoundPart[], r: number): number =>
-  ringAngles(parts, r).reduce((sum, angle) => sum + angle, 0);
+export const turnAt = (
+  parts: readonly RoundPart[],
+  r: number,
+  stretches?: readonly Stretch[],
+): number => ringAngles(parts, r, stretches).reduce((sum, angle) => sum + angle, 0);
 
 /** Radius in mm of the smallest body: on none at all a line without height has no angle. */
 const SMALLEST = 1e-6;
@@ -46,9 +49,10 @@ export function innerCircumference(parts: readonly RoundPart[], turns = 1): numb
   // The turn falls steadily with r, and by r = total length it is below 1 rad: bisection is safe.
   let low = SMALLEST;
   let high = parts.reduce((sum, part) => sum + part.length, 0);
+  const stretches = stretchesOf(parts);
   while (high - low > 1e-10 * (1 + high)) {
     const middle = (low + high) / 2;
-    if (turnAt(parts, middle) > want) low = middle;
+    if (turnAt(parts, middle, stretches) > want) low = middle;
     else high = middle;
   }
   return Math.PI * (low + high);
@@ -74,11 +78,10 @@ const isFill = (slot: Slot): slot is Fill => 'fill' in slot;
 export function shareFor(circumference: number, slots: readonly Slot[], turns = 1): number {
   const r = circumference / (2 * Math.PI);
   const want = 2 * Math.PI * turns;
-  const filled = (length: number): number =>
-    turnAt(
-      slots.map((slot) => (isFill(slot) ? { kind: 'flexible', length, height: slot.fill } : slot)),
-      r,
-    );
+  const at = (length: number): RoundPart[] =>
+    slots.map((slot) => (isFill(slot) ? { kind: 'flexible', length, height: slot.fill } : slot));
+  const stretches = stretchesOf(at(0));
+  const filled = (length: number): number => turnAt(at(length), r, stretches);
   const perLength = slots.filter(isFill).reduce((sum, { fill }) => sum + 1 / (r + fill), 0);
   const none = filled(0);
   if (none >= want) return (want - none) / perLength;

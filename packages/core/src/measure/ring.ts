@@ -125,13 +125,14 @@ function endAngle(part: RoundPart, r: number, besideHeight: number | null): numb
 }
 
 /** A run of flexible parts between two that are not, by their places in the ring. */
-interface Stretch {
+export interface Stretch {
   readonly places: readonly number[];
   readonly before: number;
   readonly after: number;
 }
 
-function stretchesOf(parts: readonly RoundPart[]): Stretch[] {
+/** Where the flexible runs of a ring lie: they stay where they are, however large the body and they themselves. */
+export function stretchesOf(parts: readonly Pick<RoundPart, 'kind'>[]): Stretch[] {
   const n = parts.length;
   const firm = parts.flatMap((part, i) => (part.kind === 'flexible' ? [] : [i]));
   return firm.flatMap((from, k): Stretch[] => {
@@ -151,18 +152,24 @@ function stretchesOf(parts: readonly RoundPart[]): Stretch[] {
  * A rigid part lies on a circle that bends like the side of the wrist it sits on.
  *
  * @param parts in the order in which they go round; the last lies beside the first
+ * @param stretches of these parts, where they are asked for many a size
  */
-export function ringAngles(parts: readonly RoundPart[], r: number): number[] {
+export function ringAngles(
+  parts: readonly RoundPart[],
+  r: number,
+  stretches: readonly Stretch[] = stretchesOf(parts),
+): number[] {
   const angles = parts.map((part) => (part.kind === 'flexible' ? angleOf(part, r) : 0));
-  const beside = new Map<string, number>();
-  for (const { places, before, after } of stretchesOf(parts)) {
+  const heightBefore = new Map<number, number>();
+  const heightAfter = new Map<number, number>();
+  for (const { places, before, after } of stretches) {
     const length = places.reduce((sum, i) => sum + parts[i]!.length, 0);
     const height =
       length > 0
         ? places.reduce((sum, i) => sum + parts[i]!.length * parts[i]!.height, 0) / length
         : parts[places[0]!]!.height;
-    beside.set(`${before} after`, height);
-    beside.set(`${after} before`, height);
+    heightAfter.set(before, height);
+    heightBefore.set(after, height);
     const lying = places.reduce((sum, i) => sum + angles[i]!, 0);
     const mouths = [mouthOf(parts[before]!), mouthOf(parts[after]!)] as const;
     const change = fromMouths(mouths, length, height, lying, r);
@@ -175,8 +182,8 @@ export function ringAngles(parts: readonly RoundPart[], r: number): number[] {
     const within = ((part.count ?? 1) - 1) * 2 * half(pitchOf(part), r + part.height);
     return (
       within +
-      endAngle(part, r, beside.get(`${i} before`) ?? null) +
-      endAngle(part, r, beside.get(`${i} after`) ?? null)
+      endAngle(part, r, heightBefore.get(i) ?? null) +
+      endAngle(part, r, heightAfter.get(i) ?? null)
     );
   });
 }
