@@ -1,5 +1,8 @@
 /** A private database cluster on loopback. */
 export function startCluster(
   name: string,
-  options: { readonly durable: boolean },
+  options: {
+    readonly durable: boolean;
+    readonly user?: { readonly name: string; readonly uid: number };
+  },
 ): Promise<{ readonly url: string; readonly place: string; readonly stop: () => void }>;

@@ -103,10 +103,14 @@ function makeCluster(bin, place, data, passwordFile) {
   renameSync(fresh, data);
 }
 
-/** PostgreSQL starts no database that belongs to another user, and says so where nobody looks. */
-function refuseStrange(data) {
+/** Who the database runs as. */
+function databaseUser() {
   const name = isRoot ? 'postgres' : capture('id', ['-un']).out;
-  const own = Number(capture('id', ['-u', name]).out);
+  return { name, uid: Number(capture('id', ['-u', name]).out) };
+}
+
+/** PostgreSQL starts no database that belongs to another user, and says so where nobody looks. */
+function refuseStrange(data, { name, uid: own }) {
   const { uid } = statSync(data);
   if (uid === own) return;
   throw new Sentence(
@@ -131,9 +135,10 @@ function forgetOthers(data) {
  *
  * @param name folder below .data
  * @param durable false for tests: faster, and nothing survives a crash of the machine
+ * @param user whom its files must belong to; whoever the database runs as when left out
  * @returns its address, where it lies, and how to stop it (which does nothing when it ran before)
  */
-export async function startCluster(name, { durable }) {
+export async function startCluster(name, { durable, user }) {
   await ensureBin();
   const place = placeFor(name);
   const data = join(place, 'data');
@@ -146,7 +151,7 @@ export async function startCluster(name, { durable }) {
   });
   const passwordFile = join(place, 'password');
   if (major === undefined) makeCluster(bin, place, data, passwordFile);
-  refuseStrange(data);
+  refuseStrange(data, user ?? databaseUser());
   if (!existsSync(passwordFile)) {
     throw new Sentence(
       `The password of the database in ${place} is missing. Restore ${passwordFile}, or move ${place} away to begin with an empty one.`,

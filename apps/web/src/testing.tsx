@@ -29,6 +29,28 @@ export const SETTINGS: WorkshopView['settings'] = {
   hand: 'right',
 };
 
+/** A request that changes something. */
+export interface Sent {
+  readonly path: string;
+  readonly body: unknown;
+}
+
+/** Answers every request, and keeps those that change something. @param answer what is told of a path */
+export function listen(answer: (path: string) => unknown = () => ({})): Sent[] {
+  const sent: Sent[] = [];
+  globalThis.fetch = ((path: string, init?: RequestInit) => {
+    if (init?.method && init.method !== 'GET') {
+      sent.push({ path, body: init.body ? (JSON.parse(init.body as string) as unknown) : null });
+    }
+    return Promise.resolve({
+      ok: true,
+      status: 200,
+      text: () => Promise.resolve(JSON.stringify(answer(path))),
+    } as Response);
+  }) as typeof fetch;
+  return sent;
+}
+
 /** Renders a part of the page as it stands in a workshop with these settings. */
 export function renderIn(
   settings: Partial<WorkshopView['settings']>,

@@ -100,6 +100,7 @@ export { CLOSURE_KINDS, closureKind, type Closure } from './closure/registry.js'
 
 // What is learnt of a hand, and how sure it is.
 export type { Learnt } from './learn/belief.js';
+export { shortestEnd, type FingerEnd } from './plan/shortest-end.js';
 export { planCost, type PlanCost } from './plan/cost.js';
 export type { RuleBeside } from './kind/rule-of-thumb.js';
 export type { Source } from './kind/reason.js';

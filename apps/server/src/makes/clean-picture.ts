@@ -1,4 +1,4 @@
-import { PHOTO_TYPES, type PhotoType } from '@coiled-strand/contract';
+import type { PhotoType } from '@coiled-strand/contract';
 import sharp from 'sharp';
 
 /** Pixels of the largest camera that makers have, and some: beyond it a small file is a trap. */
@@ -28,13 +28,13 @@ export async function cleanPicture(bytes: Buffer): Promise<CleanPicture | null> 
     const picture = sharp(bytes, { failOn: 'error', limitInputPixels: MOST_PIXELS });
     const { format } = await picture.metadata();
     const type = TYPE_OF[format ?? ''];
-    if (type === undefined || !PHOTO_TYPES.includes(type)) return null;
+    if (type === undefined) return null;
     const upright = picture.autoOrient().keepIccProfile();
     const written =
       type === 'image/png'
         ? upright.png()
         : type === 'image/jpeg'
-          ? upright.jpeg({ quality: QUALITY, mozjpeg: false })
+          ? upright.jpeg({ quality: QUALITY })
           : upright.webp({ quality: QUALITY });
     return { type, bytes: await written.toBuffer() };
   } catch {

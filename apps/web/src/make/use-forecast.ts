@@ -11,7 +11,7 @@ export interface Seen {
 
 /** What follows from the last measurement of a make; null before there is one. */
 export function useForecast(make: Make | null): Seen | null {
-  const half = useMeasures((state) => (make ? state.taken[make.view.id] : undefined));
+  const half = useMeasures((state) => (make ? state.kept[make.view.id] : undefined));
   const { plan } = make ?? {};
   const { piece, hand } = make?.view ?? {};
   return useMemo(() => {

@@ -1,22 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { renderIn } from '../testing';
+import { listen, renderIn } from '../testing';
 import { OwnBeadDialog } from './own-bead-dialog';
 
-/** Answers every request, and keeps what was sent. */
-function listen(): object[] {
-  const bodies: object[] = [];
-  globalThis.fetch = ((_: string, init?: RequestInit) => {
-    if (init?.body) bodies.push(JSON.parse(init.body as string) as object);
-    return Promise.resolve({
-      ok: true,
-      status: 200,
-      text: () => Promise.resolve('{}'),
-    } as Response);
-  }) as typeof fetch;
-  return bodies;
-}
 const field = (name: string): HTMLInputElement => screen.getByRole('textbox', { name });
 const change = async (name: string, text: string): Promise<void> => {
   await userEvent.clear(field(name));
@@ -27,7 +14,7 @@ const shape = (name: string): Promise<void> =>
 
 describe('a bead of one’s own', () => {
   it('that is a ring has a wire and two insides, and begins with sizes of a ring', async () => {
-    const bodies = listen();
+    const sent = listen();
     renderIn({}, <OwnBeadDialog onClose={() => undefined} />);
     await userEvent.type(field('Name'), 'Oval ring');
     await shape('ring');
@@ -37,8 +24,8 @@ describe('a bead of one’s own', () => {
     await change('Inside at its longest', '5');
     await userEvent.type(field('Colour, in words'), 'steel');
     await userEvent.click(screen.getByRole('button', { name: 'Add to the tray' }));
-    await waitFor(() => expect(bodies).toHaveLength(1));
-    expect(bodies[0]).toMatchObject({ shape: 'ring', length: 1, hole: 3.2, holeLong: 5 });
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]?.body).toMatchObject({ shape: 'ring', length: 1, hole: 3.2, holeLong: 5 });
   });
   it('keeps the sizes that were told when its shape is changed', async () => {
     listen();

@@ -4,8 +4,10 @@ import type { Plan } from '../plan/plan-types.js';
 import { account } from './account.js';
 import { dry, type Need } from './need.js';
 import type { Refusal } from './refusal.js';
+import * as beads from './rules-beads.js';
 import * as cords from './rules-cords.js';
 import * as ends from './rules-ends.js';
+import * as knots from './rules-knots.js';
 import * as looks from './rules-looks.js';
 import * as work from './rules-work.js';
 import { layTable, type Table } from './table.js';
@@ -24,11 +26,11 @@ const RULES: { readonly [V in Verb]: (table: Table, action: ActionOf<V>) => Need
   release: cords.release,
   'lay-in': cords.layIn,
   lay: work.lay,
-  string: work.string,
-  slide: work.slide,
-  tie: work.tie,
-  plait: work.plait,
-  petal: work.petal,
+  string: beads.string,
+  slide: beads.slide,
+  tie: knots.tie,
+  plait: knots.plait,
+  petal: knots.petal,
   'put-on': work.putOn,
   pass: work.pass,
   'turn-back': work.turnBack,

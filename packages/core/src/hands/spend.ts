@@ -9,7 +9,8 @@ import type { Table } from './table.js';
 function handsOwn({ plan }: Table, id: CordId): number {
   const reasons = plan.strands.find(({ number }) => number === id)?.reasons ?? [];
   return reasons.reduce(
-    (sum, { mm, hand }) => sum + (hand ? Math.max(0, mm / hand.factor - mm) : 0),
+    (sum, { mm, hand, technique }) =>
+      sum + (hand && technique ? Math.max(0, mm / hand.factor - mm) : 0),
     0,
   );
 }

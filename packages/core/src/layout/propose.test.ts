@@ -5,7 +5,8 @@ import type { Hand } from '../learn/hand.js';
 import type { BeadsPart } from '../part/beads/model.js';
 import type { Piece } from '../piece/piece.js';
 import { draftPlan } from '../plan/plan.js';
-import { orderRow, proposeLayouts, shareEvenly, type LayoutWish } from './propose.js';
+import { shareEvenly } from './alike.js';
+import { orderRow, proposeLayouts, type LayoutWish } from './propose.js';
 import { finish } from './solve.js';
 
 const start = {

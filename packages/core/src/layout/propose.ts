@@ -12,6 +12,15 @@ import { ANY_HAND, type Hand } from '../learn/hand.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
 import { fitParts, stretchOf } from '../plan/fit-plan.js';
 import { planPiece } from '../steps/plan-piece.js';
+import {
+  choicesOf,
+  groupAlike,
+  MOST_KINDS,
+  mostOf,
+  shareEvenly,
+  type Alike,
+  type BeadWish,
+} from './alike.js';
 import { bestCounts, type Candidate, type CountAnswer } from './solve.js';
 
 export type RowOrder = 'graded' | 'alternating' | 'blocks';
@@ -20,7 +29,7 @@ export type RowGap = 'touching' | 'overhand' | 'double-barrel' | 'half-knots';
 /** What the maker wants laid out. */
 export interface LayoutWish {
   /** Beads of the piece that may be used, and how many of each. */
-  readonly beads: readonly { readonly id: string; readonly least: number; readonly most: number }[];
+  readonly beads: readonly BeadWish[];
   readonly symmetric: boolean;
   readonly order: RowOrder;
   readonly between: RowGap;
@@ -175,71 +184,12 @@ function allowed(piece: Piece, wish: LayoutWish): LayoutWish['beads'] {
   });
 }
 
-/** Beads that take alike: one candidate to the solver, of which there may be several colours. */
-interface Alike {
-  readonly length: number;
-  readonly beads: LayoutWish['beads'];
-}
-
-function groupAlike(beads: LayoutWish['beads'], lengthOf: (id: string) => number): Alike[] {
-  const groups: { length: number; beads: LayoutWish['beads'][number][] }[] = [];
-  for (const bead of beads) {
-    const length = lengthOf(bead.id);
-    const same = groups.find((group) => Math.abs(group.length - length) < 1e-9);
-    if (same) same.beads.push(bead);
-    else groups.push({ length, beads: [bead] });
-  }
-  return groups;
-}
-
-/** Most of a group that can lie in pairs, and one in the middle. */
-const mostOf = ({ beads }: Alike, symmetric: boolean): number => {
-  const all = beads.reduce((sum, { most }) => sum + most, 0);
-  if (!symmetric) return all;
-  const paired = beads.reduce((sum, { most }) => sum + most - (most % 2), 0);
-  return Math.min(all, paired + 1);
-};
-
-/**
- * Shares a count between beads that take alike, as evenly as there are: in pairs, when both halves are
- * to be alike, with the odd one by itself.
- */
-export function shareEvenly(
-  beads: LayoutWish['beads'],
-  count: number,
-  symmetric: boolean,
-): number[] {
-  const counts = beads.map(({ least }) => least);
-  let left = count - counts.reduce((sum, n) => sum + n, 0);
-  for (let step = symmetric ? 2 : 1; left > 0 && step > 0;) {
-    const open = beads.flatMap(({ most }, i) => (counts[i]! + step <= most ? [i] : []));
-    const next = open.sort((a, b) => counts[a]! - counts[b]!)[0];
-    if (next === undefined || left < step) {
-      step -= 1;
-      continue;
-    }
-    counts[next]! += step;
-    left -= step;
-  }
-  return counts;
-}
-
 /** Looked at more closely than is kept: planning them ranks them truly. */
 const SPARE = 4;
 /** Measured, before the nearest of them are planned: what lies between two beads depends on both. */
 const MEASURED = 12;
 /** As near in mm as no rule shows a difference: as many rows as are kept that come so near are enough. */
 const NO_DIFFERENCE = 0.02;
-/** Kinds of beads of which every mixture is looked at by itself. */
-const MOST_KINDS = 8;
-
-/** Every choice of some numbers, but for none of them; all of them together where they are too many. */
-function choicesOf(n: number): number[][] {
-  const all = Array.from({ length: n }, (_, i) => i);
-  if (n > MOST_KINDS) return [all];
-  return Array.from({ length: 2 ** n - 1 }, (_, k) => all.filter((i) => ((k + 1) >> i) & 1));
-}
-
 /** Rows of some kinds of beads that are near, by counts of all kinds. */
 interface Near {
   readonly answer: CountAnswer;

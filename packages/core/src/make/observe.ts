@@ -10,6 +10,7 @@ import { ENDS_SPREAD } from '../learn/own-ends.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { sitesOf, tyingCord } from '../piece/sites.js';
+import { shortestEnd } from '../plan/shortest-end.js';
 import type { PartPlan, Plan, StrandPlan } from '../plan/plan-types.js';
 import type { MakeRecord } from './record.js';
 import { RULER } from './ruler.js';
@@ -184,22 +185,14 @@ function drift(piece: Piece, plan: Plan, record: MakeRecord, tied: Tied): Observ
  */
 function ends(plan: Plan, { ends: tried }: MakeRecord): Observation[] {
   if (!tried) return [];
-  const cut = [...plan.strands.filter(({ given }) => !given), ...plan.auxiliary];
-  const planned = cut.flatMap(({ cord, reasons }) =>
-    reasons.flatMap((reason) =>
-      cord && reason.fingers && reason.times
-        ? [{ kind: cord.kind, mm: reason.times.each / (reason.hand?.factor ?? 1) }]
-        : [],
-    ),
-  );
-  if (planned.length === 0) return [];
-  const shortest = planned.reduce((a, b) => (b.mm < a.mm ? b : a));
+  const planned = shortestEnd(plan);
+  if (!planned) return [];
   return [
     {
       technique: ALL_TECHNIQUES,
-      cordKind: shortest.kind,
+      cordKind: planned.cord,
       measure: 'ends',
-      ratio: tried.shortest / shortest.mm,
+      ratio: tried.shortest / planned.usual,
       was: tried.was,
       spread: ENDS_SPREAD,
     },

@@ -51,8 +51,8 @@ function sideways(target: number, height: number, width: number, turns: number):
  * Lays the parts out. Parts that fill share what the others leave of the way round, all alike.
  *
  * The work lies on the skin: cord work runs half its thickness above it, beads at their centres, rigid
- * parts stand straight on it, and cord between them as a taut string does (`ringAngles`). What is planned is a little shorter than what must fit when the
- * cord stretches as it is worn in: planned = worn / (1 + stretch).
+ * parts stand straight on it, and cord between them as a taut string does (`ringAngles`). What is planned is a
+ * little shorter than what must fit when the cord stretches as it is worn in: planned = worn / (1 + stretch).
  */
 export function fitParts(
   piece: Piece,

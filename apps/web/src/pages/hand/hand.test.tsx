@@ -4,7 +4,7 @@ import { EXAMPLE_CORD, lessonsFrom } from '@coiled-strand/core';
 import { screen, waitFor, within } from '@testing-library/react';
 import { format } from 'date-fns';
 import userEvent from '@testing-library/user-event';
-import { renderIn } from '../../testing';
+import { listen, renderIn } from '../../testing';
 import { LessonRow } from './lesson-row';
 import { SwatchDialog } from './swatch-dialog';
 import { overModel, spreadOf, tellTrend } from './words';
@@ -24,22 +24,6 @@ const evidence = (ratio: number, id: string, more: Partial<Source> = {}): Eviden
     ...more,
   },
 });
-
-/** Keeps the requests that change something. */
-function listen(): { path: string; body: unknown }[] {
-  const sent: { path: string; body: unknown }[] = [];
-  globalThis.fetch = ((path: string, init?: RequestInit) => {
-    if (init?.method && init.method !== 'GET') {
-      sent.push({ path, body: init.body ? (JSON.parse(init.body as string) as unknown) : null });
-    }
-    return Promise.resolve({
-      ok: true,
-      status: 200,
-      text: () => Promise.resolve('{}'),
-    } as Response);
-  }) as typeof fetch;
-  return sent;
-}
 
 describe('what is known of the hand', () => {
   const [lesson] = lessonsFrom([1.05, 1.06, 1.04, 1.05, 1.6].map((r, i) => evidence(r, `${i}`)));

@@ -1,6 +1,6 @@
 import { Grid, Text } from '@chakra-ui/react';
 import type { EndsDto, MakeLogDto } from '@coiled-strand/contract';
-import type { EndsWere, Plan } from '@coiled-strand/core';
+import { shortestEnd, type EndsWere, type Plan } from '@coiled-strand/core';
 import { Controller, type Control } from 'react-hook-form';
 import { Choices } from '../../fields/choices';
 import { LengthField } from '../../fields/length-field';
@@ -12,14 +12,6 @@ const WERE: readonly { value: EndsWere; label: string }[] = [
   { value: 'short', label: 'Too short' },
 ];
 
-/** The shortest end that was planned to be tied with, in mm; null where ends are only trimmed. */
-function shortestOf({ strands, auxiliary }: Plan): number | null {
-  const each = [...strands, ...auxiliary].flatMap(({ reasons }) =>
-    reasons.flatMap(({ fingers, times }) => (fingers && times ? [times.each] : [])),
-  );
-  return each.length > 0 ? Math.min(...each) : null;
-}
-
 interface Props {
   readonly plan: Plan;
   readonly control: Control<MakeLogDto>;
@@ -28,7 +20,7 @@ interface Props {
 /** How short an end was and how it was to tie with: what the next ones are cut by. */
 export function EndsFields({ plan, control }: Props) {
   const units = useUnits();
-  const planned = shortestOf(plan);
+  const planned = shortestEnd(plan);
   if (planned === null) return null;
   return (
     <Controller
@@ -44,7 +36,7 @@ export function EndsFields({ plan, control }: Props) {
               label="Shortest end tied with, as trimmed (optional)"
               value={ends?.shortest ?? null}
               unit={units.unit}
-              placeholder={`planned ${units.size(planned)}`}
+              placeholder={`planned ${units.size(planned.mm)}`}
               onChange={(shortest) => said({ shortest })}
               onClear={() => field.onChange(undefined)}
             />

@@ -4,7 +4,7 @@ import { planPiece, type Plan } from '@coiled-strand/core';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
-import { renderIn } from '../../testing';
+import { listen, renderIn } from '../../testing';
 import { loggedView, makeView, planView, pieceOf } from '../../testing-make';
 import { useMeasures } from '../../make/measure-store';
 import { useLogDrafts } from './log-drafts';
@@ -23,24 +23,13 @@ const record = {
   owner: 'Ines Varga',
 };
 
-/** Answers every request with a make, and keeps what was sent. */
-function listen(): object[] {
-  const bodies: object[] = [];
-  globalThis.fetch = ((path: string, init?: RequestInit) => {
-    const answer = path.endsWith('/plan') ? planView(piece) : makeView(piece);
-    if (init?.body) bodies.push(JSON.parse(init.body as string) as object);
-    return Promise.resolve({
-      ok: true,
-      status: 200,
-      text: () => Promise.resolve(JSON.stringify(answer)),
-    } as Response);
-  }) as typeof fetch;
-  return bodies;
-}
+/** A make is what every answer tells of. */
+const answers = (path: string): unknown =>
+  path.endsWith('/plan') ? planView(piece) : makeView(piece);
 
 describe('logging a make', () => {
   it('begins with the time that was counted and asks for what must be measured', async () => {
-    const bodies = listen();
+    const sent = listen(answers);
     const make = makeView(piece, { seconds: { prepare: 300, tie: 1790, finish: 20 } });
     renderIn({}, <LogForm make={make} plan={plan} open={2} />);
     const field = (name: RegExp): HTMLInputElement => screen.getByRole('textbox', { name });
@@ -49,14 +38,14 @@ describe('logging a make', () => {
     expect(field(/Minutes finishing/).value).toBe('1');
     await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
     expect(await screen.findByText('How much was left over?')).toBeTruthy();
-    expect(bodies).toEqual([]);
+    expect(sent).toEqual([]);
     await userEvent.type(field(/Cord 1, left over/), '30 cm');
     await userEvent.type(field(/Length of the work/), '19.5 cm');
     await userEvent.type(field(/Half knots tied/), '27{Enter}');
     await userEvent.click(screen.getByRole('radio', { name: 'Loose' }));
     await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
-    await waitFor(() => expect(bodies).toHaveLength(1));
-    expect(bodies[0]).toMatchObject({
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]?.body).toMatchObject({
       cords: [{ leftover: 300 }],
       length: 195,
       tied: 27,
@@ -67,12 +56,12 @@ describe('logging a make', () => {
     });
   });
   it('asks how an end was once its length is told, and sends what was measured in between', async () => {
-    const bodies = listen();
+    const sent = listen(answers);
     const make = makeView(piece, {});
     const part = plan.parts[0]!.id;
     useMeasures
       .getState()
-      .take(make.id, { done: { [part]: 12, other: 0 }, length: 90, left: [null] });
+      .keep(make.id, { done: { [part]: 12, other: 0 }, length: 90, left: [null] });
     renderIn({}, <LogForm make={make} plan={plan} open={0} />);
     const field = (name: RegExp): HTMLInputElement => screen.getByRole('textbox', { name });
     await userEvent.type(field(/Cord 1, left over/), '30 cm');
@@ -81,18 +70,18 @@ describe('logging a make', () => {
     await userEvent.type(field(/Shortest end tied with/), '3.5 cm{Enter}');
     await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
     expect(await screen.findByText('Was that end long enough to tie with?')).toBeTruthy();
-    expect(bodies).toEqual([]);
+    expect(sent).toEqual([]);
     await userEvent.click(screen.getByRole('radio', { name: 'Just enough' }));
     await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
-    await waitFor(() => expect(bodies).toHaveLength(1));
-    expect(bodies[0]).toMatchObject({
+    await waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]?.body).toMatchObject({
       ends: { shortest: 35, was: 'enough' },
       between: { done: [{ part, units: 12 }], length: 90 },
     });
-    expect(useMeasures.getState().taken[make.id]).toBeUndefined();
+    expect(useMeasures.getState().kept[make.id]).toBeUndefined();
   });
   it('stands half filled in again after a reload, and is forgotten when it was sent', async () => {
-    const bodies = listen();
+    const sent = listen(answers);
     const make = makeView(piece, { id: '00000000-0000-4000-8000-00000000d4af' });
     const field = (name: RegExp): HTMLInputElement => screen.getByRole('textbox', { name });
     const first = renderIn({}, <LogForm make={make} plan={plan} open={0} />);
@@ -106,14 +95,14 @@ describe('logging a make', () => {
     expect(field(/Note/).value).toBe('tight');
     await userEvent.type(field(/Length of the work/), '19.5 cm{Enter}');
     await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
-    await waitFor(() => expect(bodies).toHaveLength(1));
-    await waitFor(() => expect(useLogDrafts.getState().drafts).toEqual({}));
+    await waitFor(() => expect(sent).toHaveLength(1));
+    await waitFor(() => expect(useLogDrafts.getState().kept).toEqual({}));
     again.unmount();
     renderIn({}, <LogForm make={make} plan={plan} open={0} />);
     expect(field(/Note/).value).toBe('');
   });
   it('shows what was logged beside what was predicted, and lets it be mended', async () => {
-    listen();
+    listen(answers);
     renderIn(
       {},
       <MemoryRouter>

@@ -65,7 +65,7 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
   const form = useForm<MakeLogDto>({
     resolver: classValidatorResolver(MakeLogDto),
     // What was filled in before a reload stands there again.
-    defaultValues: useLogDrafts.getState().drafts[make.id] ?? startOf(make, plan),
+    defaultValues: useLogDrafts.getState().kept[make.id] ?? startOf(make, plan),
   });
   const keep = useLogDrafts((state) => state.keep);
   const { subscribe } = form;
@@ -82,7 +82,7 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
       await save.mutateAsync({
         id: make.id,
         record: {
-          ...betweenOf(useMeasures.getState().taken[make.id]),
+          ...betweenOf(useMeasures.getState().kept[make.id]),
           ...record,
           minutes: record.stages ? sumOfMinutes(record.stages) : record.minutes,
           note: record.note || undefined,
@@ -91,7 +91,7 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
       });
       forget(make.id);
       keep(make.id, null);
-      useMeasures.getState().take(make.id, null);
+      useMeasures.getState().keep(make.id, null);
       onDone?.();
     } catch (error) {
       if (!(error instanceof ApiError)) return;

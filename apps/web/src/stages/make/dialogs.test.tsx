@@ -79,7 +79,7 @@ describe('where was I', () => {
 describe('measuring half way', () => {
   beforeEach(() => {
     localStorage.clear();
-    useMeasures.setState({ taken: {} });
+    useMeasures.setState({ kept: {} });
   });
   const type = async (name: RegExp, text: string): Promise<void> => {
     const field = screen.getByRole('textbox', { name });
@@ -92,7 +92,7 @@ describe('measuring half way', () => {
     const { pitch } = make.plan.parts[0]!.layout;
     await type(/Length of the work/, `${(7 * pitch) / 10} cm`);
     expect(screen.getByTestId('forecast').textContent).toMatch(/Every cord lasts/);
-    expect(useMeasures.getState().taken['make-1']).toMatchObject({
+    expect(useMeasures.getState().kept['make-1']).toMatchObject({
       done: { 'square-knot-sinnet': 7 },
       length: expect.closeTo(7 * pitch, 3),
       left: [null],
@@ -107,7 +107,7 @@ describe('measuring half way', () => {
     expect(told).toContain('Join a cord');
     expect(told).toContain('Were all ends of the cord measured');
     await userEvent.click(screen.getByRole('button', { name: 'Discard it' }));
-    expect(useMeasures.getState().taken).toEqual({});
+    expect(useMeasures.getState().kept).toEqual({});
     expect(screen.queryByTestId('forecast')).toBeNull();
   });
 });

@@ -35,7 +35,7 @@ export function MeasureDialog(props: Props) {
 function Measuring({ make, onClose }: Props) {
   const units = useUnits();
   const { plan, view } = make;
-  const take = useMeasures((state) => state.take);
+  const take = useMeasures((state) => state.keep);
   const seen = useForecast(make);
   const done = doneByPart(make.steps, make.done);
   const planned = plan.parts.reduce(

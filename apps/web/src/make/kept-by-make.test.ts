@@ -1,0 +1,25 @@
+import { beforeEach, describe, expect, it } from '@jest/globals';
+import { keptByMake } from './kept-by-make';
+
+beforeEach(() => localStorage.clear());
+
+describe('what is kept for each make', () => {
+  it('outlives its page, and is forgotten by itself', async () => {
+    const first = keptByMake<number>('test');
+    first.getState().keep('a', 1);
+    first.getState().keep('b', 2);
+    first.getState().keep('a', null);
+    const again = keptByMake<number>('test');
+    await again.persist.rehydrate();
+    expect(again.getState().kept).toEqual({ b: 2 });
+  });
+  it('is found where an older version left it under another name', async () => {
+    localStorage.setItem(
+      'coiled-strand.test',
+      JSON.stringify({ version: 0, state: { taken: { a: 7 } } }),
+    );
+    const store = keptByMake<number>('test', 'taken');
+    await store.persist.rehydrate();
+    expect(store.getState().kept).toEqual({ a: 7 });
+  });
+});

@@ -1,0 +1,36 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+
+interface Kept<T> {
+  readonly kept: Readonly<Record<string, T>>;
+  /** null forgets it. */
+  readonly keep: (makeId: string, value: T | null) => void;
+}
+
+/**
+ * One thing for each make that is kept in this browser: it outlives a closed tab, and belongs to the work on this
+ * table.
+ *
+ * @param name under which it lies in the browser
+ * @param before what it was called in what older versions left there
+ */
+export const keptByMake = <T>(name: string, before = 'kept') =>
+  create<Kept<T>>()(
+    persist(
+      (set) => ({
+        kept: {},
+        keep: (makeId, value) =>
+          set(({ kept }) => {
+            const others = Object.entries(kept).filter(([id]) => id !== makeId);
+            return { kept: Object.fromEntries(value ? [...others, [makeId, value]] : others) };
+          }),
+      }),
+      {
+        name: `coiled-strand.${name}`,
+        version: 1,
+        migrate: (old) => ({
+          kept: (old as Readonly<Record<string, Kept<T>['kept'] | undefined>>)[before] ?? {},
+        }),
+      },
+    ),
+  );
