@@ -17,16 +17,25 @@ const LONGEST = 10_000;
 const MEMORY = 512;
 const WAITING = 500;
 
+/**
+ * A thread loads its modules by import alone: one that is ended in the middle of a `require` of a module takes the
+ * whole program with it (Node.js 20 aborts). Versions that cannot do that do not know the flag.
+ */
+const LOADS = process.allowedNodeEnvironmentFlags.has('--experimental-require-module')
+  ? ['--no-experimental-require-module']
+  : [];
+
 /** Plans in threads of their own: whatever a piece asks for, other requests go on being answered. */
 @Injectable()
 export class Planner implements OnModuleDestroy {
   private readonly pool = new Piscina({
     filename: WORKER,
-    minThreads: 1,
+    minThreads: 0,
     maxThreads: Math.max(1, availableParallelism() - 1),
     maxQueue: WAITING,
-    idleTimeout: 30_000,
+    idleTimeout: 10 * 60_000,
     resourceLimits: { maxOldGenerationSizeMb: MEMORY },
+    execArgv: LOADS,
   });
 
   /** @throws AppError 422 for a piece that is too large to be planned, 503 when too many wait */
@@ -39,7 +48,11 @@ export class Planner implements OnModuleDestroy {
     return this.run('make', planning);
   }
 
+  private readonly running = new Set<Promise<unknown>>();
+
   async onModuleDestroy(): Promise<void> {
+    // What is being planned is planned to its end.
+    await Promise.allSettled(this.running);
     await this.pool.destroy();
   }
 
@@ -47,10 +60,10 @@ export class Planner implements OnModuleDestroy {
     const { piece } = planning;
     if (planCost(piece).sum > MOST) throw tooLarge(piece);
     try {
-      return (await this.pool.run(planning, {
-        name,
-        signal: AbortSignal.timeout(LONGEST),
-      })) as T;
+      const signal = AbortSignal.timeout(LONGEST);
+      const answer = this.pool.run(planning, { name, signal }) as Promise<T>;
+      this.running.add(answer);
+      return await answer.finally(() => this.running.delete(answer));
     } catch (error) {
       const { name: what, code, message } = error as Error & { code?: string };
       if (what === 'AbortError' || code === 'ERR_WORKER_OUT_OF_MEMORY') throw tooLarge(piece);

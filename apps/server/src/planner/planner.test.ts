@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import type { PieceView } from '@coiled-strand/contract';
 import { PIECE_FORMAT_VERSION, templateById, type Piece } from '@coiled-strand/core';
 import { useTestApp } from '../testing/test-app.js';
+import { Planner } from './planner.service.js';
 
 const api = useTestApp();
 const band = templateById('floss-stripe').make({
@@ -70,5 +71,16 @@ describe('planning on the server', () => {
     const answers = await Promise.all(Array.from({ length: 50 }, () => plan(band)));
     expect(answers.map(({ status }) => status)).toEqual(Array.from({ length: 50 }, () => 200));
     expect(new Set(answers.map(({ body }) => JSON.stringify(body))).size).toBe(1);
+  });
+
+  it('is ended at any moment, also while its threads still load, and plans to the end what it was given', async () => {
+    // What went wrong was an abort of the whole program, so that nothing after it was run.
+    for (let ms = 0; ms < 300; ms += 12) {
+      const planner = new Planner();
+      const planned = planner.plan({ piece: band, hand: [] });
+      await new Promise((resolve) => setTimeout(resolve, ms));
+      await planner.onModuleDestroy();
+      expect((await planned).ok).toBe(true);
+    }
   });
 });
