@@ -70,6 +70,32 @@ test('two devices follow one make: what was done later counts on both', async ({
   await tablet.context().close();
 });
 
+test('a window that was left open never sets the other back: it asks', async ({
+  page,
+  browser,
+  server,
+}) => {
+  await begin(page, 'Left open', 9);
+  await expect.poll(async () => (await makeOf(server, 'Left open')).reached.done).toBe(9);
+  const tablet = await (await browser.newContext({ baseURL: server.url })).newPage();
+  await tablet.goto(page.url());
+  await expect(counter(tablet)).toHaveText('4');
+  // It hears nothing more, as a tablet that slept.
+  await tablet.route(/\/makes$/, (route) => route.abort());
+  for (let i = 0; i < 3; i++) await page.keyboard.press('Space');
+  await expect.poll(async () => (await makeOf(server, 'Left open')).reached.done).toBe(12);
+  await tablet.keyboard.press('Space');
+  const asked = tablet.getByRole('dialog', { name: 'This make went on elsewhere' });
+  await expect(asked).toContainText(/There: step \d+ of \d+, “.+”, 7 done/);
+  await expect(asked).toContainText(/Here: step \d+ of \d+, “.+”, 5 done/);
+  expect((await makeOf(server, 'Left open')).reached.done).toBe(12);
+  await asked.getByRole('button', { name: 'Go on from there' }).click();
+  await expect(counter(tablet)).toHaveText('7');
+  await tablet.keyboard.press('Space');
+  await expect.poll(async () => (await makeOf(server, 'Left open')).reached.done).toBe(13);
+  await tablet.context().close();
+});
+
 test('several makes of a piece run side by side, each with a count of its own', async ({
   page,
 }) => {

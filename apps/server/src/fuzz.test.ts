@@ -59,7 +59,7 @@ async function ground(): Promise<Ground> {
       ProgressDto: [
         {
           at: make.at,
-          ago: 5,
+          said: 5,
           device: 'phone',
           seconds: { prepare: 1, tie: 2, finish: 3 },
           timers: [{ step: make.at.step, startedAt: '2026-01-01T00:00:00.000Z' }],

@@ -3,13 +3,13 @@ import './theme/base.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './app';
 import { queryClient, keys } from './api/queries';
-import { flush, whenSent } from './make/progress-store';
+import { flush, whenSent } from './make/progress-sender';
+import { findKept } from './make/progress-store';
 import type { MakeView } from '@coiled-strand/contract';
 
 const isMakes = ({ queryKey }: { readonly queryKey: readonly unknown[] }): boolean =>
   queryKey[2] === 'makes';
 
-// Progress that an earlier window could not send goes out first.
 whenSent(async (sent) => {
   // An answer asked for before this one would set the counter back, and so would taking back what was
   // asked for after this one is in.
@@ -19,7 +19,9 @@ whenSent(async (sent) => {
   );
   void queryClient.invalidateQueries({ queryKey: keys.pieces });
 });
-void flush();
+// Progress that an earlier window could not send goes out first.
+void findKept().then(flush);
+for (const back of ['online', 'pageshow']) window.addEventListener(back, () => void flush());
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root element');

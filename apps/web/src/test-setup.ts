@@ -1,6 +1,9 @@
 /// <reference types="node" />
 import { configure } from '@testing-library/dom';
+import { BroadcastChannel } from 'node:worker_threads';
 import { TextEncoder } from 'node:util';
+import { deserialize, serialize } from 'node:v8';
+import 'fake-indexeddb/auto';
 
 // React's act() warnings are only right when the environment says that it is a test.
 (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
@@ -40,3 +43,15 @@ Object.assign(globalThis, { PointerEvent: globalThis.PointerEvent ?? MouseEvent 
 // jsdom draws nothing and scrolls nothing: what is drawn on a canvas is seen in the browser tests.
 HTMLCanvasElement.prototype.getContext = () => null;
 Element.prototype.scrollTo = () => undefined;
+
+// jsdom has no store and no word from window to window either.
+class Quiet extends BroadcastChannel {
+  constructor(name: string) {
+    super(name);
+    this.unref();
+  }
+}
+Object.assign(globalThis, {
+  structuredClone: <T>(value: T): T => deserialize(serialize(value)) as T,
+  BroadcastChannel: Quiet,
+});

@@ -11,8 +11,6 @@ import {
 } from 'class-validator';
 import { IsA, IsCount, IsListOf, IsMeasure, IsName, IsText } from './rules.js';
 
-/** A device may have been away for a year. */
-const MOST_AGO = 366 * 24 * 60 * 60 * 1000;
 const MOST_SECONDS = 60 * 60 * 24 * 60;
 
 /** Time at the bench by stage, in seconds. */
@@ -49,22 +47,28 @@ export class StepPlaceDto implements StepPlace {
 }
 
 export class ProgressDto {
-  /** Where the make stands: everything before it is done. */
+  /** Where the make stands: everything before it is done. Left out where only time or timers are told. */
+  @IsOptional()
   @IsA(() => StepPlaceDto)
-  at!: StepPlaceDto;
+  at?: StepPlaceDto;
 
   /**
-   * How many ms ago that was so: of what several devices say, the latest counts. An age and no time of
-   * day, since clocks differ. Nought when left out.
+   * Where it stood when this device went on, as far as it knew. Where another device has said something else since,
+   * no step is taken back unasked. Whatever it says counts when this is left out.
    */
   @IsOptional()
-  @IsMeasure(0, MOST_AGO)
-  ago?: number;
+  @IsA(() => StepPlaceDto)
+  from?: StepPlaceDto;
 
-  /** Which device says so, for the time at the bench that it counts. */
+  /** Which device says so. */
   @IsOptional()
   @IsName(60)
   device?: string;
+
+  /** The how many-th change of this device it is: one that was heard before is not taken again. */
+  @IsOptional()
+  @IsCount(1, 1_000_000_000)
+  said?: number;
 
   /** All time that this device has counted for this make. */
   @IsOptional()

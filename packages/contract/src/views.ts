@@ -130,6 +130,8 @@ export interface ErrorBody {
     readonly faults?: readonly FileFault[];
     /** With `piece.changed`: the piece as it is stored now. */
     readonly current?: PieceView;
+    /** With `make.elsewhere`: the make as it stands now. */
+    readonly make?: MakeView;
     readonly requestId?: string;
   };
 }

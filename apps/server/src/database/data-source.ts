@@ -10,6 +10,7 @@ import { Foundation1700000000001 } from '../migrations/1700000000001-foundation.
 import { Making1700000000003 } from '../migrations/1700000000003-making.js';
 import { OnePlan1700000000004 } from '../migrations/1700000000004-one-plan.js';
 import { SaidBy1700000000005 } from '../migrations/1700000000005-said-by.js';
+import { Heard1700000000006 } from '../migrations/1700000000006-heard.js';
 import { completeMakes } from '../makes/complete-makes.js';
 import { WholePieces1700000000002 } from '../migrations/1700000000002-whole-pieces.js';
 
@@ -37,6 +38,7 @@ export const createDataSource = (url: string): DataSource =>
       Making1700000000003,
       OnePlan1700000000004,
       SaidBy1700000000005,
+      Heard1700000000006,
     ],
     synchronize: false,
     applicationName: 'coiled-strand',

@@ -96,6 +96,7 @@ async function addEarlierMake(
     reached: reachedBy(steps, total),
     doneAt: daysBefore(earlier.daysAgo, sumOfMinutes(earlier.stages)),
     doneBy: null,
+    heard: {},
     seconds: {},
     timers: {},
     setAside: null,

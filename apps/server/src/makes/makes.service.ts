@@ -48,7 +48,6 @@ import { PhotoRow } from '../rows/photo.entity.js';
 export class MakesService {
   constructor(
     @InjectRepository(MakeRow) private readonly makes: Repository<MakeRow>,
-    @InjectRepository(PhotoRow) private readonly photos: Repository<PhotoRow>,
     @InjectRepository(PieceRow) private readonly pieces: Repository<PieceRow>,
     private readonly dataSource: DataSource,
     private readonly workshop: CurrentWorkshop,
@@ -115,37 +114,52 @@ export class MakesService {
   }
 
   /**
-   * How far the make is. What was seen later counts: a device that was away does not undo what another
-   * has done since. What one device says comes in the order in which it was seen, whatever its ages say:
-   * an age is counted from when a message arrives, and one that was held up looks younger than the next.
-   * Time and timers add up over devices.
+   * How far the make is. Several devices follow one make, and no clock is trusted: each tells from which place it
+   * went on. Where another device has said something else since, and this would undo it or knows nothing of what
+   * was undone there, the device is told instead, and its maker chooses.
+   * What was heard before is not taken twice. Time and timers add up over devices.
+   *
+   * @throws AppError 409 `make.elsewhere` with the make as it stands
    */
   async setProgress(id: string, progress: ProgressDto): Promise<MakeView> {
-    return this.changed(id, async (found, manager) => {
+    return this.changed(id, async (found, manager): Promise<Partial<MakeRow>> => {
       if (found.loggedAt) throw alreadyLogged();
-      const { steps } = await this.frozen(manager, id);
-      const done = actionsAt(steps, progress.at);
-      if (done === null) throw noSuchPlace(steps, progress.at);
-      const at = new Date(Date.now() - (progress.ago ?? 0));
-      const { device = null, seconds, timers = [] } = progress;
-      const since = at.getTime() >= found.doneAt.getTime();
-      const later = since || (device !== null && device === found.doneBy);
+      const { device = null, said, seconds, timers = [], at } = progress;
+      const heard = device === null ? 0 : (found.heard[device] ?? 0);
+      if (said !== undefined && said <= heard) return {};
       return {
-        ...(later
-          ? {
-              at: progress.at,
-              doneAt: since ? at : found.doneAt,
-              doneBy: device,
-              reached: reachedBy(steps, done),
-            }
+        ...(at ? await this.movedTo(at, progress, found, manager) : {}),
+        ...(device !== null && said !== undefined
+          ? { heard: { ...found.heard, [device]: said } }
           : {}),
-        ...(device && seconds ? { seconds: { ...found.seconds, [device]: seconds } } : {}),
+        ...(device !== null && seconds ? { seconds: { ...found.seconds, [device]: seconds } } : {}),
         timers: {
           ...found.timers,
           ...Object.fromEntries(timers.map(({ step, startedAt }) => [step, startedAt])),
         },
       };
     });
+  }
+
+  /** The make at another place, where that is not news to another device. */
+  private async movedTo(
+    at: StepPlace,
+    { from, device = null }: ProgressDto,
+    found: MakeRow,
+    manager: EntityManager,
+  ): Promise<Partial<MakeRow>> {
+    const { steps } = await this.frozen(manager, found.id);
+    const done = actionsAt(steps, at);
+    if (done === null) throw noSuchPlace(steps, at, 'at');
+    if (from && found.doneBy !== device) {
+      const seen = actionsAt(steps, from);
+      if (seen === null) throw noSuchPlace(steps, from, 'from');
+      const now = found.reached.done;
+      if (now !== seen && now !== done && (now < seen || done < now)) {
+        throw wentOnElsewhere(await this.viewIn(manager, found));
+      }
+    }
+    return { at, doneAt: new Date(), doneBy: device, reached: reachedBy(steps, done) };
   }
 
   async log(id: string, record: MakeLogDto): Promise<MakeView> {
@@ -215,7 +229,8 @@ export class MakesService {
   ): Promise<MakeView> {
     const workshopId = await this.workshop.id();
     const row = await this.dataSource.transaction(async (manager) => {
-      const found = await this.locked(manager, { id, workshopId, abandonedAt: IsNull() });
+      const found = await this.locked(manager, { id, workshopId });
+      if (found.abandonedAt) throw givenUp();
       return manager.save(MakeRow, { ...found, ...(await change(found, manager)) });
     });
     return this.view(row);
@@ -258,9 +273,9 @@ export class MakesService {
       hand,
       at: startPlace(steps),
       reached: reachedBy(steps, 0),
-      // Whatever a device says first counts, also when its clock is behind.
       doneAt: new Date(0),
       doneBy: null,
+      heard: {},
       seconds: {},
       timers: {},
       record: null,
@@ -271,17 +286,25 @@ export class MakesService {
     };
   }
 
-  private async view(row: MakeRow): Promise<MakeView> {
-    const [view] = await this.views([row]);
+  private view(row: MakeRow): Promise<MakeView> {
+    return this.viewIn(this.dataSource.manager, row);
+  }
+
+  private async viewIn(manager: EntityManager, row: MakeRow): Promise<MakeView> {
+    const [view] = await this.views([row], manager);
     return view!;
   }
 
-  private async views(rows: readonly MakeRow[]): Promise<MakeView[]> {
-    const photos = await this.photos.find({
+  /** @param manager of the transaction under way, whose connection is used: another might not be to be had */
+  private async views(
+    rows: readonly MakeRow[],
+    manager = this.dataSource.manager,
+  ): Promise<MakeView[]> {
+    const photos = await manager.find(PhotoRow, {
       where: { makeId: In(rows.map((row) => row.id)) },
       order: { createdAt: 'ASC' },
     });
-    const away = await this.pieces.find({
+    const away = await manager.find(PieceRow, {
       select: { id: true },
       where: { id: In(rows.map((row) => row.pieceId)), archivedAt: Not(IsNull()) },
     });
@@ -321,11 +344,15 @@ function faultsOfLog(record: MakeLogDto, plan: Plan, units: SpokenUnits): FileFa
   return faults;
 }
 
-function noSuchPlace(steps: readonly Step[], { step, unit }: StepPlace): AppError {
+function noSuchPlace(
+  steps: readonly Step[],
+  { step, unit }: StepPlace,
+  where: 'at' | 'from',
+): AppError {
   const found = steps.find(({ id }) => id === step);
   const fault: FileFault = found
-    ? { path: 'at.unit', message: `this step has ${found.units} units, not ${unit}` }
-    : { path: 'at.step', message: `this make has no step “${step}”` };
+    ? { path: `${where}.unit`, message: `this step has ${found.units} units, not ${unit}` }
+    : { path: `${where}.step`, message: `this make has no step “${step}”` };
   return invalid([fault], 'The progress');
 }
 
@@ -335,4 +362,21 @@ const alreadyLogged = (): AppError =>
     'make.logged',
     'This make is finished and logged.',
     'Begin a new make of the piece.',
+  );
+
+const givenUp = (): AppError =>
+  new AppError(
+    HttpStatus.CONFLICT,
+    'make.given-up',
+    'This make was set aside in another window or on another device.',
+    'Take it up again to go on with it. What was done meanwhile is kept.',
+  );
+
+const wentOnElsewhere = (make: MakeView): AppError =>
+  new AppError(
+    HttpStatus.CONFLICT,
+    'make.elsewhere',
+    'This make went on in another window or on another device.',
+    'Choose whether to go on from there or from here.',
+    { make },
   );

@@ -53,6 +53,10 @@ export class MakeRow extends Owned {
   @Column('text', { name: 'done_by', nullable: true })
   doneBy!: string | null;
 
+  /** The last of the changes that each device numbers: what it sends once more was taken already. */
+  @Column('json', { default: {} })
+  heard!: Readonly<Record<string, number>>;
+
   /** How far that is. */
   @Column('json')
   reached!: Reached;

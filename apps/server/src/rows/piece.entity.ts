@@ -11,6 +11,10 @@ export class PieceRow extends Owned {
   @Column('json')
   spec!: Piece;
 
+  /** The id of the request that changed it last, where that had one. */
+  @Column('text', { name: 'changed_by', nullable: true })
+  changedBy!: string | null;
+
   @UpdateDateColumn({ name: 'updated_at', type: 'timestamptz' })
   updatedAt!: Date;
 

@@ -1,4 +1,5 @@
 import type { ErrorBody } from '@coiled-strand/contract';
+import { setClock } from './clock';
 
 /** An answer of the server that is a fault, with its words and remedy. */
 export class ApiError extends Error {
@@ -46,6 +47,7 @@ export async function call<T>(
   { method = 'GET', body, bytes, ...more }: Call = {},
 ): Promise<T> {
   const text = body === undefined ? undefined : JSON.stringify(body);
+  const asked = Date.now();
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
@@ -61,6 +63,7 @@ export async function call<T>(
   } catch {
     throw new Unreachable();
   }
+  setClock(response.headers?.get('Date') ?? null, asked);
   const parsed: unknown = parse(await response.text());
   if (response.ok) return parsed as T;
   if (typeof parsed === 'object' && parsed !== null && 'error' in parsed) {

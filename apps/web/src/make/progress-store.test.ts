@@ -1,134 +1,247 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
+import type { MakeView, ProgressDto } from '@coiled-strand/contract';
 import type { StepPlace } from '@coiled-strand/core';
-import { flush, useProgress, whenSent } from './progress-store';
+import { IDBFactory } from 'fake-indexeddb';
+import { closeKept, toldHere } from './progress-kept';
+import { flush, whenSent } from './progress-sender';
+import { findKept, localOf, useProgress } from './progress-store';
 
 // The wire is replaced, to have it fail at will; the real server is killed in the browser tests.
-interface Sent {
+interface Sent extends ProgressDto {
   readonly path: string;
-  readonly at: StepPlace;
-  readonly ago: number;
-  readonly device: string;
-  readonly seconds?: { readonly tie: number };
-  readonly timers: readonly { readonly step: string; readonly startedAt: string | null }[];
 }
 let sent: Sent[] = [];
 let answers: (() => Promise<Response>)[] = [];
-const ok = (): Promise<Response> =>
+const answer = (status: number, body: object): Promise<Response> =>
   Promise.resolve({
-    ok: true,
-    status: 200,
-    text: () => Promise.resolve('{"id":"m","at":{"step":"tie-band","unit":5}}'),
+    ok: status < 400,
+    status,
+    text: () => Promise.resolve(JSON.stringify(body)),
   } as Response);
+const ok = (): Promise<Response> => answer(200, { id: 'm', at: { step: 'tie-band', unit: 5 } });
 const down = (): Promise<Response> => Promise.reject(new TypeError('Failed to fetch'));
 const refused = (status: number) => (): Promise<Response> =>
-  Promise.resolve({
-    ok: false,
-    status,
-    text: () => Promise.resolve('{"error":{"code":"x","message":"x","remedy":"y"}}'),
-  } as Response);
+  answer(status, { error: { code: 'x', message: 'x', remedy: 'y' } });
+const elsewhere = (unit: number) => (): Promise<Response> =>
+  answer(409, {
+    error: {
+      code: 'make.elsewhere',
+      message: 'x',
+      remedy: 'y',
+      make: { id: 'm', at: knots(unit) },
+    },
+  });
 const knots = (unit: number): StepPlace => ({ step: 'tie-band', unit });
-const here = (makeId: string): number | undefined => useProgress.getState().local[makeId]?.at?.unit;
+const m = { id: 'm', at: knots(0) };
+const here = (makeId: string): number | undefined =>
+  localOf(useProgress.getState().told[makeId])?.at?.unit;
 const settle = async (): Promise<void> => {
   await jest.advanceTimersByTimeAsync(5000);
 };
+const unsent = (): string[] => Object.keys(useProgress.getState().told);
 
-beforeEach(() => {
+beforeEach(async () => {
   jest.useFakeTimers();
   localStorage.clear();
-  useProgress.setState({ local: {}, unsent: {}, seconds: {} });
+  await closeKept();
+  globalThis.indexedDB = new IDBFactory();
+  useProgress.setState({ told: {}, own: {}, elsewhere: {}, keeping: true });
   sent = [];
   answers = [];
   globalThis.fetch = ((path: string, init: RequestInit) => {
-    sent.push({ path, ...(JSON.parse(init.body as string) as Omit<Sent, 'path'>) });
+    sent.push({ path, ...(JSON.parse(init.body as string) as ProgressDto) });
     return (answers.shift() ?? ok)();
   }) as typeof fetch;
 });
-afterEach(() => {
+afterEach(async () => {
   whenSent(null);
+  await jest.advanceTimersByTimeAsync(60_000);
   jest.useRealTimers();
+  // What is still being written is no part of the next test.
+  await new Promise((resolve) => setTimeout(resolve, 20));
   Reflect.deleteProperty(globalThis, 'fetch');
 });
 
 describe('progress of a make', () => {
   it('is known here at once and sent', async () => {
-    useProgress.getState().set('m', knots(1));
+    useProgress.getState().set(m, knots(1));
     expect(here('m')).toBe(1);
     await settle();
-    expect(sent).toMatchObject([{ path: '/api/makes/m/progress', at: knots(1) }]);
-    expect(useProgress.getState().unsent).toEqual({});
+    expect(sent).toMatchObject([
+      { path: '/api/makes/m/progress', at: knots(1), from: knots(0), said: 1 },
+    ]);
+    expect(unsent()).toEqual([]);
+    expect(await toldHere()).toEqual([]);
   });
 
   it('sends one at a time, and the last number wins', async () => {
-    for (let done = 1; done <= 20; done++) useProgress.getState().set('m', knots(done));
+    for (let done = 1; done <= 20; done++) useProgress.getState().set(m, knots(done));
     await settle();
     expect(sent.length).toBeLessThan(20);
-    expect(sent.at(-1)?.at.unit).toBe(20);
+    expect(sent.at(-1)).toMatchObject({ at: knots(20), said: 20 });
   });
 
   it('waits out a server that is away, and a closed window too', async () => {
     answers = [down, down];
-    useProgress.getState().set('m', knots(7));
+    useProgress.getState().set(m, knots(7));
     await settle();
-    expect(sent.map((s) => s.at.unit)).toEqual([7, 7, 7]);
+    expect(sent.map((s) => s.at?.unit)).toEqual([7, 7, 7]);
     answers = Array.from({ length: 9 }, () => down);
-    useProgress.getState().set('m', knots(8));
+    useProgress.getState().set(m, knots(8));
     await jest.advanceTimersByTimeAsync(100);
-    const kept = JSON.parse(localStorage.getItem('coiled-strand.progress') ?? '{}') as {
-      state: object;
-    };
-    expect(kept.state).toMatchObject({ local: { m: { at: knots(8) } }, unsent: { m: true } });
+    const kept = await toldHere('m');
+    expect(kept).toMatchObject([{ at: knots(8), said: 2 }]);
     answers = [];
     await flush();
     await settle();
-    expect(sent.at(-1)?.at.unit).toBe(8);
-    expect(useProgress.getState().unsent).toEqual({});
+    expect(sent.at(-1)?.at?.unit).toBe(8);
+    expect(unsent()).toEqual([]);
+  });
+
+  it('of a closed window is told in its name, before what was done after it', async () => {
+    answers = Array.from({ length: 99 }, () => down);
+    const closed = {
+      ...{ makeId: 'm', device: 'closed', order: 1, said: 4, at: knots(8), from: knots(5) },
+      ...{ timers: {}, seconds: { prepare: 0, tie: 30, finish: 0 } },
+    };
+    const { keepTold } = await import('./progress-kept');
+    await keepTold(closed);
+    await findKept();
+    expect(here('m')).toBe(8);
+    useProgress.getState().set(m, knots(9));
+    expect(here('m')).toBe(9);
+    await jest.advanceTimersByTimeAsync(100);
+    answers = [];
+    sent = [];
+    await jest.advanceTimersByTimeAsync(60_000);
+    expect(sent.map(({ at, from, device, said }) => [at?.unit, from?.unit, device, said])).toEqual([
+      [8, 5, 'closed', 4],
+      [9, 8, useProgress.getState().device, 1],
+    ]);
+    expect(await toldHere()).toEqual([]);
+  });
+
+  it('of a window that was closed in the same moment is found by its note', async () => {
+    answers = [down];
+    useProgress.getState().set(m, knots(2));
+    // Nothing but the note is there yet.
+    const notes = Object.entries({ ...localStorage });
+    expect(notes).toHaveLength(1);
+    await settle();
+    await toldHere();
+    expect(localStorage).toHaveLength(0);
+    useProgress.setState({ told: {}, own: {} });
+    for (const [key, note] of notes) localStorage.setItem(key, note as string);
+    await findKept();
+    expect(here('m')).toBe(2);
+    expect(localStorage).toHaveLength(0);
+    expect(await toldHere('m')).toHaveLength(1);
+  });
+
+  it('of two windows overwrites nothing: each keeps its own', async () => {
+    answers = Array.from({ length: 99 }, () => down);
+    useProgress.getState().set(m, knots(3));
+    await jest.advanceTimersByTimeAsync(100);
+    const first = useProgress.getState().device;
+    // As another window of this browser would, which has not heard of the first yet.
+    useProgress.setState({ device: 'second', told: {}, own: {} });
+    useProgress.getState().set(m, knots(2));
+    await jest.advanceTimersByTimeAsync(100);
+    expect((await toldHere('m')).map(({ device, at }) => [device, at?.unit])).toEqual(
+      [
+        [first, 3],
+        ['second', 2],
+      ].sort(),
+    );
+    useProgress.setState({ device: first });
   });
 
   it('is forgotten of a make that is gone', async () => {
     answers = [refused(404)];
-    useProgress.getState().set('m', knots(3));
+    useProgress.getState().set(m, knots(3));
     await settle();
     expect(sent).toHaveLength(1);
-    expect(useProgress.getState().local).toEqual({});
+    expect(unsent()).toEqual([]);
+    expect(await toldHere()).toEqual([]);
   });
 
-  it.each([409, 422])(
-    'is kept when it is refused with %i, and sent again with the next',
+  it.each([400, 409, 422, 429])(
+    'is kept when it is refused with %i, and sent again with the next or after a while',
     async (status) => {
-      answers = [refused(status)];
-      useProgress.getState().set('m', knots(3));
+      answers = [refused(status), refused(status)];
+      useProgress.getState().set(m, knots(3));
       await settle();
       expect(sent).toHaveLength(1);
       expect(here('m')).toBe(3);
-      useProgress.getState().set('m', knots(4));
+      expect(await toldHere('m')).toHaveLength(1);
+      useProgress.getState().set(m, knots(4));
       await settle();
-      expect(sent.map((s) => s.at.unit)).toEqual([3, 4]);
-      expect(useProgress.getState().unsent).toEqual({});
+      expect(sent.map((s) => s.at?.unit)).toEqual([3, 4]);
+      await jest.advanceTimersByTimeAsync(30_000);
+      expect(sent.map((s) => s.at?.unit)).toEqual([3, 4, 4]);
+      expect(unsent()).toEqual([]);
     },
   );
 
-  it('of a make that is refused does not hold back another', async () => {
-    answers = [refused(422)];
-    useProgress.getState().set('a', knots(1));
-    useProgress.getState().set('b', knots(2));
-    await settle();
+  it.each([
+    ['refused', refused(422)],
+    ['answered with a fault of the server', refused(500)],
+  ])('of a make that is %s does not hold back another', async (_, fault) => {
+    answers = [fault];
+    useProgress.getState().set({ ...m, id: 'a' }, knots(1));
+    useProgress.getState().set({ ...m, id: 'b' }, knots(2));
+    await jest.advanceTimersByTimeAsync(1000);
     expect(sent.map(({ path }) => path)).toEqual([
       '/api/makes/a/progress',
       '/api/makes/b/progress',
     ]);
+    expect(unsent()).toEqual(['a']);
   });
 
-  it('that was kept as a number of actions is still there', async () => {
-    localStorage.setItem(
-      'coiled-strand.progress',
-      JSON.stringify({
-        version: 2,
-        state: { local: { m: { done: 17, at: 5, timers: {} } }, unsent: { m: true }, seconds: {} },
-      }),
-    );
-    await useProgress.persist.rehydrate();
-    expect(useProgress.getState().local.m).toEqual({ at: null, count: 17, when: 5, timers: {} });
-    expect(useProgress.getState().unsent).toEqual({ m: true });
+  it('goes on in this window where the browser has no room for it, and says so', async () => {
+    globalThis.indexedDB = {
+      open: () => {
+        throw new DOMException('full', 'QuotaExceededError');
+      },
+    } as unknown as IDBFactory;
+    answers = [down];
+    useProgress.getState().set(m, knots(3));
+    await jest.advanceTimersByTimeAsync(100);
+    expect(useProgress.getState().keeping).toBe(false);
+    expect(here('m')).toBe(3);
+    await settle();
+    expect(sent.at(-1)?.at?.unit).toBe(3);
+    expect(unsent()).toEqual([]);
+  });
+
+  it.each([
+    [2, { local: { m: { done: 17, at: 5, timers: {} } }, unsent: { m: true }, seconds: {} }, 17],
+    [0, { done: { m: 4 } }, 4],
+  ])(
+    'that version %i kept as a number of actions is still there',
+    async (version, state, count) => {
+      localStorage.setItem('coiled-strand.progress', JSON.stringify({ version, state }));
+      await findKept();
+      expect(localOf(useProgress.getState().told.m)).toMatchObject({ at: null, count });
+      expect(localStorage.getItem('coiled-strand.progress')).toBeNull();
+      // It is sent with the place that the next action leads to.
+      await flush();
+      expect(sent).toEqual([]);
+      useProgress.getState().set(m, knots(18));
+      await settle();
+      expect(sent).toHaveLength(1);
+      expect(sent[0]).not.toHaveProperty('from');
+      expect(await toldHere()).toEqual([]);
+    },
+  );
+
+  it('that an older version kept as a place is sent', async () => {
+    const state = { local: { m: { at: knots(6), when: 5, timers: {} } }, seconds: {}, device: 'd' };
+    localStorage.setItem('coiled-strand.progress', JSON.stringify({ version: 3, state }));
+    await findKept();
+    expect(here('m')).toBe(6);
+    await flush();
+    expect(sent).toMatchObject([{ at: knots(6), device: 'd' }]);
   });
 
   it('tells the page what the server has before it lets go of its own number', async () => {
@@ -136,54 +249,67 @@ describe('progress of a make', () => {
     whenSent((make) => {
       seen.push(make.at.unit, here(make.id));
     });
-    useProgress.getState().set('m', knots(5));
+    useProgress.getState().set(m, knots(5));
     await settle();
     expect(seen).toEqual([5, 5]);
-    expect(useProgress.getState().local).toEqual({});
+    expect(unsent()).toEqual([]);
   });
 
-  it('keeps makes apart', async () => {
-    useProgress.getState().set('a', knots(1));
-    useProgress.getState().set('b', knots(2));
+  it('asks where the make went on elsewhere, and takes nothing back unasked', async () => {
+    const followed: MakeView[] = [];
+    whenSent((make) => void followed.push(make));
+    answers = [elsewhere(5)];
+    useProgress.getState().set({ ...m, at: knots(1) }, knots(2));
     await settle();
-    expect(sent.map(({ path, at }) => [path, at.unit])).toEqual([
-      ['/api/makes/a/progress', 1],
-      ['/api/makes/b/progress', 2],
-    ]);
+    expect(useProgress.getState().elsewhere.m?.at).toEqual(knots(5));
+    expect(followed.map(({ at }) => at.unit)).toEqual([5]);
+    // What is done until then is kept, and not sent over the other.
+    useProgress.getState().set({ ...m, at: knots(1) }, knots(3));
+    await settle();
+    expect(sent).toHaveLength(1);
+    useProgress.getState().goOn('m', 'here');
+    await settle();
+    expect(sent.at(-1)).toMatchObject({ at: knots(3), from: knots(5), said: 3 });
+    expect(unsent()).toEqual([]);
   });
 
-  it('says how long ago an action was when it could not be sent at once', async () => {
-    answers = [down, down];
-    useProgress.getState().set('m', knots(1));
+  it('goes on from there where that is chosen, and its time still counts', async () => {
+    answers = [elsewhere(5)];
+    useProgress.getState().setTimer(m, 'ends-glue', '2026-01-01T09:00:00.000Z');
+    useProgress.getState().set({ ...m, at: knots(1) }, knots(2), 'tie');
     await settle();
-    expect(sent.map(({ ago }) => ago)).toEqual([0, 1500, 3000]);
+    useProgress.getState().goOn('m', 'there');
+    await settle();
+    expect(sent.at(-1)).not.toHaveProperty('at');
+    expect(sent.at(-1)?.timers).toHaveLength(1);
+    expect(unsent()).toEqual([]);
+    expect(await toldHere()).toEqual([]);
   });
 
   it('counts the time at the bench by stage, without long pauses', async () => {
+    const t = { ...m, id: 't' };
     const { set } = useProgress.getState();
-    set('t', knots(1), 'tie');
+    set(t, knots(1), 'tie');
     await jest.advanceTimersByTimeAsync(8_000);
-    set('t', knots(2), 'tie');
+    set(t, knots(2), 'tie');
     await jest.advanceTimersByTimeAsync(3_600_000);
-    set('t', knots(3), 'tie');
+    set(t, knots(3), 'tie');
     await jest.advanceTimersByTimeAsync(7_000);
-    set('t', knots(4), 'finish');
+    set(t, knots(4), 'finish');
     await settle();
     expect(sent.at(-1)?.seconds).toEqual({ prepare: 0, tie: 8, finish: 7 });
     expect(sent.at(-1)?.device).toMatch(/^[\w-]{21}$/);
   });
 
-  it('keeps timers beside the count, and sends both', async () => {
+  it('keeps timers beside the count, and tells them without a place of their own', async () => {
     const at = '2026-01-01T09:00:00.000Z';
-    useProgress.getState().set('m', knots(4));
-    useProgress.getState().setTimer('m', knots(0), 'ends-glue', at);
-    expect(here('m')).toBe(4);
+    useProgress.getState().set(m, knots(4));
     await settle();
-    expect(sent.at(-1)).toMatchObject({
-      at: knots(4),
-      timers: [{ step: 'ends-glue', startedAt: at }],
-    });
-    useProgress.getState().setTimer('m', knots(4), 'ends-glue', null);
+    useProgress.getState().setTimer(m, 'ends-glue', at);
+    await settle();
+    expect(sent.at(-1)).toMatchObject({ timers: [{ step: 'ends-glue', startedAt: at }] });
+    expect(sent.at(-1)).not.toHaveProperty('at');
+    useProgress.getState().setTimer(m, 'ends-glue', null);
     await settle();
     expect(sent.at(-1)).toMatchObject({ timers: [{ step: 'ends-glue', startedAt: null }] });
   });

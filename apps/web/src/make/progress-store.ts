@@ -1,42 +1,44 @@
-import type { MakeView, ProgressDto, StageSecondsDto } from '@coiled-strand/contract';
+import type { MakeView, StageSecondsDto } from '@coiled-strand/contract';
 import type { Step, StepPlace } from '@coiled-strand/core';
 import { nanoid } from 'nanoid';
 import { create } from 'zustand';
-import { persist } from 'zustand/middleware';
-import { ApiError, call } from '../api/client';
+import { dropBefore, fromBefore } from './progress-before';
+import { dropTold, keepTold, replaceTold, takeUpNotes, toldHere, type Told } from './progress-kept';
 
 /** How far a make is, as this browser knows it before the server does. */
-interface Local {
-  /** null where only the number of actions is known: kept before places had the name of their step. */
+export interface Local {
+  /** null where only the number of actions is known, or where nothing was said of the place. */
   readonly at: StepPlace | null;
   readonly count?: number;
-  /** When that was so, in ms by this clock. */
-  readonly when: number;
   /** Waits begun or stopped here, by step. */
   readonly timers: Readonly<Record<string, string | null>>;
 }
 
 type Seconds = Readonly<StageSecondsDto>;
 const NO_TIME: Seconds = { prepare: 0, tie: 0, finish: 0 };
+/** A make, as far as it matters where it stands for the server. */
+type Stands = Pick<MakeView, 'id' | 'at'>;
 
 interface Progress {
-  readonly local: Readonly<Record<string, Local>>;
-  /** Makes whose progress the server has not confirmed. */
-  readonly unsent: Readonly<Record<string, true>>;
-  /** All time counted here for each make; kept until the make is logged. */
-  readonly seconds: Readonly<Record<string, Seconds>>;
-  /** This browser among the devices a make is followed on. */
+  /** What the server does not have yet, by make, in the order in which it was done: of every window here. */
+  readonly told: Readonly<Record<string, readonly Told[]>>;
+  /** Makes that went on in another place meanwhile, as they stand there: their maker is asked. */
+  readonly elsewhere: Readonly<Record<string, MakeView>>;
+  /** How many changes this window made to each make, and all time that it counted. */
+  readonly own: Readonly<Record<string, { readonly said: number; readonly seconds: Seconds }>>;
+  /** Whether it is known what earlier windows left here. */
+  readonly ready: boolean;
+  /** False where this browser has no room to keep what is not sent yet. */
+  readonly keeping: boolean;
+  /** This window among those that makes are followed on. */
   readonly device: string;
   /** @param stage what the time since the last action went into */
-  readonly set: (makeId: string, at: StepPlace, stage?: Step['stage']) => void;
-  /** @param at where the make stands, sent along */
-  readonly setTimer: (
-    makeId: string,
-    at: StepPlace,
-    step: string,
-    startedAt: string | null,
-  ) => void;
-  readonly confirmed: (makeId: string, local: Local) => void;
+  readonly set: (make: Stands, at: StepPlace, stage?: Step['stage']) => void;
+  readonly setTimer: (make: Stands, step: string, startedAt: string | null) => void;
+  /** Settles where a make goes on from that went on elsewhere too. */
+  readonly goOn: (makeId: string, from: 'here' | 'there') => void;
+  readonly confirmed: (told: Told) => void;
+  readonly wentOn: (make: MakeView) => void;
   readonly forget: (makeId: string) => void;
 }
 
@@ -57,146 +59,181 @@ function timeSince(makeId: string): number {
   return seconds > 0 && seconds <= LONGEST_ACTION ? seconds : 0;
 }
 
-/**
- * Progress of makes: kept in this browser at once and sent when it can be, so that neither a closed
- * window nor a stopped server loses a knot.
- */
-export const useProgress = create<Progress>()(
-  persist(
-    (set) => ({
-      local: {},
-      unsent: {},
-      seconds: {},
-      device: nanoid(),
-      set: (makeId, at, stage) => {
-        const spent = timeSince(makeId);
-        set((state) => {
-          const old = state.seconds[makeId] ?? NO_TIME;
-          return {
-            local: {
-              ...state.local,
-              [makeId]: {
-                at,
-                when: Date.now(),
-                timers: state.local[makeId]?.timers ?? {},
-              },
-            },
-            seconds: stage
-              ? { ...state.seconds, [makeId]: { ...old, [stage]: old[stage] + spent } }
-              : state.seconds,
-            unsent: { ...state.unsent, [makeId]: true },
-          };
-        });
-        void flush();
-      },
-      setTimer: (makeId, at, step, startedAt) => {
-        set((state) => {
-          const old = state.local[makeId];
-          return {
-            local: {
-              ...state.local,
-              [makeId]: {
-                at: old?.at ?? at,
-                when: Date.now(),
-                timers: { ...old?.timers, [step]: startedAt },
-              },
-            },
-            unsent: { ...state.unsent, [makeId]: true },
-          };
-        });
-        void flush();
-      },
-      confirmed: (makeId, local) =>
-        set((state) =>
-          // What was done while it was on its way stays to be sent.
-          state.local[makeId] === local
-            ? { local: without(state.local, makeId), unsent: without(state.unsent, makeId) }
-            : state,
-        ),
-      forget: (makeId) =>
-        set((state) => ({
-          local: without(state.local, makeId),
-          unsent: without(state.unsent, makeId),
-          seconds: without(state.seconds, makeId),
-        })),
-    }),
-    { name: 'coiled-strand.progress', version: 3, migrate: fromNumbers },
-  ),
-);
-
-/** Before places had the name of their step, numbers of actions were kept; first of all, they alone. */
-function fromNumbers(kept: unknown, version: number): Partial<Progress> {
-  const old = (kept ?? {}) as Partial<Progress> & {
-    done?: Record<string, number>;
-    local?: Record<string, { done: number; at: number; timers: Local['timers'] }>;
+/** What a list of changes comes to. */
+export function localOf(told: readonly Told[] = []): Local | undefined {
+  if (told.length === 0) return undefined;
+  const placed = told.findLast(({ at, count }) => at !== null || count !== undefined);
+  return {
+    at: placed?.at ?? null,
+    ...(placed?.count === undefined ? {} : { count: placed.count }),
+    timers: Object.assign({}, ...told.map(({ timers }) => timers)) as Local['timers'],
   };
-  const numbered =
-    version < 2
-      ? Object.entries(old.done ?? {}).map(
-          ([id, done]) => [id, { done, at: Date.now(), timers: {} }] as const,
-        )
-      : Object.entries(old.local ?? {});
-  const local = Object.fromEntries(
-    numbered.map(([id, { done, at, timers }]) => [id, { at: null, count: done, when: at, timers }]),
-  );
-  return { ...old, local, unsent: old.unsent ?? {} };
 }
 
-const RETRY_MS = 1500;
-/** Answers of a server that has no such make any more. */
-const GONE: readonly number[] = [404, 410];
-/** What the server would not take as it is. */
-const refused = new WeakSet<Local>();
-let sending = false;
-let onSent: ((make: MakeView) => void | Promise<void>) | null = null;
-
-/** Lets the query cache follow what the server answered, before what is known here is let go. */
-export const whenSent = (listener: typeof onSent): void => {
-  onSent = listener;
+/** Tells the other windows of this browser that something was kept or let go of. */
+const windows = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('progress');
+let writing = 0;
+/** Runs after each change, to have it sent. */
+let onChange: (makeId: string, soon: boolean) => void = () => undefined;
+export const whenChanged = (listener: typeof onChange): void => {
+  onChange = listener;
 };
 
-function bodyOf(makeId: string, at: StepPlace, { when, timers }: Local): ProgressDto {
-  const { device, seconds } = useProgress.getState();
-  const own = seconds[makeId];
-  return {
-    at,
-    ago: Math.max(0, Date.now() - when),
-    device,
-    ...(own ? { seconds: own } : {}),
-    timers: Object.entries(timers).map(([step, startedAt]) => ({ step, startedAt })),
-  };
+/** Keeps or lets go of something; where that fails it is known in this window alone, which says so. */
+async function keep(makeId: string, how: () => Promise<void>): Promise<void> {
+  writing += 1;
+  try {
+    await how();
+    useProgress.setState({ keeping: true });
+    windows?.postMessage({ makeId });
+  } catch {
+    useProgress.setState({ keeping: false });
+  } finally {
+    writing -= 1;
+  }
 }
 
-/** Sends what the server does not know yet; the last number wins, and nothing is sent twice at once. */
-export async function flush(): Promise<void> {
-  const state = useProgress.getState();
-  const next = Object.keys(state.unsent).flatMap((makeId) => {
-    const local = state.local[makeId];
-    return local?.at && !refused.has(local) ? [{ makeId, local, at: local.at }] : [];
-  })[0];
-  if (sending || !next) return;
-  const { makeId, local, at } = next;
-  sending = true;
-  let again = 0;
-  try {
-    const make = await call<MakeView>(`/makes/${makeId}/progress`, {
-      method: 'PUT',
-      body: bodyOf(makeId, at, local),
-      keepalive: true,
+/**
+ * Progress of makes: kept in this browser at once and sent when it can be, so that neither a closed window nor a
+ * stopped server loses a knot. Each window keeps what was done in it, and overwrites nothing of another.
+ */
+export const useProgress = create<Progress>()((set, get) => {
+  /** One more change of this window, after all that is known here. */
+  const change = (
+    { id: makeId, at: stored }: Stands,
+    what: { at?: StepPlace; timers?: Told['timers']; seconds?: Seconds },
+  ): void => {
+    const { device, told, own } = get();
+    const before = told[makeId] ?? [];
+    const numbered = what.at ? before.filter(({ count }) => count !== undefined) : [];
+    const list = before.filter((one) => !numbered.includes(one));
+    const last = list.at(-1);
+    const fresh: Told = {
+      ...{ makeId, device, order: (before.at(-1)?.order ?? 0) + 1 },
+      ...{ said: 0, at: null, from: null, timers: {}, seconds: NO_TIME },
+    };
+    const base = last?.device === device ? last : fresh;
+    const mine = own[makeId] ?? { said: 0, seconds: NO_TIME };
+    const seconds = what.seconds ?? mine.seconds;
+    const said = mine.said + 1;
+    // Of an old number nobody knows the place that it was counted from.
+    const stood = numbered.length > 0 ? null : (localOf(list)?.at ?? stored);
+    const next: Told = {
+      ...base,
+      said,
+      seconds,
+      at: what.at ?? base.at,
+      from: what.at && base.at === null ? stood : base.from,
+      timers: { ...base.timers, ...what.timers },
+    };
+    set({
+      told: { ...told, [makeId]: [...list.filter((one) => one !== base), next] },
+      own: { ...own, [makeId]: { said, seconds } },
     });
-    await onSent?.(make);
-    useProgress.getState().confirmed(makeId, local);
-  } catch (error) {
-    // Only of a make that is gone nothing is kept. What is refused otherwise stays here, and is sent
-    // again with the next action.
-    const status = error instanceof ApiError ? error.status : 0;
-    if (GONE.includes(status)) useProgress.getState().forget(makeId);
-    else if (status >= 400 && status < 500) refused.add(local);
-    else again = RETRY_MS;
-  } finally {
-    sending = false;
-  }
-  if (Object.keys(useProgress.getState().unsent).length > 0) {
-    setTimeout(() => void flush(), again);
-  }
+    for (const old of numbered) void keep(makeId, () => dropTold(old));
+    void keep(makeId, () => keepTold(next));
+    onChange(makeId, true);
+  };
+  const put = (makeId: string, list: readonly Told[]): void =>
+    set(({ told }) => ({
+      told: list.length > 0 ? { ...told, [makeId]: list } : without(told, makeId),
+    }));
+  return {
+    told: {},
+    elsewhere: {},
+    own: {},
+    ready: false,
+    keeping: true,
+    device: nanoid(),
+    set: (make, at, stage) => {
+      const spent = timeSince(make.id);
+      const old = get().own[make.id]?.seconds ?? NO_TIME;
+      change(make, { at, ...(stage ? { seconds: { ...old, [stage]: old[stage] + spent } } : {}) });
+    },
+    setTimer: (make, step, startedAt) => change(make, { timers: { [step]: startedAt } }),
+    goOn: (makeId, from) => {
+      const { device, told, own, elsewhere } = get();
+      const there = elsewhere[makeId];
+      if (!there) return;
+      const list = told[makeId] ?? [];
+      const local = localOf(list);
+      const mine = own[makeId] ?? { said: 0, seconds: NO_TIME };
+      const here = from === 'here' && local?.at ? { at: local.at, from: there.at } : {};
+      const settled: Told = {
+        ...{ makeId, device, order: (list.at(-1)?.order ?? 0) + 1, said: mine.said + 1 },
+        ...{ at: null, from: null, seconds: mine.seconds },
+        timers: localOf(list.filter((one) => one.device === device))?.timers ?? {},
+        ...here,
+      };
+      // What other windows counted still is told; where they stood is settled.
+      const others = list
+        .filter((one) => one.device !== device)
+        .map((one) => ({ ...one, at: null, from: null }));
+      put(makeId, [...others, settled]);
+      set({
+        elsewhere: without(elsewhere, makeId),
+        own: { ...own, [makeId]: { ...mine, said: settled.said } },
+      });
+      void keep(makeId, () => replaceTold(makeId, [...others, settled]));
+      onChange(makeId, true);
+    },
+    confirmed: (sent) => {
+      const { makeId, device, order, said } = sent;
+      const list = get().told[makeId] ?? [];
+      const kept = list.find((one) => one.device === device && one.order === order);
+      // What was done while it was on its way stays to be sent, from where the server stands now.
+      const more = kept && kept.said > said ? { ...kept, from: sent.at ?? kept.from } : null;
+      put(
+        makeId,
+        list.flatMap((one) => (one === kept ? (more ? [more] : []) : [one])),
+      );
+      void keep(makeId, () => (more ? keepTold(more) : dropTold(sent)));
+    },
+    wentOn: (make) => set(({ elsewhere }) => ({ elsewhere: { ...elsewhere, [make.id]: make } })),
+    forget: (makeId) => {
+      set(({ told, own, elsewhere }) => ({
+        told: without(told, makeId),
+        own: without(own, makeId),
+        elsewhere: without(elsewhere, makeId),
+      }));
+      void keep(makeId, () => replaceTold(makeId, []));
+    },
+  };
+});
+
+/** Takes up what other windows kept of a make: theirs as it lies there, and one's own unless it is on its way there. */
+async function reread(makeId: string): Promise<void> {
+  const kept = await toldHere(makeId).catch(() => null);
+  if (!kept) return;
+  useProgress.setState(({ told, elsewhere, device, keeping }) => {
+    const own = (one: Told): boolean => one.device === device;
+    const mine = writing > 0 || !keeping ? (told[makeId] ?? []).filter(own) : kept.filter(own);
+    const list = [...kept.filter((one) => !own(one)), ...mine].sort((a, b) => a.order - b.order);
+    return {
+      told: list.length > 0 ? { ...told, [makeId]: list } : without(told, makeId),
+      elsewhere: list.some(({ at }) => at !== null) ? elsewhere : without(elsewhere, makeId),
+    };
+  });
+  onChange(makeId, false);
 }
+
+/** Finds what earlier windows could not send, and follows what others do from now on. */
+export async function findKept(): Promise<void> {
+  const before = fromBefore();
+  try {
+    for (const old of before) await keepTold(old);
+    dropBefore();
+    await takeUpNotes();
+    const kept = await toldHere();
+    for (const makeId of new Set(kept.map((one) => one.makeId))) await reread(makeId);
+  } catch {
+    // Without such a store what the old one holds is known at least, and stays in it.
+    const told = Object.fromEntries(before.map((old) => [old.makeId, [old]]));
+    useProgress.setState((state) => ({ told: { ...told, ...state.told }, keeping: false }));
+  }
+  useProgress.setState({ ready: true });
+}
+
+windows?.addEventListener('message', (event: MessageEvent<{ makeId: string }>) => {
+  void reread(event.data.makeId);
+});

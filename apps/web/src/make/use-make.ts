@@ -12,7 +12,7 @@ import {
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useMakePlan, useMakes } from '../api/queries';
-import { useProgress } from './progress-store';
+import { localOf, useProgress, type Local } from './progress-store';
 
 export interface Make {
   readonly view: MakeView;
@@ -43,12 +43,12 @@ export const MAKE_PARAM = 'make';
 export function makeOf(
   view: MakeView,
   { plan, steps, firstSide }: MakePlanView,
-  local: ReturnType<typeof useProgress.getState>['local'][string] | undefined,
+  local: Local | undefined,
   beside: boolean,
 ): Make {
   const done =
-    local?.at === null
-      ? Math.min(local.count ?? 0, totalActions(steps))
+    local?.count !== undefined
+      ? Math.min(local.count, totalActions(steps))
       : (actionsAt(steps, local?.at ?? view.at) ?? view.reached.done);
   return {
     view,
@@ -76,13 +76,14 @@ export function useMake(pieceId: string): Followed {
   const [search] = useSearchParams();
   const open = makes?.filter((make) => make.loggedAt === null) ?? NONE;
   const view = open.find((make) => make.id === search.get(MAKE_PARAM)) ?? open[0];
-  const local = useProgress((state) => (view ? state.local[view.id] : undefined));
+  const told = useProgress((state) => (view ? state.told[view.id] : undefined));
+  const ready = useProgress((state) => state.ready);
   const frozen = useMakePlan(view?.id).data;
   return useMemo(
     () => ({
-      make: view && frozen ? makeOf(view, frozen, local, open.length > 1) : null,
-      comes: view !== undefined && frozen === undefined,
+      make: view && frozen && ready ? makeOf(view, frozen, localOf(told), open.length > 1) : null,
+      comes: view !== undefined && (frozen === undefined || !ready),
     }),
-    [view, frozen, local, open.length],
+    [view, frozen, told, ready, open.length],
   );
 }

@@ -1,9 +1,8 @@
-import { stepPlaceOf } from '@coiled-strand/core';
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { act, screen } from '@testing-library/react';
 import { renderIn } from '../testing';
 import { makeAt, pieceOf } from '../testing-make';
-import { useProgress } from './progress-store';
+import { localOf, useProgress } from './progress-store';
 import { beginWait, runningWaits, sayLeft, Waits } from './waits';
 
 const piece = { ...pieceOf('focal-cord'), ends: 'glue' as const };
@@ -14,7 +13,7 @@ const HOUR = 3_600_000;
 beforeEach(() => {
   jest.useFakeTimers({ now: Date.parse(started) + HOUR });
   localStorage.clear();
-  useProgress.setState({ local: {}, unsent: {}, seconds: {} });
+  useProgress.setState({ told: {}, own: {} });
   globalThis.fetch = () => Promise.reject(new TypeError('down'));
 });
 afterEach(() => {
@@ -35,15 +34,15 @@ describe('waits', () => {
   it('begin with the step that was done, once, and are stopped by hand', () => {
     const make = makeAt(piece, 3);
     beginWait(make, glue);
-    const kept = useProgress.getState().local['make-1']!;
+    const kept = localOf(useProgress.getState().told['make-1'])!;
     expect(Date.parse(kept.timers['ends-glue']!)).toBe(Date.parse(started) + HOUR);
-    expect(kept.at).toEqual(stepPlaceOf(make.steps, 3));
+    expect(kept.at).toBeNull();
     const running = { ...make, timers: { 'ends-glue': started } };
-    useProgress.setState({ local: {}, unsent: {} });
+    useProgress.setState({ told: {}, own: {} });
     beginWait(running, glue);
-    expect(useProgress.getState().local).toEqual({});
+    expect(useProgress.getState().told).toEqual({});
     beginWait(make, make.steps[0]);
-    expect(useProgress.getState().local).toEqual({});
+    expect(useProgress.getState().told).toEqual({});
   });
   it('that were stopped do not run', () => {
     expect(runningWaits(makeAt(piece, 0, { timers: { 'ends-glue': null } }))).toEqual([]);

@@ -1,19 +1,19 @@
-import { stepPlaceOf } from '@coiled-strand/core';
 import { Box, Flex, Text } from '@chakra-ui/react';
 import type { Step } from '@coiled-strand/core';
 import { Hourglass } from 'lucide-react';
 import { useSyncExternalStore } from 'react';
 import type { Make } from './use-make';
+import { serverNow } from '../api/clock';
 import { Button } from '../shell/button';
 import { useProgress } from './progress-store';
 
 const MINUTE = 60_000;
 
-let now = Date.now();
+let now = serverNow();
 function tick(listener: () => void): () => void {
-  now = Date.now();
+  now = serverNow();
   const timer = setInterval(() => {
-    now = Date.now();
+    now = serverNow();
     listener();
   }, 1000);
   return () => clearInterval(timer);
@@ -46,9 +46,7 @@ export function runningWaits(make: Pick<Make, 'steps' | 'timers'>): Running[] {
 /** Begins the wait of a step that was just done. */
 export function beginWait(make: Make, step: Step | undefined): void {
   if (!step?.wait || make.timers[step.id]) return;
-  useProgress
-    .getState()
-    .setTimer(make.view.id, stepPlaceOf(make.steps, make.done), step.id, new Date().toISOString());
+  useProgress.getState().setTimer(make.view, step.id, new Date(serverNow()).toISOString());
 }
 
 /** What runs by itself: how long still, and what must not be done meanwhile. */
@@ -83,9 +81,7 @@ function WaitRow({ make, wait }: { readonly make: Make; readonly wait: Running }
           {!over && <Text>{not}</Text>}
         </Box>
         <Button
-          onClick={() =>
-            setTimer(make.view.id, stepPlaceOf(make.steps, make.done), wait.step.id, null)
-          }
+          onClick={() => setTimer(make.view, wait.step.id, null)}
           aria-label={over ? `Put the timer away: ${what}` : `Stop the timer: ${what}`}
         >
           {over ? 'Put away' : 'Stop'}

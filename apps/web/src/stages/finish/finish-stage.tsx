@@ -14,6 +14,7 @@ import { useProgress } from '../../make/progress-store';
 import { StepPicture } from '../../make/step-picture';
 import { Mistakes } from '../../make/mistakes';
 import { beginWait, useWaitBefore, Waits } from '../../make/waits';
+import { NotKept, WentOnElsewhere } from '../../make/went-on-elsewhere';
 
 /** The finishing steps for this material and closure, ticked off in order. */
 export function FinishStage() {
@@ -49,7 +50,9 @@ function Finishing({ make }: { readonly make: Make }) {
           <Link to={{ pathname: `/pieces/${view.id}/make`, search }}>Go on making</Link>
         </Text>
       )}
+      <NotKept />
       <Waits make={make} />
+      <WentOnElsewhere make={make} />
       <Box as="ol" listStyleType="none" m="0" p="0">
         {steps.map((step, index) =>
           step.stage === 'finish' ? (
@@ -85,7 +88,7 @@ function FinishStep({ make, step, index }: StepProps) {
   const blocked = next && wait !== null;
   const toggle = (): void => {
     const to = ticked ? at : at + 1;
-    set(make.view.id, stepPlaceOf(make.steps, to), 'finish');
+    set(make.view, stepPlaceOf(make.steps, to), 'finish');
     if (!ticked) beginWait({ ...make, done: to }, step);
   };
   return (

@@ -3,7 +3,7 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { makeAt, pieceOf } from '../../testing-make';
 import { renderStage } from '../../testing';
-import { useProgress } from '../../make/progress-store';
+import { localOf, useProgress } from '../../make/progress-store';
 import { FinishStage } from './finish-stage';
 
 const piece = { ...pieceOf('beaded-band'), ends: 'glue' as const };
@@ -16,7 +16,7 @@ const show = (done: number, timers: Record<string, string | null> = {}): void =>
 
 beforeEach(() => {
   globalThis.fetch = () => Promise.reject(new TypeError('down'));
-  useProgress.setState({ local: {}, unsent: {}, seconds: {} });
+  useProgress.setState({ told: {}, own: {} });
 });
 
 describe('finishing', () => {
@@ -37,7 +37,7 @@ describe('finishing', () => {
     const glue = finishing.findIndex((step) => step.id === 'ends-glue');
     show(finishFrom + glue);
     await userEvent.click(boxes()[glue]!);
-    const { at, timers } = useProgress.getState().local['make-1']!;
+    const { at, timers } = localOf(useProgress.getState().told['make-1'])!;
     expect(at).toEqual({ step: finishing[glue + 1]!.id, unit: 0 });
     expect(Object.keys(timers)).toEqual(['ends-glue']);
   });

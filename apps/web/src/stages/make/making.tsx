@@ -7,6 +7,7 @@ import { sameDocument } from '../../piece/differences';
 import { useStage } from '../../piece/stage-context';
 import { useHotkeys } from '../../shell/use-hotkeys';
 import { AllTied } from './all-tied';
+import { NotKept, WentOnElsewhere } from '../../make/went-on-elsewhere';
 import { CountDialog } from './count-dialog';
 import { LostDialog } from './lost-dialog';
 import { MakeTools } from './make-tools';
@@ -69,6 +70,7 @@ export function Making({ make }: { readonly make: Make }) {
         <MakesUnderWay make={make} />
         <MakeTools onLost={counts ? open('lost') : null} onMeasure={open('measure')} />
       </Flex>
+      <NotKept />
       <Waits make={make} />
       {step ? (
         <TapArea onTap={forward} onLongPress={open('count')}>
@@ -104,6 +106,7 @@ export function Making({ make }: { readonly make: Make }) {
           />
         </>
       )}
+      <WentOnElsewhere make={make} />
       <MeasureDialog make={make} open={dialog === 'measure'} onClose={close} />
     </Flex>
   );

@@ -27,7 +27,7 @@ export function useMoves(make: Make, onMove: () => void): Moves {
     at.current = to;
     onMove();
     set(
-      make.view.id,
+      make.view,
       stepPlaceOf(make.steps, to),
       (done < finishFrom && steps[place.index]?.stage) || 'tie',
     );

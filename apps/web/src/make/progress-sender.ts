@@ -1,0 +1,94 @@
+import type { MakeView, ProgressDto } from '@coiled-strand/contract';
+import { ApiError, call, isPassing } from '../api/client';
+import type { Told } from './progress-kept';
+import { useProgress, whenChanged } from './progress-store';
+
+/** Until what was not answered is sent again, in ms: longer each time, and no longer than this. */
+const RETRY_MS = 1500;
+const LONGEST_MS = 30_000;
+/** Another window sends its own; after so long it may have been closed. */
+const OTHERS_MS = 5000;
+/** Answers of a server that has no such make any more. */
+const GONE: readonly number[] = [404, 410];
+
+const busy = new Set<string>();
+const failures = new Map<string, number>();
+const timers = new Map<string, ReturnType<typeof setTimeout>>();
+let onSent: ((make: MakeView) => void | Promise<void>) | null = null;
+
+/** Lets the query cache follow what the server answered, before what is known here is let go. */
+export const whenSent = (listener: typeof onSent): void => {
+  onSent = listener;
+};
+
+function bodyOf({ at, from, device, said, seconds, timers: waits }: Told): ProgressDto {
+  return {
+    ...(at ? { at } : {}),
+    ...(at && from ? { from } : {}),
+    device,
+    said,
+    ...(Object.values(seconds).some((time) => time > 0) ? { seconds } : {}),
+    timers: Object.entries(waits).map(([step, startedAt]) => ({ step, startedAt })),
+  };
+}
+
+/** The next of a make that can be sent: not what is only a number, and nothing while its maker is asked. */
+function nextOf(makeId: string): Told | undefined {
+  const { told, elsewhere } = useProgress.getState();
+  if (elsewhere[makeId]) return undefined;
+  return told[makeId]?.find(({ at, count }) => at !== null || count === undefined);
+}
+
+function later(makeId: string, ms: number): void {
+  clearTimeout(timers.get(makeId));
+  timers.set(
+    makeId,
+    setTimeout(() => void send(makeId), ms),
+  );
+}
+
+async function send(makeId: string): Promise<void> {
+  if (busy.has(makeId)) return;
+  clearTimeout(timers.get(makeId));
+  busy.add(makeId);
+  try {
+    for (let next = nextOf(makeId); next; next = nextOf(makeId)) {
+      const make = await call<MakeView>(`/makes/${makeId}/progress`, {
+        method: 'PUT',
+        body: bodyOf(next),
+        keepalive: true,
+      });
+      failures.delete(makeId);
+      await onSent?.(make);
+      useProgress.getState().confirmed(next);
+    }
+  } catch (error) {
+    await failed(makeId, error);
+  } finally {
+    busy.delete(makeId);
+  }
+}
+
+/** Only of a make that is gone nothing is kept; all else stays here and is sent again, by itself or with the next action. */
+async function failed(makeId: string, error: unknown): Promise<void> {
+  const { forget, wentOn } = useProgress.getState();
+  const fault = error instanceof ApiError ? error : null;
+  if (fault && GONE.includes(fault.status)) return forget(makeId);
+  if (fault?.body.make) {
+    await onSent?.(fault.body.make);
+    return wentOn(fault.body.make);
+  }
+  const times = failures.get(makeId) ?? 0;
+  failures.set(makeId, times + 1);
+  later(makeId, isPassing(error) ? Math.min(LONGEST_MS, RETRY_MS * 2 ** times) : LONGEST_MS);
+}
+
+whenChanged((makeId, soon) => {
+  if (soon) void send(makeId);
+  else if (nextOf(makeId)) later(makeId, OTHERS_MS);
+});
+
+/** Sends whatever is kept here and the server does not know yet; makes do not wait for each other. */
+export async function flush(): Promise<void> {
+  await Promise.all(Object.keys(useProgress.getState().told).map(send));
+}
