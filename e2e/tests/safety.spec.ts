@@ -195,3 +195,68 @@ test('a piece that this version cannot draw is named on the bench, can be saved 
   await fault.getByRole('button', { name: 'Put away' }).click();
   await expect(fault).toHaveCount(0);
 });
+
+test('two windows that change different things have both, without being asked', async ({
+  page,
+  server,
+}) => {
+  await newPiece(page, 'Put together');
+  const context = await page.context().browser()!.newContext();
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(wristOf(other)).toHaveValue('18.3 cm');
+  await other.route('**/api/pieces/*', (route) =>
+    route.request().method() === 'GET' ? route.abort() : route.continue(),
+  );
+  await page.getByRole('textbox', { name: 'Name of the piece' }).fill('Put together here');
+  await page.keyboard.press('Enter');
+  await saved(page);
+  await setWrist(other, '19');
+  await expect(other.getByRole('textbox', { name: 'Name of the piece' })).toHaveValue(
+    'Put together here',
+  );
+  await expect(other.getByText('Both changes are in it now')).toBeVisible();
+  await expect
+    .poll(async () => (await stored(server, 'Put together here')).piece.wearer.wrist)
+    .toBe(190);
+  await context.close();
+});
+
+test('a piece that is put away in another window says so, and is brought back with what was changed', async ({
+  page,
+  server,
+}) => {
+  await newPiece(page, 'Put away elsewhere');
+  await saved(page);
+  const { id } = await stored(server, 'Put away elsewhere');
+  await fetch(`${server.url}/api/pieces/${id}`, { method: 'DELETE' });
+  await setWrist(page, '16');
+  const note = page.getByRole('alert').filter({ hasText: 'put away in another window' });
+  await expect(note).toBeVisible();
+  await note.getByRole('button', { name: 'Bring it back' }).click();
+  await saved(page);
+  await expect(note).toHaveCount(0);
+  expect((await stored(server, 'Put away elsewhere')).piece.wearer.wrist).toBe(160);
+});
+
+test('an answer that is lost after the piece was stored is no conflict with oneself', async ({
+  page,
+  server,
+}) => {
+  await newPiece(page, 'Lost answer');
+  await saved(page);
+  let lost = 0;
+  await page.route('**/api/pieces/*', async (route) => {
+    if (route.request().method() !== 'PUT' || lost > 0) return route.continue();
+    lost += 1;
+    // It arrives and is stored; only the answer does not come back.
+    await route.fetch();
+    return route.abort();
+  });
+  await setWrist(page, '16');
+  await expect.poll(() => lost).toBe(1);
+  await setWrist(page, '16.5');
+  await saved(page);
+  await expect(page.getByRole('dialog')).toHaveCount(0);
+  expect((await stored(server, 'Lost answer')).piece.wearer.wrist).toBe(165);
+});

@@ -92,6 +92,7 @@ export const viewOf = (piece: Piece): PieceView => ({
   id: 'piece-1',
   version: 1,
   piece,
+  changedBy: null,
   updatedAt: '2026-01-01T00:00:00Z',
   make: null,
   underWay: 0,

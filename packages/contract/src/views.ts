@@ -111,6 +111,8 @@ export interface PieceView {
   readonly id: string;
   /** Rises by one with every change; the ETag of the piece. */
   readonly version: number;
+  /** The Idempotency-Key of the request that led to this version; null where it had none. */
+  readonly changedBy: string | null;
   readonly piece: Piece;
   readonly updatedAt: string;
   /** The last make under way, if there is one, with the piece as it was when it was begun. */

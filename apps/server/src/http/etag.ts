@@ -28,3 +28,18 @@ export function versionSeen(header: string | undefined): number {
   }
   return Number(version);
 }
+
+/**
+ * The name that a caller gave its request, from `Idempotency-Key`; null where it gave none.
+ * @throws AppError 400 when it is no name
+ */
+export function requestKey(header: string | undefined): string | null {
+  if (header === undefined) return null;
+  if (/^[\w-]{8,64}$/.test(header)) return header;
+  throw new AppError(
+    HttpStatus.BAD_REQUEST,
+    'request.unreadable',
+    'Idempotency-Key is no name of a request.',
+    'Send 8 to 64 letters, digits, hyphens and underscores that no other request has.',
+  );
+}

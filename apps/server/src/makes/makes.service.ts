@@ -135,7 +135,9 @@ export class MakesService {
         ...(device !== null && seconds ? { seconds: { ...found.seconds, [device]: seconds } } : {}),
         timers: {
           ...found.timers,
-          ...Object.fromEntries(timers.map(({ step, startedAt }) => [step, startedAt])),
+          ...Object.fromEntries(
+            timers.map(({ step, startedAt }): [string, string | null] => [step, startedAt]),
+          ),
         },
       };
     });
@@ -144,14 +146,15 @@ export class MakesService {
   /** The make at another place, where that is not news to another device. */
   private async movedTo(
     at: StepPlace,
-    { from, device = null }: ProgressDto,
+    { from, device }: ProgressDto,
     found: MakeRow,
     manager: EntityManager,
   ): Promise<Partial<MakeRow>> {
     const { steps } = await this.frozen(manager, found.id);
     const done = actionsAt(steps, at);
     if (done === null) throw noSuchPlace(steps, at, 'at');
-    if (from && found.doneBy !== device) {
+    const doneBy = device ?? null;
+    if (from && found.doneBy !== doneBy) {
       const seen = actionsAt(steps, from);
       if (seen === null) throw noSuchPlace(steps, from, 'from');
       const now = found.reached.done;
@@ -159,7 +162,7 @@ export class MakesService {
         throw wentOnElsewhere(await this.viewIn(manager, found));
       }
     }
-    return { at, doneAt: new Date(), doneBy: device, reached: reachedBy(steps, done) };
+    return { at, doneAt: new Date(), doneBy, reached: reachedBy(steps, done) };
   }
 
   async log(id: string, record: MakeLogDto): Promise<MakeView> {

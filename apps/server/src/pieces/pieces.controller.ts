@@ -20,7 +20,7 @@ import {
 } from '@nestjs/common';
 import { ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
-import { etag, versionSeen } from '../http/etag.js';
+import { etag, requestKey, versionSeen } from '../http/etag.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { MakesService } from '../makes/makes.service.js';
 import { bodyOf } from '../openapi/body-of.js';
@@ -72,14 +72,23 @@ export class PiecesController {
   @Put(':id')
   @ApiOperation({ summary: 'Change a piece; 412 with the stored one when it changed meanwhile' })
   @ApiHeader({ name: 'If-Match', required: true, description: 'The ETag last seen' })
+  @ApiHeader({
+    name: 'Idempotency-Key',
+    required: false,
+    description: 'A name of this request: sent once more, it is answered and not carried out again',
+  })
   @bodyOf(PieceDto)
   async change(
     @Param('id', uuid('piece')) id: string,
     @Headers('if-match') ifMatch: string | undefined,
+    @Headers('idempotency-key') key: string | undefined,
     @Body() piece: PieceDto,
     @Res({ passthrough: true }) response: Response,
   ): Promise<PieceView> {
-    return tagged(response, await this.pieces.change(id, piece, versionSeen(ifMatch)));
+    return tagged(
+      response,
+      await this.pieces.change(id, piece, versionSeen(ifMatch), requestKey(key)),
+    );
   }
 
   @Delete(':id')

@@ -46,6 +46,7 @@ export class PiecesService {
       workshopId: await this.workshop.id(),
       version: 1,
       spec: piece,
+      changedBy: null,
       archivedAt: null,
     });
     const [view] = await this.views([await this.pieces.save(row)]);
@@ -53,15 +54,28 @@ export class PiecesService {
   }
 
   /**
-   * Writes a changed piece if nobody has written since the version that was seen.
+   * Writes a changed piece if nobody has written since the version that was seen. A request that comes once more,
+   * since its answer was lost, is answered and not carried out again.
+   *
+   * @param request its Idempotency-Key
    * @throws AppError 412 with the piece as it is now, when somebody has
    */
-  async change(id: string, piece: Piece, seen: number): Promise<PieceView> {
+  async change(
+    id: string,
+    piece: Piece,
+    seen: number,
+    request: string | null = null,
+  ): Promise<PieceView> {
     const workshopId = await this.workshop.id();
     const written = await this.pieces
       .createQueryBuilder()
       .update()
-      .set({ spec: () => ':spec', version: () => 'version + 1', updatedAt: () => 'now()' })
+      .set({
+        spec: () => ':spec',
+        version: () => 'version + 1',
+        updatedAt: () => 'now()',
+        changedBy: request,
+      })
       .where('id = :id and workshop_id = :workshopId and version = :seen and archived_at is null', {
         id,
         workshopId,
@@ -73,15 +87,17 @@ export class PiecesService {
     // The answer is what this call wrote, whoever has written since.
     const [own] = written.raw as { id: string; spec: Piece; version: number; updated_at: Date }[];
     if (!own) {
+      const current = await this.get(id);
+      if (request !== null && current.changedBy === request) return current;
       throw new AppError(
         HttpStatus.PRECONDITION_FAILED,
         'piece.changed',
         'This piece was changed in another window since you opened it.',
         'Choose which version to keep; the other is not lost.',
-        { current: await this.get(id) },
+        { current },
       );
     }
-    const row = this.pieces.create({ ...own, updatedAt: own.updated_at });
+    const row = this.pieces.create({ ...own, changedBy: request, updatedAt: own.updated_at });
     const [view] = await this.views([row]);
     return view!;
   }
@@ -121,12 +137,9 @@ export class PiecesService {
   }
 
   private async row(id: string): Promise<PieceRow> {
-    const row = await this.pieces.findOneBy({
-      id,
-      workshopId: await this.workshop.id(),
-      archivedAt: IsNull(),
-    });
+    const row = await this.pieces.findOneBy({ id, workshopId: await this.workshop.id() });
     if (!row) throw notFound('piece');
+    if (row.archivedAt) throw putAway();
     return row;
   }
 
@@ -150,6 +163,7 @@ export class PiecesService {
       return {
         id: row.id,
         version: row.version,
+        changedBy: row.changedBy,
         piece: row.spec,
         updatedAt: row.updatedAt.toISOString(),
         make: open
@@ -166,3 +180,11 @@ export class PiecesService {
     });
   }
 }
+
+const putAway = (): AppError =>
+  new AppError(
+    HttpStatus.GONE,
+    'piece.put-away',
+    'This piece was put away.',
+    'Bring it back to go on with it.',
+  );

@@ -63,6 +63,39 @@ describe('pieces', () => {
     }
   });
 
+  it('are changed once by a request that comes twice, since its answer was lost', async () => {
+    const { id, piece } = await fresh();
+    const put = (name: string, key: string, seen = 1) =>
+      api()
+        .put(`/api/pieces/${id}`)
+        .set('If-Match', `"${seen}"`)
+        .set('Idempotency-Key', key)
+        .send({ ...piece, name });
+    const first = (await put('once', 'request-1').expect(200)).body as PieceView;
+    expect(first).toMatchObject({ version: 2, changedBy: 'request-1' });
+    const again = (await put('once', 'request-1').expect(200)).body as PieceView;
+    expect(again).toMatchObject({ version: 2, changedBy: 'request-1' });
+    // Whoever comes with another is told whose change it collides with.
+    const other = await put('other', 'request-2').expect(412);
+    expect(other.body.error.current.changedBy).toBe('request-1');
+    for (const bad of ['', 'x', 'no spaces here', 'ü'.repeat(9), 'a'.repeat(65)]) {
+      const refused = await put('bad', encodeURI(bad), 2).expect(400);
+      expect(refused.body.error.code).toBe('request.unreadable');
+    }
+  });
+
+  it('that were put away say so, to whoever opens or changes them', async () => {
+    const { id, piece } = await fresh();
+    await api().delete(`/api/pieces/${id}`).expect(204);
+    const put = () => api().put(`/api/pieces/${id}`).set('If-Match', '"1"').send(piece);
+    for (const answer of [await api().get(`/api/pieces/${id}`), await put()]) {
+      expect(answer.status).toBe(410);
+      expect(answer.body.error).toMatchObject({ code: 'piece.put-away' });
+    }
+    await api().post(`/api/pieces/${id}/restore`).expect(204);
+    await put().expect(200);
+  });
+
   it('are never overwritten by a window that saw an older version', async () => {
     const { id, piece } = await fresh();
     const put = (name: string) =>
@@ -102,7 +135,7 @@ describe('pieces', () => {
   it('are put away and brought back', async () => {
     const { id } = await fresh();
     await api().delete(`/api/pieces/${id}`).expect(204);
-    await api().get(`/api/pieces/${id}`).expect(404);
+    await api().get(`/api/pieces/${id}`).expect(410);
     await api().post(`/api/pieces/${id}/restore`).expect(204);
     await api().get(`/api/pieces/${id}`).expect(200);
   });

@@ -22,12 +22,22 @@ export class Unreachable extends Error {
 export const isPassing = (error: unknown): boolean =>
   error instanceof Unreachable || (error instanceof ApiError && error.status >= 500);
 
+/** What was asked for was put away: it can be brought back. */
+export const isPutAway = (error: unknown): boolean =>
+  error instanceof ApiError && error.status === 410;
+
+/** What was asked for is not there, or no more. */
+export const isGone = (error: unknown): boolean =>
+  isPutAway(error) || (error instanceof ApiError && error.status === 404);
+
 interface Call {
   readonly method?: 'GET' | 'POST' | 'PUT' | 'DELETE';
   readonly body?: unknown;
   /** Bytes sent as they are, instead of a body in JSON. */
   readonly bytes?: Blob;
   readonly ifMatch?: number;
+  /** A name for this request: where it is sent twice it is carried out once. */
+  readonly request?: string;
   readonly keepalive?: boolean;
 }
 
@@ -55,6 +65,7 @@ export async function call<T>(
       headers: {
         ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
         ...(bytes ? { 'Content-Type': bytes.type } : {}),
+        ...(more.request === undefined ? {} : { 'Idempotency-Key': more.request }),
         ...(more.ifMatch === undefined ? {} : { 'If-Match': `"${more.ifMatch}"` }),
       },
       body: bytes ?? text,

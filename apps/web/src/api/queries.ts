@@ -151,7 +151,7 @@ const useDo = (
 
 export const usePutAway = () => useDo('DELETE', (id) => `/pieces/${id}`, [keys.pieces, keys.book]);
 export const useBringBack = () =>
-  useDo('POST', (id) => `/pieces/${id}/restore`, [keys.pieces, keys.book]);
+  useDo('POST', (id) => `/pieces/${id}/restore`, [keys.pieces, keys.book, ['piece']]);
 export const useBeginMake = (pieceId: string) =>
   useAdd<BeginMakeDto, MakeView>(`/pieces/${pieceId}/makes`, [keys.piece(pieceId), keys.pieces]);
 export const useAbandonMake = (pieceId: string) =>

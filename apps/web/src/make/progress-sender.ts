@@ -1,15 +1,15 @@
 import type { MakeView, ProgressDto } from '@coiled-strand/contract';
-import { ApiError, call, isPassing } from '../api/client';
+import { ApiError, call, isGone, isPassing } from '../api/client';
 import type { Told } from './progress-kept';
 import { useProgress, whenChanged } from './progress-store';
 
 /** Until what was not answered is sent again, in ms: longer each time, and no longer than this. */
 const RETRY_MS = 1500;
-const LONGEST_MS = 30_000;
+const LONGEST_MS = 6000;
+/** Until what was refused is. */
+const REFUSED_MS = 30_000;
 /** Another window sends its own; after so long it may have been closed. */
 const OTHERS_MS = 5000;
-/** Answers of a server that has no such make any more. */
-const GONE: readonly number[] = [404, 410];
 
 const busy = new Set<string>();
 const failures = new Map<string, number>();
@@ -73,19 +73,23 @@ async function send(makeId: string): Promise<void> {
 async function failed(makeId: string, error: unknown): Promise<void> {
   const { forget, wentOn } = useProgress.getState();
   const fault = error instanceof ApiError ? error : null;
-  if (fault && GONE.includes(fault.status)) return forget(makeId);
+  if (isGone(error)) return forget(makeId);
   if (fault?.body.make) {
     await onSent?.(fault.body.make);
     return wentOn(fault.body.make);
   }
   const times = failures.get(makeId) ?? 0;
   failures.set(makeId, times + 1);
-  later(makeId, isPassing(error) ? Math.min(LONGEST_MS, RETRY_MS * 2 ** times) : LONGEST_MS);
+  later(makeId, isPassing(error) ? Math.min(LONGEST_MS, RETRY_MS * 2 ** times) : REFUSED_MS);
 }
 
 whenChanged((makeId, soon) => {
-  if (soon) void send(makeId);
-  else if (nextOf(makeId)) later(makeId, OTHERS_MS);
+  if (soon) {
+    failures.delete(makeId);
+    void send(makeId);
+  } else if (nextOf(makeId)) {
+    later(makeId, OTHERS_MS);
+  }
 });
 
 /** Sends whatever is kept here and the server does not know yet; makes do not wait for each other. */

@@ -94,6 +94,7 @@ describe('what a stage says and a piece waits for', () => {
     id: 'p',
     version: 1,
     piece: EXAMPLE_PIECE,
+    changedBy: null,
     updatedAt: '',
     make: make && {
       id: 'm',

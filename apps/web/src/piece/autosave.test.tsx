@@ -3,15 +3,26 @@ import type { PieceView } from '@coiled-strand/contract';
 import { EXAMPLE_PIECE, type Piece } from '@coiled-strand/core';
 import { act, render } from '@testing-library/react';
 import { leave, useAutosave } from './autosave';
-import { readDraft } from './draft';
+import { readDrafts } from './draft';
 import { usePiece } from './piece-store';
 
 // A server of one piece with versions, to have it fail at will; the real one is in the browser tests.
-const server = { version: 1, piece: EXAMPLE_PIECE, away: false, puts: 0 };
+const fresh = {
+  version: 1,
+  piece: EXAMPLE_PIECE,
+  changedBy: null as string | null,
+  away: false,
+  putAway: false,
+  losesAnswer: false,
+  puts: 0,
+};
+const server = { ...fresh };
+const readDraft = (id: string) => readDrafts(id)[0]?.draft ?? null;
 const view = (): PieceView => ({
   id: 'p',
   version: server.version,
   piece: server.piece,
+  changedBy: server.changedBy,
   updatedAt: '',
   make: null,
   underWay: 0,
@@ -31,17 +42,27 @@ const wait = (ms: number): Promise<void> => act(() => jest.advanceTimersByTimeAs
 beforeEach(() => {
   jest.useFakeTimers();
   localStorage.clear();
-  Object.assign(server, { version: 1, piece: EXAMPLE_PIECE, away: false, puts: 0 });
+  Object.assign(server, fresh);
   globalThis.fetch = ((_path: string, init: RequestInit) => {
     if (server.away) return Promise.reject(new TypeError('Failed to fetch'));
     server.puts += 1;
-    const seen = (init.headers as Record<string, string>)['If-Match'];
+    if (server.putAway) {
+      const error = { code: 'piece.put-away', message: 'x', remedy: 'y' };
+      return Promise.resolve(answer(410, { error }));
+    }
+    const headers = init.headers as Record<string, string>;
+    const seen = headers['If-Match'];
     if (seen !== `"${server.version}"`) {
       const error = { code: 'piece.changed', message: 'x', remedy: 'y', current: view() };
       return Promise.resolve(answer(412, { error }));
     }
     server.version += 1;
     server.piece = JSON.parse(init.body as string) as Piece;
+    server.changedBy = headers['Idempotency-Key'] ?? null;
+    if (server.losesAnswer) {
+      server.losesAnswer = false;
+      return Promise.reject(new TypeError('Failed to fetch'));
+    }
     return Promise.resolve(answer(200, view()));
   }) as typeof fetch;
   usePiece.getState().close();
@@ -77,14 +98,54 @@ describe('autosave', () => {
 
   it('stops and asks when another window was first', async () => {
     server.version = 2;
-    server.piece = { ...EXAMPLE_PIECE, name: 'Theirs' };
+    server.piece = { ...EXAMPLE_PIECE, wearer: { ...EXAMPLE_PIECE.wearer, wrist: 160 } };
     setWrist(184);
     await wait(2000);
     expect(server.puts).toBe(1);
-    expect(usePiece.getState().conflict?.theirs.piece.name).toBe('Theirs');
+    expect(usePiece.getState().conflict?.theirs.piece.wearer.wrist).toBe(160);
     act(() => usePiece.getState().keepMine());
     await wait(1000);
     expect(server.piece.wearer.wrist).toBe(184);
+  });
+
+  it('puts what another window changed elsewhere in the piece together with this, and saves both', async () => {
+    server.version = 2;
+    server.piece = { ...EXAMPLE_PIECE, name: 'Theirs' };
+    setWrist(184);
+    await wait(2000);
+    expect(server.piece).toMatchObject({ name: 'Theirs', wearer: { wrist: 184 } });
+    expect(server.version).toBe(3);
+  });
+
+  it('has no conflict with itself when the answer is lost after it was stored', async () => {
+    server.losesAnswer = true;
+    setWrist(184);
+    await wait(500);
+    expect(server.version).toBe(2);
+    expect(usePiece.getState().save).toBe('waiting');
+    setWrist(185);
+    await wait(3000);
+    expect(usePiece.getState().conflict).toBeNull();
+    expect(server.piece.wearer.wrist).toBe(185);
+    expect(server.version).toBe(3);
+    expect(readDraft('p')).toBeNull();
+  });
+
+  it('ends its tries when the piece was put away, and goes on when it is back', async () => {
+    server.putAway = true;
+    setWrist(184);
+    await wait(60_000);
+    expect(server.puts).toBe(1);
+    expect(usePiece.getState().save).toBe('gone');
+    setWrist(185);
+    await wait(60_000);
+    expect(server.puts).toBe(1);
+    expect(readDraft('p')?.piece.wearer.wrist).toBe(185);
+    server.putAway = false;
+    act(() => usePiece.getState().setSave('saved'));
+    await wait(1000);
+    expect(server.piece.wearer.wrist).toBe(185);
+    expect(usePiece.getState().save).toBe('saved');
   });
 
   it('sends what was edited in the last moment before leaving', async () => {

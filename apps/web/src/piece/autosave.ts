@@ -1,9 +1,11 @@
 import type { PieceView } from '@coiled-strand/contract';
 import type { Piece } from '@coiled-strand/core';
+import { nanoid } from 'nanoid';
 import { useEffect } from 'react';
-import { ApiError, call, isPassing } from '../api/client';
+import { ApiError, call, isGone, isPassing } from '../api/client';
 import { keys, queryClient } from '../api/queries';
 import { dropDraft } from './draft';
+import { sameDocument } from './differences';
 import { isDirty, usePiece } from './piece-store';
 
 const SETTLE_MS = 350;
@@ -16,17 +18,20 @@ let timer: ReturnType<typeof setTimeout> | undefined;
 /** The save under way, with the version it leads to, or null when it fails. */
 let sending: Promise<number | null> | null = null;
 let failures = 0;
+/** What was sent last: sent again, it is the same request. */
+let last: { readonly sent: Piece; readonly request: string } | null = null;
 
 function schedule(delay: number): void {
   clearTimeout(timer);
   timer = setTimeout(() => void send(), delay);
 }
 
-async function put(id: string, piece: Piece, seen: number): Promise<PieceView> {
+async function put(id: string, piece: Piece, seen: number, request: string): Promise<PieceView> {
   const view = await call<PieceView>(`/pieces/${id}`, {
     method: 'PUT',
     body: piece,
     ifMatch: seen,
+    request,
     keepalive: true,
   });
   queryClient.setQueryData(keys.piece(id), view);
@@ -37,11 +42,14 @@ async function put(id: string, piece: Piece, seen: number): Promise<PieceView> {
 
 async function send(): Promise<void> {
   const state = usePiece.getState();
-  const { id, history, stored, conflict } = state;
-  if (sending || conflict || id === null || !history || !stored || !isDirty(state)) return;
+  const { id, history, stored, conflict, save } = state;
+  if (sending || conflict || save === 'gone' || id === null || !history || !stored) return;
+  if (!isDirty(state)) return;
   const sent = history.now;
-  state.sending(sent);
-  sending = put(id, sent, stored.version).then(
+  const request = last && sameDocument(last.sent, sent) ? last.request : nanoid();
+  last = { sent, request };
+  state.sending(sent, request);
+  sending = put(id, sent, stored.version, request).then(
     (view) => {
       failures = 0;
       usePiece.getState().confirmed(view, sent);
@@ -63,14 +71,15 @@ async function send(): Promise<void> {
  */
 export async function leave(): Promise<void> {
   const state = usePiece.getState();
-  const { id, history, stored, conflict } = state;
-  const unsent = isDirty(state) && !conflict;
+  const { id, history, stored, conflict, save } = state;
+  const unsent = isDirty(state) && !conflict && save !== 'gone';
   clearTimeout(timer);
+  last = null;
   state.close();
   if (!unsent || id === null || !history || !stored) return;
   const seen = (await sending) ?? stored.version;
   try {
-    await put(id, history.now, seen);
+    await put(id, history.now, seen, nanoid());
     if (usePiece.getState().id !== id) dropDraft(id);
   } catch {
     // The draft stays; opening the piece sends it, or asks when the piece was changed meanwhile.
@@ -82,6 +91,10 @@ function fail(id: string, error: unknown): void {
   if (state.id !== id) return;
   if (error instanceof ApiError && error.status === 412 && error.body.current) {
     state.collided(error.body.current);
+    return;
+  }
+  if (isGone(error)) {
+    state.setSave('gone');
     return;
   }
   if (isPassing(error)) {
@@ -98,10 +111,12 @@ export function useAutosave(): void {
   useEffect(() => {
     const stop = usePiece.subscribe((state, before) => {
       const edited = state.history?.now !== before.history?.now;
-      const settled = before.conflict !== null && state.conflict === null;
+      const settled =
+        (before.conflict !== null && state.conflict === null) ||
+        (before.save === 'gone' && state.save !== 'gone');
       if ((edited || settled) && isDirty(state)) {
         failures = 0;
-        schedule(SETTLE_MS);
+        if (state.save !== 'gone') schedule(SETTLE_MS);
       } else if (edited && state.save === 'refused') {
         state.setSave('saved');
       }

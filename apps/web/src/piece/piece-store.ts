@@ -2,15 +2,21 @@ import type { PieceView } from '@coiled-strand/contract';
 import type { Piece } from '@coiled-strand/core';
 import { create } from 'zustand';
 import { sameDocument } from './differences';
-import { dropDraft, keepDraft, readDraft } from './draft';
+import { dropDraft, keepDraft, readDrafts } from './draft';
 import * as history from './history';
+import { merge } from './merge';
 
-/** saved: as stored; saving: on its way; waiting: no answer, tried again; refused: the server says why. */
-export type SaveState = 'saved' | 'saving' | 'waiting' | 'refused';
+/**
+ * saved: as stored; saving: on its way; waiting: no answer, tried again; refused: the server says why;
+ * gone: the piece was put away, and nothing is tried again until it is brought back.
+ */
+export type SaveState = 'saved' | 'saving' | 'waiting' | 'refused' | 'gone';
 
 export interface Conflict {
   /** The piece as another window stored it. */
   readonly theirs: PieceView;
+  /** Where what was changed here lies, when a window that was closed left it. */
+  readonly key?: string;
 }
 
 interface PieceState {
@@ -21,14 +27,20 @@ interface PieceState {
   readonly save: SaveState;
   /** What is on its way to the server, so that its own echo is not taken for another window's. */
   readonly inFlight: Piece | null;
+  /** Requests without an answer: where one of them was carried out, nobody else changed the piece. */
+  readonly unanswered: readonly string[];
   readonly refusal: string | null;
   readonly conflict: Conflict | null;
+  /** How often what another window changed was put together with what was changed here. */
+  readonly merges: number;
+  /** False where this browser has no room for what is not saved yet. */
+  readonly keeping: boolean;
 
   readonly open: (view: PieceView) => void;
   readonly edit: (change: (piece: Piece) => Piece, mergeKey?: string) => void;
   readonly undo: () => void;
   readonly redo: () => void;
-  readonly sending: (piece: Piece) => void;
+  readonly sending: (piece: Piece, request: string) => void;
   readonly setSave: (save: Exclude<SaveState, 'saving'>, refusal?: string) => void;
   readonly confirmed: (view: PieceView, sent: Piece) => void;
   readonly collided: (theirs: PieceView) => void;
@@ -37,14 +49,20 @@ interface PieceState {
   readonly close: () => void;
 }
 
+/** So many requests without an answer are remembered. */
+const MOST = 50;
+
 const CLOSED = {
   id: null,
   history: null,
   stored: null,
   save: 'saved',
   inFlight: null,
+  unanswered: [],
   refusal: null,
   conflict: null,
+  merges: 0,
+  keeping: true,
 } as const;
 
 /** Whether there are edits that the server has not confirmed. */
@@ -53,37 +71,84 @@ export const isDirty = ({ history: h, stored }: Pick<PieceState, 'history' | 'st
 
 /** The piece on the bench: its document with undo, and how it stands with the server. */
 export const usePiece = create<PieceState>()((set, get) => {
+  /** Keeps what is here beside what it was made of, or lets go of it where the server has the same. */
+  const keep = (): void => {
+    const { id, stored, history: current, unanswered } = get();
+    if (id === null || stored === null || !current) return;
+    const { version, piece: base } = stored;
+    const now = current.now;
+    if (sameDocument(now, base)) dropDraft(id);
+    else set({ keeping: keepDraft(id, { version, base, piece: now, requests: unanswered }) });
+  };
   const change = (next: history.History<Piece>): void => {
-    const { id, stored } = get();
     set({ history: next });
-    if (id !== null && stored !== null) {
-      keepDraft(id, { version: stored.version, piece: next.now });
+    keep();
+  };
+  /** Puts what is here together with what was stored meanwhile; undo leads over that back to this. */
+  const follow = (theirs: PieceView, base: Piece | null): boolean => {
+    const { history: current } = get();
+    if (!current) return false;
+    const both = base && merge(base, current.now, theirs.piece);
+    if (!both) return false;
+    const { version, piece } = theirs;
+    const past = history.edit(current, piece);
+    set(({ merges }) => ({
+      stored: { version, piece },
+      history: sameDocument(both, piece) ? past : history.edit(past, both),
+      merges: sameDocument(both, piece) ? merges : merges + 1,
+      save: 'saved',
+      inFlight: null,
+      refusal: null,
+    }));
+    keep();
+    return true;
+  };
+  /** What windows of this browser left unsent: put together, until two of them clash and somebody must choose. */
+  const takeUpDrafts = (view: PieceView): void => {
+    for (const { key, draft } of readDrafts(view.id)) {
+      const { version, piece, requests } = draft;
+      const { history: current, conflict } = get();
+      if (!current || conflict) return;
+      const own = version === view.version || requests.includes(view.changedBy ?? '');
+      const base = own ? view.piece : draft.base;
+      const both = sameDocument(piece, view.piece)
+        ? current.now
+        : base && merge(base, piece, current.now);
+      if (!both) {
+        // It stays where it lies, with what it was made of, until somebody has chosen.
+        set({ history: history.edit(current, piece), conflict: { theirs: view, key } });
+        return;
+      }
+      if (!sameDocument(both, current.now)) set({ history: history.edit(current, both) });
+      settle(view.id, key);
     }
+  };
+  /** What lay there is here now: kept as this window's, which may be under the same name. */
+  const settle = (id: string, key: string | undefined): void => {
+    keep();
+    if (key === undefined) return;
+    dropDraft(id, key);
+    keep();
   };
   return {
     ...CLOSED,
 
     open(view) {
-      const { id, stored, history: current, conflict, inFlight } = get();
+      const { id, stored, history: current, conflict, inFlight, unanswered, save } = get();
       const fresh = { version: view.version, piece: view.piece };
       if (id !== view.id) {
-        const draft = readDraft(view.id);
-        const unsent = draft !== null && !sameDocument(draft.piece, view.piece);
-        if (!unsent) dropDraft(view.id);
-        const begun = history.begin(view.piece);
-        set({
-          ...CLOSED,
-          id: view.id,
-          stored: fresh,
-          history: unsent ? history.edit(begun, draft.piece) : begun,
-          conflict: unsent && draft.version !== view.version ? { theirs: view } : null,
-        });
+        set({ ...CLOSED, id: view.id, stored: fresh, history: history.begin(view.piece) });
+        takeUpDrafts(view);
         return;
       }
+      // It is there again: what waits for it is sent.
+      if (save === 'gone') set({ save: 'saved', refusal: null });
       if (!stored || !current || conflict || view.version <= stored.version) return;
       if (inFlight && sameDocument(view.piece, inFlight)) return;
-      if (isDirty({ history: current, stored })) {
-        set({ conflict: { theirs: view } });
+      if (view.changedBy !== null && unanswered.includes(view.changedBy)) {
+        get().confirmed(view, view.piece);
+      } else if (isDirty({ history: current, stored })) {
+        if (!follow(view, stored.piece)) set({ conflict: { theirs: view } });
       } else {
         // Another window went on with it; this one follows, and undo leads back.
         set({ stored: fresh, history: history.edit(current, view.piece) });
@@ -106,7 +171,14 @@ export const usePiece = create<PieceState>()((set, get) => {
       if (current) change(history.redo(current));
     },
 
-    sending: (piece) => set({ save: 'saving', inFlight: piece }),
+    sending: (piece, request) => {
+      set(({ unanswered }) => ({
+        save: 'saving',
+        inFlight: piece,
+        unanswered: [...unanswered.filter((one) => one !== request), request].slice(-MOST),
+      }));
+      keep();
+    },
     setSave: (save, refusal) => set({ save, refusal: refusal ?? null, inFlight: null }),
 
     confirmed(view, sent) {
@@ -116,29 +188,40 @@ export const usePiece = create<PieceState>()((set, get) => {
         stored: { version: view.version, piece: sent },
         save: 'saved',
         inFlight: null,
+        unanswered: [],
         refusal: null,
       });
-      if (sameDocument(current.now, sent)) dropDraft(view.id);
-      else keepDraft(view.id, { version: view.version, piece: current.now });
+      keep();
     },
 
     collided(theirs) {
-      const { history: current } = get();
+      const { history: current, stored, unanswered } = get();
+      // The answer was lost, and nobody but this window changed it.
+      if (theirs.changedBy !== null && unanswered.includes(theirs.changedBy)) {
+        get().confirmed(theirs, theirs.piece);
+        return;
+      }
       // Two windows that made the same change agree already.
       if (current && sameDocument(current.now, theirs.piece)) {
         get().confirmed(theirs, theirs.piece);
         return;
       }
-      set({ conflict: { theirs }, save: 'saved', inFlight: null });
+      if (!follow(theirs, stored?.piece ?? null)) {
+        set({ conflict: { theirs }, save: 'saved', inFlight: null });
+      }
     },
 
     keepMine() {
       const { conflict, history: current } = get();
       if (!conflict || !current) return;
-      const { version, piece } = conflict.theirs;
-      set({ conflict: null, stored: { version, piece } });
-      // Their state goes into the past, so that undo still reaches it.
-      change(history.edit(history.edit(current, piece), current.now));
+      const { id, version, piece } = conflict.theirs;
+      set({
+        conflict: null,
+        stored: { version, piece },
+        // Their state goes into the past, so that undo still reaches it.
+        history: history.edit(history.edit(current, piece), current.now),
+      });
+      settle(id, conflict.key);
     },
     takeTheirs() {
       const { conflict, history: current } = get();
@@ -150,7 +233,7 @@ export const usePiece = create<PieceState>()((set, get) => {
         history: history.edit(current, piece),
         save: 'saved',
       });
-      dropDraft(id);
+      settle(id, conflict.key);
     },
 
     close: () => set(CLOSED),

@@ -11,15 +11,17 @@ const WORDS: Readonly<Record<SaveState, string>> = {
   saving: 'Saving',
   waiting: 'Saved on this device until the server answers',
   refused: 'Not saved',
+  gone: 'Put away',
 };
 
 function SaveNote() {
   const told = usePiece((state) => state.save);
   const refusal = usePiece((state) => state.refusal);
+  const keeping = usePiece((state) => state.keeping);
   const dirty = usePiece(isDirty);
   // What was typed a moment ago is not saved yet, although nothing has been sent.
   const save: SaveState = told === 'saved' && dirty ? 'saving' : told;
-  const trouble = save === 'waiting' || save === 'refused';
+  const trouble = save === 'waiting' || save === 'refused' || save === 'gone';
   return (
     <Text
       role="status"
@@ -37,8 +39,10 @@ function SaveNote() {
       minW="0"
     >
       {save === 'waiting' && <CloudOff size={16} aria-hidden />}
-      {WORDS[save]}
-      {refusal && <span>: {refusal}</span>}
+      {save === 'waiting' && !keeping
+        ? 'Not saved: leave this window open until the server answers'
+        : WORDS[save]}
+      {refusal && save === 'refused' && <span>: {refusal}</span>}
     </Text>
   );
 }

@@ -3,8 +3,8 @@ import { Button } from '../../shell/button';
 import type { PieceView } from '@coiled-strand/contract';
 import { memo, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
-import { ApiError } from '../../api/client';
-import { useHand, usePieceQuery } from '../../api/queries';
+import { ApiError, isGone, isPutAway } from '../../api/client';
+import { useBringBack, useHand, usePieceQuery } from '../../api/queries';
 import { useSelection } from '../../bench/selection-store';
 import { REAL_SIZE, useBenchView } from '../../bench/view-store';
 import { useUnits } from '../../settings/use-units';
@@ -15,6 +15,7 @@ import { Answers } from '../../piece/answers';
 import { leave, useAutosave } from '../../piece/autosave';
 import { AdviceList } from '../../piece/advice-list';
 import { ConflictDialog } from '../../piece/conflict-dialog';
+import { MergeNote, PutAwayNote } from '../../piece/elsewhere-notes';
 import { PieceBar } from './piece-bar';
 import { PieceBench } from '../../piece/piece-bench';
 import { usePiece } from '../../piece/piece-store';
@@ -36,6 +37,11 @@ export function PieceRoute() {
   useEffect(() => {
     if (query.data) open(query.data);
   }, [query.data, open]);
+  const gone = isGone(query.error);
+  useEffect(() => {
+    const state = usePiece.getState();
+    if (gone && state.id === id) state.setSave('gone');
+  }, [gone, id]);
   useEffect(
     () => () => {
       useSelection.getState().select(null);
@@ -50,6 +56,7 @@ export function PieceRoute() {
         <TopBar />
         {query.isError ? (
           <Fault error={query.error} onRetry={() => void query.refetch()}>
+            {isPutAway(query.error) && <BringBack pieceId={id} />}
             {query.error instanceof ApiError && (
               <Button asChild>
                 <Link to="/">To the workshop</Link>
@@ -65,6 +72,19 @@ export function PieceRoute() {
   return <OpenPiece view={query.data} />;
 }
 
+function BringBack({ pieceId }: { readonly pieceId: string }) {
+  const bringBack = useBringBack();
+  return (
+    <Button
+      variant="solid"
+      disabled={bringBack.isPending}
+      onClick={() => bringBack.mutate(pieceId)}
+    >
+      Bring it back
+    </Button>
+  );
+}
+
 /**
  * The page of an open piece. The panes look at the piece themselves, so that a drag draws anew only
  * what it changes.
@@ -78,6 +98,7 @@ function OpenPiece({ view }: { readonly view: PieceView }) {
   return (
     <BeadDrag>
       <PieceTop />
+      <PutAwayNote pieceId={view.id} />
       <BenchPane make={planning ? null : make} editable={planning} />
       <StagesPane view={view} make={make} />
       <Grid
@@ -110,6 +131,7 @@ function OpenPiece({ view }: { readonly view: PieceView }) {
         )}
       </Grid>
       <ConflictDialog />
+      <MergeNote />
     </BeadDrag>
   );
 }
