@@ -21,8 +21,8 @@ async function launch(): Promise<Running & { remove(): Promise<void> }> {
   const database = await createDatabase(admin, 'e2e');
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
-  const begin = async (): Promise<ReturnType<typeof startServer>> => {
-    const server = startServer(
+  const begin = async () => {
+    const server = await startServer(
       { DATABASE_URL: database.url, PORT: String(port) },
       'e2e-server.log',
     );

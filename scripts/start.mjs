@@ -1,54 +1,123 @@
 import { ensureBuild } from './lib/build.mjs';
 import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
+import { startGuard } from './lib/guard.mjs';
 import { isFree } from './lib/port.mjs';
 import { startCluster } from './lib/postgres.mjs';
+import { end, isAlive, named } from './lib/process.mjs';
+import { takeFolder } from './lib/running.mjs';
 import { run, say, Sentence } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
+import { DATA, endQuiet } from './lib/shell.mjs';
 
-/** One command from a fresh checkout to an address to open. */
-await run(async () => {
-  checkNode();
+/** What dies this often in this time, in ms, is not started again. */
+const TOO_OFTEN = { times: 5, within: 10 * 60_000 };
+
+function wantedPort() {
   const port = Number(process.env.PORT ?? 4173);
   if (!Number.isInteger(port) || port < 1 || port > 65535) {
     throw new Sentence(`PORT is “${process.env.PORT}”. Set it to a whole number from 1 to 65535.`);
   }
-  if (!(await isFree(port, process.env.HOST))) {
-    throw new Sentence(
-      `Port ${port} is taken by another program (or may not be used by this user). Stop that, or choose another: PORT=${port + 7} npm start`,
-    );
-  }
-  await ensureDependencies();
-  await ensureBuild();
+  return port;
+}
 
+async function refuseTaken(port) {
+  if (await isFree(port, process.env.HOST)) return;
+  throw new Sentence(
+    `Port ${port} is taken by another program (or may not be used by this user). Stop that, or choose another: PORT=${port + 7} npm start`,
+  );
+}
+
+/** Counts deaths, and says when they are too many to go on. */
+function deaths(what) {
+  let times = [];
+  return (how) => {
+    const now = Date.now();
+    times = [...times.filter((time) => now - time < TOO_OFTEN.within), now];
+    if (times.length > TOO_OFTEN.times) {
+      throw new Sentence(`${what} ended ${times.length} times in ten minutes. ${how}`);
+    }
+  };
+}
+
+/** One command from a fresh checkout to an address to open; whatever dies meanwhile is started again. */
+await run(async () => {
+  checkNode();
+  const port = wantedPort();
+  const folder = takeFolder(DATA);
   let cluster = null;
   let server = null;
+  let guard = null;
   let ending = null;
-  const end = () =>
+  const endAll = () =>
     (ending ??= (async () => {
+      endQuiet();
       await server?.stop();
       cluster?.stop();
+      guard?.dismiss();
+      folder.leave();
     })());
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
     process.on(signal, () => {
       say('Stopping');
-      void end().then(() => process.exit(0));
+      void endAll().then(() => process.exit(0));
     });
   }
   try {
+    if (folder.left?.server && isAlive(folder.left.server)) {
+      say(
+        `The last start was killed and left its server (process ${folder.left.server.pid}); ending that`,
+      );
+      await end(folder.left.server);
+    }
+    await refuseTaken(port);
+    await ensureDependencies();
+    await ensureBuild();
+
+    guard = startGuard();
+    guard.watch({ file: folder.file });
     if (!process.env.DATABASE_URL) {
       say('Starting the database');
-      cluster = await startCluster('postgres', { durable: true });
+      cluster = await startCluster('postgres', { durable: true, takeOver: true });
+      guard.watch({ cluster: cluster.cluster });
+      if (cluster.ran) say('The last start left it running; it is taken over');
       say(`The data are in ${cluster.place}`);
     }
+    const begin = async () => {
+      const url = process.env.DATABASE_URL || cluster.url;
+      server = await startServer({ DATABASE_URL: url, PORT: String(port) }, 'server.log');
+      const begun = named(server.pid);
+      guard.watch({ server: begun, log: server.logFile });
+      folder.note({ server: begun });
+      return server.ready;
+    };
     say('Starting the server');
-    const url = process.env.DATABASE_URL ?? cluster.url;
-    server = startServer({ DATABASE_URL: url, PORT: String(port) }, 'server.log');
-    const address = await server.ready;
+    const address = await begin();
+    folder.note({ address });
     say(`Ready. Open ${address}   (Ctrl-C stops it; its log is ${server.logFile})`);
-    const how = await server.exited;
-    if (!ending) throw new Sentence(`The server ended by itself (${how}). See ${server.logFile}.`);
+
+    const count = { server: deaths('The server'), database: deaths('The database') };
+    const never = new Promise(() => undefined);
+    const database = () => cluster?.died().then(() => 'database') ?? never;
+    let databaseDied = database();
+    while (!ending) {
+      const died = await Promise.race([server.exited.then((how) => ({ how })), databaseDied]);
+      if (ending) break;
+      if (died === 'database') {
+        const words = cluster.lastWords();
+        say(`The database ended by itself; starting it again. Its log says:\n${words}`);
+        count.database(`Its log says:\n${words}`);
+        await cluster.restart();
+        databaseDied = database();
+        say('The database is back');
+      } else {
+        say(`The server ended by itself (${died.how}); starting it again. See ${server.logFile}`);
+        count.server(`See ${server.logFile}.`);
+        await begin();
+        say('The server is back');
+      }
+    }
     await ending;
   } finally {
-    await end();
+    await endAll();
   }
 });

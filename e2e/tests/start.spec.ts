@@ -1,6 +1,7 @@
 import {
   existsSync,
   mkdirSync,
+  mkdtempSync,
   readdirSync,
   readFileSync,
   rmSync,
@@ -8,9 +9,11 @@ import {
   writeFileSync,
 } from 'node:fs';
 import { execFileSync } from 'node:child_process';
+import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import pg from 'pg';
+import { openLog } from '../../scripts/lib/log.mjs';
 import { startCluster } from '../../scripts/lib/postgres.mjs';
 
 const made: string[] = [];
@@ -108,4 +111,21 @@ test('a copied folder has a database of its own, also while that of the original
     second.stop();
     original.stop();
   }
+});
+
+test('a log is turned over, and the oldest are let go', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'coiled-strand-log-'));
+  places.add(folder);
+  const log = await openLog('server.log', { folder, size: '10K', maxFiles: 3 });
+  for (let line = 0; line < 65; line++) {
+    log.write(`${line} `.padEnd(1023, '.') + '\n');
+    await new Promise((resolve) => setTimeout(resolve, 5));
+  }
+  log.end();
+  const old = (): string[] => readdirSync(folder).filter((file) => file.endsWith('-server.log'));
+  await expect.poll(() => old().length).toBe(3);
+  for (const file of [...old(), 'server.log']) {
+    expect(statSync(join(folder, file)).size).toBeLessThanOrEqual(12 * 1024);
+  }
+  expect(readFileSync(join(folder, 'server.log'), 'utf8')).toMatch(/^64 \.+$/m);
 });

@@ -15,7 +15,7 @@ export async function withDemo(name, task) {
   const cluster = await startCluster('test-postgres', { durable: false });
   const database = await createDatabase(cluster.url, name);
   const port = await freePort();
-  const server = startServer(
+  const server = await startServer(
     { DATABASE_URL: database.url, PORT: String(port) },
     `${name}-server.log`,
   );

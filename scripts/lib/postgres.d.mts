@@ -4,5 +4,6 @@ export function startCluster(
   options: {
     readonly durable: boolean;
     readonly user?: { readonly name: string; readonly uid: number };
+    readonly takeOver?: boolean;
   },
 ): Promise<{ readonly url: string; readonly place: string; readonly stop: () => void }>;

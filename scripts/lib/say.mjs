@@ -11,6 +11,8 @@ export const say = (text) => {
 
 /** Runs a script; a Sentence ends it with its words, anything else with its stack. */
 export async function run(main) {
+  // A terminal that is closed takes no more lines.
+  for (const output of [process.stdout, process.stderr]) output.on('error', () => undefined);
   try {
     await main();
   } catch (error) {

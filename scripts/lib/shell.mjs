@@ -1,8 +1,11 @@
 import { spawn, spawnSync } from 'node:child_process';
+import { join, resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { Sentence } from './say.mjs';
 
 export const ROOT = fileURLToPath(new URL('../..', import.meta.url)).replace(/\/$/, '');
+/** Where data, logs and stamps lie. */
+export const DATA = resolve(process.env.DATA_FOLDER ?? join(ROOT, '.data'));
 export const isRoot = process.getuid?.() === 0;
 
 /** Runs a command to its end and returns its output. */
@@ -25,6 +28,10 @@ export function show(command, args, options = {}) {
   });
 }
 
+const running = new Set();
+/** Ends what runs quietly right now. */
+export const endQuiet = () => running.forEach((child) => child.kill('SIGTERM'));
+
 /** Runs a command quietly and asynchronously; its output is shown only when it fails. */
 export function quiet(command, args, options = {}) {
   return new Promise((resolve, reject) => {
@@ -33,6 +40,8 @@ export function quiet(command, args, options = {}) {
       cwd: ROOT,
       ...options,
     });
+    running.add(child);
+    child.on('exit', () => running.delete(child));
     let output = '';
     child.stdout.on('data', (data) => (output += data));
     child.stderr.on('data', (data) => (output += data));

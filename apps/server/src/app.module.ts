@@ -29,7 +29,7 @@ export class AppModule {
             return dataSource;
           },
         }),
-        HealthModule,
+        HealthModule.of(config.dataFolder),
         WorkshopModule,
         StashModule,
         PiecesModule,

@@ -2,6 +2,10 @@ import { readConfig } from './config/config.js';
 import { createApp } from './create-app.js';
 import { sayStartFailure } from './config/start-failure.js';
 
+// Whoever started it was killed: it ends in order, as when it is asked to. Nobody reads what it still says.
+process.on('disconnect', () => process.kill(process.pid, 'SIGTERM'));
+for (const output of [process.stdout, process.stderr]) output.on('error', () => undefined);
+
 try {
   const config = readConfig(process.env);
   const app = await createApp(config);

@@ -11,6 +11,8 @@ export interface Config {
   readonly names: readonly string[];
   /** Folder of the built web application, or null to serve the API alone. */
   readonly webRoot: string | null;
+  /** Folder of the data, whose disk is watched; null where they lie elsewhere. */
+  readonly dataFolder: string | null;
   /** Whether an empty database is filled with the demo workshop or with an empty one. */
   readonly demo: boolean;
   /** What is written to the log; nothing when empty. */
@@ -40,6 +42,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     host: env.HOST ?? '127.0.0.1',
     names: (env.NAMES ?? '').split(/[\s,]+/).filter((name) => name !== ''),
     webRoot: env.WEB_ROOT ?? resolve(here, '../../../web/dist'),
+    dataFolder: env.DATA_FOLDER ?? null,
     demo: env.DEMO !== 'off',
     logLevels: ['log', 'warn', 'error'],
   };

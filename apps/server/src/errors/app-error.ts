@@ -17,6 +17,14 @@ export class AppError extends Error {
   }
 }
 
+export const diskFull = (): AppError =>
+  new AppError(
+    HttpStatus.INSUFFICIENT_STORAGE,
+    'disk.full',
+    'The disk that holds the data is full.',
+    'Free some space on it. What was saved stays; what you change is kept in this window until there is room.',
+  );
+
 export const notFound = (what: string): AppError =>
   new AppError(
     HttpStatus.NOT_FOUND,

@@ -8,7 +8,7 @@ import {
   type ExceptionFilter,
 } from '@nestjs/common';
 import type { Request, Response } from 'express';
-import { AppError } from './app-error.js';
+import { AppError, diskFull } from './app-error.js';
 
 interface Answer {
   readonly status: number;
@@ -19,6 +19,9 @@ const DATABASE_GONE =
   /ECONNREFUSED|ECONNRESET|Connection terminated|the database system is|not currently accepting|57P0[123]/;
 
 const sentence = (text: string): string => (text.endsWith('.') ? text : `${text}.`);
+
+/** Codes of PostgreSQL and of the system for a disk without room. */
+const NO_ROOM: readonly unknown[] = ['53100', 'ENOSPC'];
 
 /** @param picture whether the request sent a picture */
 function answerTo(exception: unknown, picture: boolean): Answer {
@@ -64,6 +67,11 @@ function answerTo(exception: unknown, picture: boolean): Answer {
       },
     };
   }
+  const { code: fault, driverError } = exception as {
+    code?: string;
+    driverError?: { code?: string };
+  };
+  if (NO_ROOM.includes(fault ?? driverError?.code)) return answerTo(diskFull(), picture);
   const text = `${(exception as { code?: string }).code ?? ''} ${(exception as Error).message ?? ''}`;
   if (DATABASE_GONE.test(text)) {
     return {

@@ -1,19 +1,59 @@
-import { Controller, Get, Module } from '@nestjs/common';
+import { statfs } from 'node:fs/promises';
+import { Controller, Get, Module, type DynamicModule } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { DataSource } from 'typeorm';
+import { diskFull } from '../errors/app-error.js';
+
+/** Free bytes on the disk of the data below which it is said that it runs low, and that it is full. */
+const LOW = 500_000_000;
+const FULL = 20_000_000;
+
+export interface Health {
+  readonly status: 'ok';
+  readonly database: 'ok';
+  /** null where the data lie on another machine. */
+  readonly disk: { readonly state: 'ok' | 'low'; readonly free: number } | null;
+}
+
+/** Folder of the data. */
+class Disk {
+  constructor(readonly folder: string | null) {}
+}
 
 @ApiTags('health')
 @Controller('health')
 export class HealthController {
-  constructor(private readonly dataSource: DataSource) {}
+  constructor(
+    private readonly dataSource: DataSource,
+    private readonly disk: Disk,
+  ) {}
 
   @Get()
-  @ApiOperation({ summary: 'Whether the server and its database answer' })
-  async health(): Promise<{ status: 'ok'; database: 'ok' }> {
+  @ApiOperation({ summary: 'Whether the server and its database answer, and have room to write' })
+  async health(): Promise<Health> {
+    // A database without room may be away for that: this is said first.
+    const { folder } = this.disk;
+    const disk = folder === null ? null : await roomIn(folder);
     await this.dataSource.query('select 1');
-    return { status: 'ok', database: 'ok' };
+    return { status: 'ok', database: 'ok', disk };
   }
 }
 
-@Module({ controllers: [HealthController] })
-export class HealthModule {}
+/** @throws AppError 507 where there is none */
+async function roomIn(folder: string): Promise<NonNullable<Health['disk']>> {
+  const { bavail, bsize } = await statfs(folder);
+  const free = bavail * bsize;
+  if (free < FULL) throw diskFull();
+  return { state: free < LOW ? 'low' : 'ok', free };
+}
+
+@Module({})
+export class HealthModule {
+  static of(folder: string | null): DynamicModule {
+    return {
+      module: HealthModule,
+      controllers: [HealthController],
+      providers: [{ provide: Disk, useValue: new Disk(folder) }],
+    };
+  }
+}

@@ -2,6 +2,7 @@ import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { partKind, planCost, type Piece, type PlanResult, type Side } from '@coiled-strand/core';
 import { HttpStatus, Injectable, type OnModuleDestroy } from '@nestjs/common';
+import pLimit from 'p-limit';
 import { Piscina } from 'piscina';
 import { AppError } from '../errors/app-error.js';
 import type { make, Planning } from './planning-worker.js';
@@ -11,8 +12,9 @@ const WORKER = fileURLToPath(new URL('../../dist/planner/planning-worker.js', im
 
 /** What a piece may cost to plan: some hundred times the largest that anybody wears. See `planCost`. */
 const MOST = 2_000_000;
-/** A plan takes milliseconds; what takes so long in ms is no piece. */
+/** A plan takes milliseconds; what takes so long in ms, once it is begun, is no piece. */
 const LONGEST = 10_000;
+const THREADS = Math.max(1, availableParallelism() - 1);
 /** In MB, of one thread. */
 const MEMORY = 512;
 const WAITING = 500;
@@ -31,12 +33,15 @@ export class Planner implements OnModuleDestroy {
   private readonly pool = new Piscina({
     filename: WORKER,
     minThreads: 0,
-    maxThreads: Math.max(1, availableParallelism() - 1),
-    maxQueue: WAITING,
+    maxThreads: THREADS,
     idleTimeout: 10 * 60_000,
     resourceLimits: { maxOldGenerationSizeMb: MEMORY },
     execArgv: LOADS,
   });
+
+  /** What waits does so here, not at the threads: its time begins when a thread takes it. */
+  private readonly turn = pLimit(THREADS);
+  protected readonly longest: number = LONGEST;
 
   /** @throws AppError 422 for a piece that is too large to be planned, 503 when too many wait */
   plan(planning: Planning): Promise<PlanResult> {
@@ -59,15 +64,17 @@ export class Planner implements OnModuleDestroy {
   private async run<T>(name: 'plan' | 'make', planning: Planning): Promise<T> {
     const { piece } = planning;
     if (planCost(piece).sum > MOST) throw tooLarge(piece);
+    if (this.turn.pendingCount >= WAITING) throw busy();
     try {
-      const signal = AbortSignal.timeout(LONGEST);
-      const answer = this.pool.run(planning, { name, signal }) as Promise<T>;
+      const answer = this.turn(() => {
+        const signal = AbortSignal.timeout(this.longest);
+        return this.pool.run(planning, { name, signal }) as Promise<T>;
+      });
       this.running.add(answer);
       return await answer.finally(() => this.running.delete(answer));
     } catch (error) {
-      const { name: what, code, message } = error as Error & { code?: string };
+      const { name: what, code } = error as Error & { code?: string };
       if (what === 'AbortError' || code === 'ERR_WORKER_OUT_OF_MEMORY') throw tooLarge(piece);
-      if (message === 'Task queue is at limit') throw busy();
       throw error;
     }
   }

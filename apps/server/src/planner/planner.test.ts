@@ -73,6 +73,22 @@ describe('planning on the server', () => {
     expect(new Set(answers.map(({ body }) => JSON.stringify(body))).size).toBe(1);
   });
 
+  it('counts no time against a piece while it waits for its turn', async () => {
+    class Hasty extends Planner {
+      protected override readonly longest = 3000;
+    }
+    const planner = new Hasty();
+    const piece = large(60, 100, 60);
+    const started = Date.now();
+    await planner.plan({ piece, hand: [] });
+    const one = Date.now() - started;
+    // All of them together take longer than any of them may.
+    const many = Math.ceil((2 * 3000) / one);
+    const plans = Array.from({ length: many }, () => planner.plan({ piece, hand: [] }));
+    expect((await Promise.all(plans)).every(({ ok }) => ok)).toBe(true);
+    await planner.onModuleDestroy();
+  });
+
   it('is ended at any moment, also while its threads still load, and plans to the end what it was given', async () => {
     // What went wrong was an abort of the whole program, so that nothing after it was run.
     for (let ms = 0; ms < 300; ms += 12) {

@@ -46,6 +46,7 @@ export const testConfig = (databaseUrl: string, demo: boolean): Config => ({
   host: '127.0.0.1',
   names: [],
   webRoot: null,
+  dataFolder: null,
   demo,
   logLevels: [],
 });

@@ -98,7 +98,7 @@ function fail(id: string, error: unknown): void {
     return;
   }
   if (isPassing(error)) {
-    state.setSave('waiting');
+    state.setSave('waiting', error instanceof ApiError ? error.message : undefined);
     schedule(RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] as number);
     failures += 1;
     return;

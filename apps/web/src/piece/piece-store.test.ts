@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, it } from '@jest/globals';
+import { beforeEach, describe, expect, it, jest } from '@jest/globals';
 import type { PieceView } from '@coiled-strand/contract';
 import { EXAMPLE_PIECE, type Piece } from '@coiled-strand/core';
 import { readDrafts } from './draft';
@@ -204,15 +204,11 @@ describe('the piece on the bench', () => {
   });
 
   it('says when this browser has no room for what is not saved', () => {
-    const room = Storage.prototype.setItem;
-    Storage.prototype.setItem = () => {
+    const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
       throw new DOMException('full', 'QuotaExceededError');
-    };
-    try {
-      setWrist(170);
-    } finally {
-      Storage.prototype.setItem = room;
-    }
+    });
+    setWrist(170);
+    full.mockRestore();
     expect(store().keeping).toBe(false);
     expect(wrist()).toBe(170);
     setWrist(171);

@@ -42,7 +42,7 @@ function SaveNote() {
       {save === 'waiting' && !keeping
         ? 'Not saved: leave this window open until the server answers'
         : WORDS[save]}
-      {refusal && save === 'refused' && <span>: {refusal}</span>}
+      {refusal && trouble && <span>: {refusal}</span>}
     </Text>
   );
 }
