@@ -1,4 +1,4 @@
-import type { PieceView, WorkshopView } from '@coiled-strand/contract';
+import type { PageView, PieceView, WorkshopView } from '@coiled-strand/contract';
 import { TEMPLATES } from '@coiled-strand/core';
 import { expect, test as base, type Browser, type Locator, type Page } from '@playwright/test';
 import { createDatabase } from '../scripts/lib/database.mjs';
@@ -81,8 +81,9 @@ export { expect } from '@playwright/test';
 
 /** The stored piece of a name, as the server has it. */
 export async function stored(server: Running, name: string): Promise<PieceView> {
-  const pieces = await server.get<PieceView[]>('/pieces');
-  const piece = pieces.find((p) => p.piece.name === name);
+  const q = encodeURIComponent(name);
+  const { items } = await server.get<PageView<PieceView>>(`/pieces?limit=100&q=${q}`);
+  const piece = items.find((p) => p.piece.name === name);
   if (!piece) throw new Error(`no piece is called ${name}`);
   return piece;
 }
@@ -92,8 +93,8 @@ const DEMO_PIECES = 11;
 
 /** Puts away what other tests left on the bench: the files share a server, and a full bench is slow. */
 export async function clearBench(server: Running): Promise<void> {
-  const pieces = await server.get<PieceView[]>('/pieces');
-  for (const { id } of pieces.slice(DEMO_PIECES)) {
+  const { items } = await server.get<PageView<PieceView>>('/pieces?sort=laid&limit=100');
+  for (const { id } of items.slice(DEMO_PIECES)) {
     await fetch(`${server.url}/api/pieces/${id}`, { method: 'DELETE' });
   }
 }

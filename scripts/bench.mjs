@@ -266,7 +266,7 @@ await run(async () => {
   await benchCore();
   await withDemo('bench', async (browser, url) => {
     await benchFirstPage(browser, url);
-    const pieces = await (await fetch(`${url}/api/pieces`)).json();
+    const { items: pieces } = await (await fetch(`${url}/api/pieces?sort=laid`)).json();
     await benchDrag(browser, url, 'the end of a band', pieces[0].id);
     const core = await import(join(ROOT, 'packages/core/dist/index.js'));
     const added = await fetch(`${url}/api/pieces`, {

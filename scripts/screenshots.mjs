@@ -16,7 +16,7 @@ await run(async () => {
   await ensureBuild();
   mkdirSync(OUT, { recursive: true });
   await withDemo('shots', async (browser, url) => {
-    const pieces = await (await fetch(`${url}/api/pieces`)).json();
+    const { items: pieces } = await (await fetch(`${url}/api/pieces?sort=laid`)).json();
     const shot = async (file, path, options = {}) => {
       const { width = 1280, height = 800, colorScheme = 'light', act } = options;
       const page = await browser.newPage({ viewport: { width, height }, colorScheme });

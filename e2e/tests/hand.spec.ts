@@ -1,4 +1,4 @@
-import type { HandView, MakeView } from '@coiled-strand/contract';
+import type { HandView, MakeView, PageView } from '@coiled-strand/contract';
 import type { Page } from '@playwright/test';
 import { Buffer } from 'node:buffer';
 import { expect, newPiece, stored, test, type Running } from '../fixtures.js';
@@ -143,7 +143,7 @@ test('a log is mended, given a photo, made again, and made into a new piece', as
 
   await page.getByRole('button', { name: 'Make it again' }).click();
   await expect(page.getByText('Step 1 of')).toBeVisible();
-  const makes = await server.get<MakeView[]>(`/pieces/${first.pieceId}/makes`);
+  const { items: makes } = await server.get<PageView<MakeView>>(`/makes?piece=${first.pieceId}`);
   expect(makes.map((make) => make.number)).toEqual([2, 1]);
   expect(makes[0]?.piece).toEqual(first.piece);
 

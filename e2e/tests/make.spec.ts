@@ -1,4 +1,4 @@
-import type { MakeView } from '@coiled-strand/contract';
+import type { MakeView, PageView } from '@coiled-strand/contract';
 import type { Page } from '@playwright/test';
 import {
   expect,
@@ -14,7 +14,9 @@ import {
 /** The first make of a piece under way, as the server has it. */
 async function makeOf(server: Running, name: string): Promise<MakeView> {
   const { id } = await stored(server, name);
-  const [make] = await server.get<MakeView[]>(`/pieces/${id}/makes`);
+  const {
+    items: [make],
+  } = await server.get<PageView<MakeView>>(`/makes?piece=${id}`);
   if (!make) throw new Error(`nothing is made of ${name}`);
   return make;
 }

@@ -1,4 +1,4 @@
-import type { HandView, MakeView, PieceView } from '@coiled-strand/contract';
+import type { HandView, MakeView, PieceView, PageView } from '@coiled-strand/contract';
 import { planPiece, type PieceFile, type Plan } from '@coiled-strand/core';
 import { readFile } from 'node:fs/promises';
 import { expect, newPiece, saved, stored, test } from '../fixtures.js';
@@ -143,7 +143,9 @@ test('from a wrist to a cut list to a logged bracelet', async ({ page, server })
       /Square knots took \d+ % (more|less) cord/,
     );
     const { id } = await stored(server, 'Story');
-    const [make] = await server.get<MakeView[]>(`/pieces/${id}/makes`);
+    const {
+      items: [make],
+    } = await server.get<PageView<MakeView>>(`/makes?piece=${id}`);
     expect(make?.record).toMatchObject({
       cords: [{ leftover: 228.6 }, { leftover: 250 }],
       length: 199,
@@ -180,7 +182,8 @@ test('a piece goes out as a file and comes back in; a broken one is named and re
       mimeType: 'application/json',
       buffer: Buffer.from(typeof value === 'string' ? value : JSON.stringify(value)),
     });
-  const count = async (): Promise<number> => (await server.get<PieceView[]>('/pieces')).length;
+  const count = async (): Promise<number> =>
+    (await server.get<PageView<PieceView>>('/pieces')).total;
   const before = await count();
   const dialog = page.getByRole('dialog');
   await give('{ "format": ');

@@ -1,7 +1,7 @@
 import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { PieceView } from '@coiled-strand/contract';
+import type { PageView, PieceView } from '@coiled-strand/contract';
 import { expect, test } from '@playwright/test';
 import { freePort } from '../../scripts/lib/port.mjs';
 import { beginIn, type Program } from '../start.js';
@@ -40,8 +40,9 @@ const running = (): Running =>
   JSON.parse(readFileSync(join(folder, 'running.json'), 'utf8')) as Running;
 const database = (): Named =>
   named(Number(readFileSync(join(folder, 'postgres/data/postmaster.pid'), 'utf8').split('\n')[0]));
-const pieces = async (): Promise<PieceView[]> =>
-  (await (await fetch(`${url()}/pieces`)).json()) as PieceView[];
+const pieces = async (): Promise<readonly PieceView[]> =>
+  ((await (await fetch(`${url()}/pieces?sort=laid&limit=100`)).json()) as PageView<PieceView>)
+    .items;
 const healthy = async (): Promise<boolean> => {
   try {
     return (await fetch(`${url()}/health`)).ok;

@@ -1,4 +1,10 @@
-import type { FittingView, MakeView, WearerView, WorkshopView } from '@coiled-strand/contract';
+import type {
+  FittingView,
+  MakeView,
+  WearerView,
+  WorkshopView,
+  PageView,
+} from '@coiled-strand/contract';
 import { clearBench, expect, newPiece, saved, stored, test } from '../fixtures.js';
 
 test.beforeEach(({ server }) => clearBench(server));
@@ -88,7 +94,7 @@ test('a make goes on by its own plan when the piece is changed, or is set aside 
   await page.getByRole('button', { name: 'Take it up again' }).click();
   await expect(page.getByTestId('tap-area').getByText(title!)).toBeVisible();
   const { id } = await stored(server, 'Changed meanwhile');
-  const makes = await server.get<MakeView[]>(`/pieces/${id}/makes`);
+  const { items: makes } = await server.get<PageView<MakeView>>(`/makes?piece=${id}`);
   expect(makes).toHaveLength(1);
   expect(makes[0]?.piece.ease.rule).toBe('two-fingers');
 });

@@ -9,7 +9,7 @@ import { AppModule } from './app.module.js';
 import type { Config } from './config/config.js';
 import { ErrorFilter } from './errors/error.filter.js';
 import { validationPipe } from './errors/validation.js';
-import { plainBody } from './http/plain-body.js';
+import { plainRequest } from './http/plain-request.js';
 import { requestLog } from './http/request-log.js';
 import { sameSite } from './http/same-site.js';
 import { serveWebApp } from './http/web-app.js';
@@ -41,7 +41,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.use(sameSite(config.names));
   app.use(compression());
   app.useBodyParser('json', { limit: '1mb' });
-  app.use(plainBody);
+  app.use(plainRequest);
   app.useBodyParser('raw', { type: [...PHOTO_TYPES], limit: PHOTO_LIMITS.bytes });
   app.setGlobalPrefix('api');
   app.useGlobalPipes(validationPipe());

@@ -106,8 +106,11 @@ describe('start', () => {
     const apps = await Promise.all([1, 2, 3].map(() => createApp(config)));
     try {
       await Promise.all(apps.map((app) => app.init()));
-      const { body } = await request(apps[2]!.getHttpServer()).get('/api/pieces').expect(200);
-      expect(body).toHaveLength(11);
+      const { body } = await request(apps[2]!.getHttpServer())
+        .get('/api/pieces?sort=laid&limit=100')
+        .expect(200);
+      expect(body).toMatchObject({ total: 11, next: null });
+      expect(body.items).toHaveLength(11);
     } finally {
       await Promise.all(apps.map((app) => app.close()));
       await database.drop();
@@ -118,7 +121,11 @@ describe('start', () => {
     const empty = await startTestApp(false);
     try {
       const server = empty.app.getHttpServer();
-      expect((await request(server).get('/api/pieces')).body).toEqual([]);
+      expect((await request(server).get('/api/pieces')).body).toEqual({
+        items: [],
+        total: 0,
+        next: null,
+      });
       expect((await request(server).get('/api/wearers')).body).toEqual([]);
       expect((await request(server).get('/api/cords')).body).toHaveLength(12);
     } finally {

@@ -14,8 +14,9 @@ whenSent(async (sent) => {
   // An answer asked for before this one would set the counter back, and so would taking back what was
   // asked for after this one is in.
   await queryClient.cancelQueries({ queryKey: ['piece'], predicate: isMakes });
-  queryClient.setQueriesData<MakeView[]>({ queryKey: ['piece'], predicate: isMakes }, (makes) =>
-    makes?.map((make) => (make.id === sent.id ? { ...make, ...sent } : make)),
+  queryClient.setQueriesData<readonly MakeView[]>(
+    { queryKey: ['piece'], predicate: isMakes },
+    (makes) => makes?.map((make) => (make.id === sent.id ? { ...make, ...sent } : make)),
   );
   void queryClient.invalidateQueries({ queryKey: keys.pieces });
 });

@@ -11,3 +11,4 @@ export * from './swatch.dto.js';
 export * from './plain.js';
 export * from './validate.js';
 export * from './views.js';
+export * from './page.dto.js';

@@ -24,6 +24,12 @@ describe('what no data may hold', () => {
       { path: 'parts[1]' },
     ]);
   });
+  it('is a name that every object of the program has', () => {
+    for (const name of ['constructor', '__proto__', 'toString', 'hasOwnProperty']) {
+      const body = JSON.parse(`{"length":{"${name}":1}}`) as unknown;
+      expect(unstorable(body)).toEqual([{ path: 'length', message: `cannot hold “${name}”` }]);
+    }
+  });
   it('is told of so often and no more', () => {
     expect(unstorable(Array.from({ length: 1_000 }, () => '\u0000'))).toHaveLength(20);
   });

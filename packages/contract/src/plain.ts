@@ -38,6 +38,8 @@ export function unstorable(body: unknown): FileFault[] {
       const list = Array.isArray(value);
       for (const [key, own] of Object.entries(value)) {
         if (UNSTORABLE.test(key)) faults.push({ path, message: WORDS.name });
+        // Such a name would stand in for what every object of the program has.
+        else if (key in Object.prototype) faults.push({ path, message: `cannot hold “${key}”` });
         else {
           const at = list ? `${path}[${key}]` : path === '' ? key : `${path}.${key}`;
           if (list && own === null) faults.push({ path: at, message: WORDS.hole });

@@ -70,6 +70,23 @@ export interface MakePlanView {
   readonly firstSide: Side;
 }
 
+/** Some things of a list, in the order that was asked for. */
+export interface PageView<T> {
+  readonly items: readonly T[];
+  /** How many there are in all that are looked for. */
+  readonly total: number;
+  /** What to ask for as `after` to get the next ones; null where these are the last. */
+  readonly next: string | null;
+}
+
+/** A picture with the make it is of. */
+export interface MadePhotoView extends PhotoView {
+  readonly at: string;
+  readonly make: Pick<MakeView, 'id' | 'pieceId' | 'number' | 'loggedAt' | 'putAway'> & {
+    readonly name: string;
+  };
+}
+
 /** A picture of a make; its bytes are at /photos/:id. */
 export interface PhotoView {
   readonly id: string;
@@ -100,12 +117,26 @@ export interface Source {
 }
 export type Evidence = Observation & { readonly source: Source };
 
+/** One thing that was learnt, with the last measurements of those that it rests on: `after.rests` in all. */
+export interface LessonView extends Lesson<Evidence> {
+  /** When the first of them was measured. */
+  readonly since: string;
+}
+
 /** What was learnt of the hand, and what it rests on. */
 export interface HandView {
   readonly hand: Hand;
-  readonly lessons: readonly Lesson<Evidence>[];
-  /** What was observed and does not count. */
+  readonly lessons: readonly LessonView[];
+  /** What was observed last and does not count. */
   readonly setAside: readonly Evidence[];
+}
+
+/** What the cords of a make were predicted to take and took, in mm. */
+export interface MadeCords extends Pick<MakeView, 'number'> {
+  readonly name: string;
+  /** Of which it told something. */
+  readonly techniques: readonly string[];
+  readonly cords: readonly Pick<Outcome['cords'][number], 'label' | 'predicted' | 'actual'>[];
 }
 export interface PieceView {
   readonly id: string;

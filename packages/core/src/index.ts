@@ -113,6 +113,7 @@ export {
   type Hand,
   type HandKey,
   type Lesson,
+  MEASURES,
   type Measure,
   type Observation,
   PITCH_SPREAD,

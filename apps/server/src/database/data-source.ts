@@ -11,6 +11,10 @@ import { Making1700000000003 } from '../migrations/1700000000003-making.js';
 import { OnePlan1700000000004 } from '../migrations/1700000000004-one-plan.js';
 import { SaidBy1700000000005 } from '../migrations/1700000000005-said-by.js';
 import { Heard1700000000006 } from '../migrations/1700000000006-heard.js';
+import { Pages1700000000007 } from '../migrations/1700000000007-pages.js';
+import { Learnt1700000000008 } from '../migrations/1700000000008-learnt.js';
+import { EvidenceRow, LessonRow } from '../rows/learnt.entities.js';
+import { completeHands } from '../hand/complete-hands.js';
 import { completeMakes } from '../makes/complete-makes.js';
 import { WholePieces1700000000002 } from '../migrations/1700000000002-whole-pieces.js';
 
@@ -31,6 +35,8 @@ export const createDataSource = (url: string): DataSource =>
       MakeRow,
       PhotoRow,
       SwatchRow,
+      EvidenceRow,
+      LessonRow,
     ],
     migrations: [
       Foundation1700000000001,
@@ -39,6 +45,8 @@ export const createDataSource = (url: string): DataSource =>
       OnePlan1700000000004,
       SaidBy1700000000005,
       Heard1700000000006,
+      Pages1700000000007,
+      Learnt1700000000008,
     ],
     synchronize: false,
     applicationName: 'coiled-strand',
@@ -80,6 +88,7 @@ export async function prepareDatabase(dataSource: DataSource, demo: boolean): Pr
     await dataSource.runMigrations({ transaction: 'each' });
     await completeMakes(dataSource.manager);
     await seed(dataSource, demo);
+    await completeHands(dataSource.manager);
   } finally {
     await lock.query('select pg_advisory_unlock($1)', [STARTING]);
     await lock.release();

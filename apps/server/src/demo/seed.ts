@@ -53,6 +53,8 @@ export async function seed(dataSource: DataSource, demo: boolean): Promise<void>
         spec: piece,
         archivedAt: null,
         createdAt: new Date(Date.now() + index),
+        // The first of them was changed last.
+        updatedAt: new Date(Date.now() - index * 1000),
       });
       for (const earlier of EARLIER.filter((make) => make.piece === index)) {
         await addEarlierMake(manager, row, earlier);

@@ -1,4 +1,10 @@
-import { SetAsideDto, SwatchDto, type HandView, type SwatchView } from '@coiled-strand/contract';
+import {
+  SetAsideDto,
+  SwatchDto,
+  type HandView,
+  type MadeCords,
+  type SwatchView,
+} from '@coiled-strand/contract';
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { uuid } from '../http/uuid.pipe.js';
@@ -14,6 +20,12 @@ export class HandController {
   @ApiOperation({ summary: 'What was learnt of the hand, and what it rests on' })
   get(): Promise<HandView> {
     return this.hand.get();
+  }
+
+  @Get('hand/made')
+  @ApiOperation({ summary: 'Cord that the last makes were predicted to take, and took' })
+  made(): Promise<MadeCords[]> {
+    return this.hand.made();
   }
 
   @Get('swatches')

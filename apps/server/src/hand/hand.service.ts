@@ -1,28 +1,26 @@
-import type { Evidence, HandView, SwatchDto, SwatchView } from '@coiled-strand/contract';
-import {
-  handOf,
-  lessonsFrom,
-  observeSwatch,
-  partKind,
-  type Observation,
-  type PartBase,
-} from '@coiled-strand/core';
+import type {
+  Evidence,
+  HandView,
+  LessonView,
+  MadeCords,
+  SwatchDto,
+  SwatchView,
+} from '@coiled-strand/contract';
+import { handOf, MEASURES, partKind, type Hand, type Outcome } from '@coiled-strand/core';
 import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import { IsNull, Not, Repository } from 'typeorm';
+import { DataSource, Repository } from 'typeorm';
 import { invalid, notFound } from '../errors/app-error.js';
+import { EvidenceRow, LessonRow } from '../rows/learnt.entities.js';
 import { MakeRow } from '../rows/make.entity.js';
-import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { SwatchRow } from '../rows/swatch.entity.js';
+import { CurrentWorkshop } from '../workshop/current-workshop.js';
+import { forget, takeIn } from './keep-hand.js';
+import { observed, swatchMeasured } from './measured.js';
 
-/** The part that a swatch stands for. */
-function partOf({ technique, form, tension, cord }: SwatchDto): PartBase {
-  const part = partKind(technique).make({ id: 'swatch', bead: '', cord, runs: 4 });
-  return Object.assign(part, { tension }, form === undefined ? {} : { form });
-}
-
-const observed = (swatch: SwatchDto): Observation[] =>
-  observeSwatch({ ...swatch, part: partOf(swatch) });
+/** So many of what does not count are told, and so many makes are drawn. */
+const ASIDE = 100;
+const DRAWN = 200;
 
 const swatchView = ({ id, value, createdAt, setAside }: SwatchRow): SwatchView => ({
   id,
@@ -31,26 +29,91 @@ const swatchView = ({ id, value, createdAt, setAside }: SwatchRow): SwatchView =
   setAside,
 });
 
-/** What is learnt of the hand, from logged makes and swatches. */
+const evidenceView = (row: EvidenceRow): Evidence => ({
+  ...row.observation,
+  source: {
+    from: row.source,
+    id: row.sourceId,
+    label: row.label,
+    at: row.at.toISOString(),
+    setAside: row.setAside,
+  },
+});
+
+/** What it is sorted by: when it began, and what it is of. */
+const orderOf = ({ technique, cordKind, measure, learnt }: LessonRow): string =>
+  [learnt.since, technique, cordKind, MEASURES.indexOf(measure)].join(' ');
+
+const same = (a: EvidenceRow | LessonRow, b: EvidenceRow | LessonRow): boolean =>
+  a.technique === b.technique && a.cordKind === b.cordKind && a.measure === b.measure;
+
+/** What is learnt of the hand, from logged makes and swatches; kept up as they come. */
 @Injectable()
 export class HandService {
   constructor(
-    @InjectRepository(MakeRow) private readonly makes: Repository<MakeRow>,
+    @InjectRepository(LessonRow) private readonly lessons: Repository<LessonRow>,
+    @InjectRepository(EvidenceRow) private readonly evidence: Repository<EvidenceRow>,
     @InjectRepository(SwatchRow) private readonly swatches: Repository<SwatchRow>,
+    @InjectRepository(MakeRow) private readonly makes: Repository<MakeRow>,
+    private readonly dataSource: DataSource,
     private readonly workshop: CurrentWorkshop,
   ) {}
 
-  /** Put together anew each time from what each make and swatch said: nothing can go stale. */
-  async get(): Promise<HandView> {
-    const evidence = [...(await this.fromMakes()), ...(await this.fromSwatches())].sort((a, b) =>
-      a.source.at.localeCompare(b.source.at),
+  /** What a plan needs of it. */
+  async known(): Promise<Hand> {
+    return handOf(
+      (await this.rows()).map(({ learnt, ...row }) => ({ ...row, ...learnt, observations: [] })),
     );
-    const lessons = lessonsFrom(evidence.filter(({ source }) => source.setAside === null));
-    return {
-      hand: handOf(lessons),
-      lessons,
-      setAside: evidence.filter(({ source }) => source.setAside !== null),
-    };
+  }
+
+  async get(): Promise<HandView> {
+    const lessons = await this.rows();
+    const told = await this.lastOf(lessons.flatMap(({ learnt }) => Object.keys(learnt.surprise)));
+    const aside = await this.evidence
+      .createQueryBuilder('e')
+      .where('e.workshop_id = :id and e.set_aside is not null', { id: await this.workshop.id() })
+      .orderBy('e.at', 'DESC')
+      .limit(ASIDE)
+      .getMany();
+    const views = lessons.map((lesson): LessonView => {
+      const { technique, cordKind, measure, learnt } = lesson;
+      const { surprise, ...rest } = learnt;
+      const observations = told
+        .filter((row) => same(row, lesson))
+        .map((row) => ({ ...evidenceView(row), surprise: surprise[row.id] ?? 0 }));
+      return { technique, cordKind, measure, ...rest, observations };
+    });
+    return { hand: handOf(views), lessons: views, setAside: aside.map(evidenceView) };
+  }
+
+  /** Cord that the last makes were predicted to take, and took. */
+  async made(): Promise<MadeCords[]> {
+    const rows = await this.makes
+      .createQueryBuilder('make')
+      .select(['make.number as number', 'make.outcome as outcome'])
+      .addSelect(`make.piece ->> 'name'`, 'name')
+      .where('make.workshop_id = :id', { id: await this.workshop.id() })
+      .andWhere('make.abandoned_at is null and make.set_aside is null')
+      .andWhere('make.logged_at is not null')
+      .orderBy('make.logged_at', 'DESC')
+      .limit(DRAWN)
+      .getRawMany<{ number: number; name: string; outcome: Outcome | null }>();
+    return rows.flatMap(({ number, name, outcome }) =>
+      outcome
+        ? [
+            {
+              number,
+              name,
+              techniques: [...new Set(outcome.observations.map(({ technique }) => technique))],
+              cords: outcome.cords.map(({ label, predicted, actual }) => ({
+                label,
+                predicted,
+                actual,
+              })),
+            },
+          ]
+        : [],
+    );
   }
 
   async listSwatches(): Promise<SwatchView[]> {
@@ -76,66 +139,47 @@ export class HandService {
     } catch (error) {
       throw invalid([{ path: 'after', message: (error as Error).message }], 'The swatch');
     }
-    const row = this.swatches.create({
-      workshopId: await this.workshop.id(),
-      value,
-      setAside: null,
+    const workshopId = await this.workshop.id();
+    return this.dataSource.transaction(async (manager) => {
+      const row = await manager.save(
+        manager.create(SwatchRow, { workshopId, value, setAside: null }),
+      );
+      await takeIn(manager, swatchMeasured(row), observed(value));
+      return swatchView(row);
     });
-    return swatchView(await this.swatches.save(row));
   }
 
   async setSwatchAside(id: string, reason: string | null): Promise<void> {
-    const { affected } = await this.swatches.update(
-      { id, workshopId: await this.workshop.id() },
-      { setAside: reason },
-    );
-    if (!affected) throw notFound('swatch');
+    const where = { id, workshopId: await this.workshop.id() };
+    await this.dataSource.transaction(async (manager) => {
+      const row = await manager.findOne(SwatchRow, { where, lock: { mode: 'pessimistic_write' } });
+      if (!row) throw notFound('swatch');
+      const aside = await manager.save(SwatchRow, { ...row, setAside: reason });
+      await takeIn(manager, swatchMeasured(aside), observed(aside.value));
+    });
   }
 
   async removeSwatch(id: string): Promise<void> {
-    const { affected } = await this.swatches.delete({ id, workshopId: await this.workshop.id() });
-    if (!affected) throw notFound('swatch');
+    const workshopId = await this.workshop.id();
+    await this.dataSource.transaction(async (manager) => {
+      const { affected } = await manager.delete(SwatchRow, { id, workshopId });
+      if (!affected) throw notFound('swatch');
+      await forget(manager, workshopId, id);
+    });
   }
 
-  private async fromMakes(): Promise<Evidence[]> {
-    const rows = await this.makes.find({
-      where: {
-        workshopId: await this.workshop.id(),
-        loggedAt: Not(IsNull()),
-        abandonedAt: IsNull(),
-      },
-      order: { loggedAt: 'ASC' },
-    });
-    return rows.flatMap((row) =>
-      (row.outcome?.observations ?? []).map((observation) => ({
-        ...observation,
-        source: {
-          from: 'make' as const,
-          id: row.id,
-          label: `${row.piece.name}, make ${row.number}`,
-          at: row.loggedAt!.toISOString(),
-          setAside: row.setAside,
-        },
-      })),
-    );
+  /** In the order in which something was first measured of them. */
+  private async rows(): Promise<LessonRow[]> {
+    const rows = await this.lessons.findBy({ workshopId: await this.workshop.id() });
+    return rows.sort((a, b) => orderOf(a).localeCompare(orderOf(b)));
   }
 
-  private async fromSwatches(): Promise<Evidence[]> {
-    const rows = await this.swatches.find({
-      where: { workshopId: await this.workshop.id() },
-      order: { createdAt: 'ASC' },
-    });
-    return rows.flatMap((row) =>
-      observed(row.value).map((observation) => ({
-        ...observation,
-        source: {
-          from: 'swatch' as const,
-          id: row.id,
-          label: `Swatch in ${row.value.cord.name}`,
-          at: row.createdAt.toISOString(),
-          setAside: row.setAside,
-        },
-      })),
-    );
+  private lastOf(ids: readonly string[]): Promise<EvidenceRow[]> {
+    return this.evidence
+      .createQueryBuilder('e')
+      .where('e.id = any(:ids)', { ids })
+      .orderBy('e.at')
+      .addOrderBy('e.id')
+      .getMany();
   }
 }

@@ -1,14 +1,16 @@
 import {
   MakeLogDto,
+  MakesQueryDto,
   ProgressDto,
   SetAsideDto,
   type MakePlanView,
   type MakeView,
+  type PageView,
 } from '@coiled-strand/contract';
-import { Body, Controller, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { uuid } from '../http/uuid.pipe.js';
-import { bodyOf } from '../openapi/body-of.js';
+import { bodyOf, queryOf } from '../openapi/body-of.js';
 import { MakesService } from './makes.service.js';
 
 @ApiTags('makes')
@@ -17,9 +19,10 @@ export class MakesController {
   constructor(private readonly makes: MakesService) {}
 
   @Get()
-  @ApiOperation({ summary: 'The book of makes: all of them, the newest first' })
-  list(): Promise<MakeView[]> {
-    return this.makes.all();
+  @ApiOperation({ summary: 'The book of makes, a page at a time' })
+  @queryOf(MakesQueryDto)
+  list(@Query() query: MakesQueryDto): Promise<PageView<MakeView>> {
+    return this.makes.page(query);
   }
 
   @Get(':id')

@@ -2,7 +2,10 @@ import type {
   BeginMakeDto,
   MakeLogDto,
   MakePlanView,
+  MakeSort,
+  MakesQueryDto,
   MakeView,
+  PageView,
   ProgressDto,
 } from '@coiled-strand/contract';
 import {
@@ -35,14 +38,23 @@ import {
   type FindOptionsWhere,
 } from 'typeorm';
 import { AppError, invalid, notFound } from '../errors/app-error.js';
+import { takeIn } from '../hand/keep-hand.js';
+import { makeMeasured } from '../hand/measured.js';
 import { HandService } from '../hand/hand.service.js';
 import { Planner } from '../planner/planner.service.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { Workshop } from '../rows/workshop.entity.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
+import { pageOf, withWords, type Order } from '../rows/page-of.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { makeView } from './make-view.js';
 import { PhotoRow } from '../rows/photo.entity.js';
+
+const ORDERS: Readonly<Record<MakeSort, Order>> = {
+  begun: { by: 'createdAt', descending: true },
+  logged: { by: 'loggedAt', descending: true },
+  name: { by: 'sortName' },
+};
 
 @Injectable()
 export class MakesService {
@@ -55,23 +67,23 @@ export class MakesService {
     private readonly planner: Planner,
   ) {}
 
-  async ofPiece(pieceId: string): Promise<MakeView[]> {
-    return this.views(
-      await this.makes.find({
-        where: { pieceId, workshopId: await this.workshop.id(), abandonedAt: IsNull() },
-        order: { createdAt: 'DESC' },
-      }),
-    );
-  }
-
-  /** Every make of the workshop, the newest first. */
-  async all(): Promise<MakeView[]> {
-    return this.views(
-      await this.makes.find({
-        where: { workshopId: await this.workshop.id(), abandonedAt: IsNull() },
-        order: { createdAt: 'DESC' },
-      }),
-    );
+  /** Makes of the workshop that were not given up. */
+  async page({ sort = 'begun', ...asked }: MakesQueryDto): Promise<PageView<MakeView>> {
+    const { q, state, technique, piece, ...page } = asked;
+    const query = this.makes
+      .createQueryBuilder('make')
+      .where('make.workshop_id = :workshopId', { workshopId: await this.workshop.id() })
+      .andWhere('make.abandoned_at is null');
+    if (piece !== undefined) query.andWhere('make.piece_id = :piece', { piece });
+    // What is not logged yet has no place among those that are.
+    const logged = state === 'logged' || sort === 'logged';
+    if (logged) query.andWhere('make.logged_at is not null');
+    if (state === 'under-way') query.andWhere('make.logged_at is null');
+    if (technique !== undefined) {
+      query.andWhere('make.techniques @> :kinds', { kinds: JSON.stringify([technique]) });
+    }
+    const { rows, ...rest } = await pageOf(withWords(query, 'make', q), ORDERS[sort], page);
+    return { items: await this.views(rows), ...rest };
   }
 
   async get(id: string): Promise<MakeView> {
@@ -88,7 +100,7 @@ export class MakesService {
     // All that is needed is at hand before the lock: who waits for it must not wait for a connection, nor
     // for a plan. A piece that is changed meanwhile is planned again.
     const workshop = await this.workshop.get();
-    const { hand } = await this.hand.get();
+    const hand = await this.hand.known();
     for (;;) {
       const seen = await this.pieces.findOneBy({
         id: pieceId,
@@ -167,16 +179,20 @@ export class MakesService {
 
   async log(id: string, record: MakeLogDto): Promise<MakeView> {
     const { settings } = await this.workshop.get();
-    return this.changed(id, async (found, manager) => {
-      const { plan } = await this.frozen(manager, id);
-      const faults = faultsOfLog(record, plan, settings);
-      if (faults.length > 0) throw invalid(faults, 'The log');
-      return {
-        record,
-        outcome: compareOutcome(found.piece, plan, record),
-        loggedAt: found.loggedAt ?? new Date(),
-      };
-    });
+    return this.changed(
+      id,
+      async (found, manager) => {
+        const { plan } = await this.frozen(manager, id);
+        const faults = faultsOfLog(record, plan, settings);
+        if (faults.length > 0) throw invalid(faults, 'The log');
+        return {
+          record,
+          outcome: compareOutcome(found.piece, plan, record),
+          loggedAt: found.loggedAt ?? new Date(),
+        };
+      },
+      learnFrom,
+    );
   }
 
   /** Gives a make under way up, or takes it up again. */
@@ -191,7 +207,7 @@ export class MakesService {
 
   /** Lets a make not count for the hand, with the reason; or lets it count again. */
   setAside(id: string, reason: string | null): Promise<MakeView> {
-    return this.changed(id, () => Promise.resolve({ setAside: reason }));
+    return this.changed(id, () => Promise.resolve({ setAside: reason }), learnFrom);
   }
 
   /** What the make goes by, as it was when it was begun. */
@@ -229,12 +245,15 @@ export class MakesService {
   private async changed(
     id: string,
     change: (found: MakeRow, manager: EntityManager) => Promise<Partial<MakeRow>>,
+    then?: (row: MakeRow, manager: EntityManager) => Promise<void>,
   ): Promise<MakeView> {
     const workshopId = await this.workshop.id();
     const row = await this.dataSource.transaction(async (manager) => {
       const found = await this.locked(manager, { id, workshopId });
       if (found.abandonedAt) throw givenUp();
-      return manager.save(MakeRow, { ...found, ...(await change(found, manager)) });
+      const row = await manager.save(MakeRow, { ...found, ...(await change(found, manager)) });
+      await then?.(row, manager);
+      return row;
     });
     return this.view(row);
   }
@@ -314,6 +333,11 @@ export class MakesService {
     const ids = new Set(away.map(({ id }) => id));
     return rows.map((row) => makeView(row, photos, ids));
   }
+}
+
+/** What a logged make says of the hand counts from now on, or no more. */
+async function learnFrom(row: MakeRow, manager: EntityManager): Promise<void> {
+  if (row.loggedAt) await takeIn(manager, makeMeasured(row), row.outcome?.observations ?? []);
 }
 
 /** The make of a piece that was begun last and is not done; null where there is none. */

@@ -12,7 +12,7 @@ const after = async ({ id }: Pick<MakeView, 'id'>, done: number): Promise<{ at: 
 };
 
 const freshMake = async (): Promise<MakeView> => {
-  const pieces = (await api().get('/api/pieces')).body as PieceView[];
+  const pieces = (await api().get('/api/pieces?sort=laid&limit=100')).body.items as PieceView[];
   const copy = await api().post('/api/pieces').send(pieces[0]?.piece);
   const id = (copy.body as PieceView).id;
   return (await api().post(`/api/pieces/${id}/makes`).expect(200)).body as MakeView;
@@ -42,7 +42,7 @@ describe('makes', () => {
     const make = await freshMake();
     const nine = await after(make, 9);
     await api().put(`/api/makes/${make.id}/progress`).send(nine).expect(200);
-    const pieces = (await api().get('/api/pieces')).body as PieceView[];
+    const pieces = (await api().get('/api/pieces?sort=laid&limit=100')).body.items as PieceView[];
     expect(pieces.find((p) => p.id === make.pieceId)?.make).toEqual({
       id: make.id,
       reached: { ...make.reached, done: 9, parts: expect.anything() },
@@ -102,7 +102,7 @@ describe('makes', () => {
   it('stay in the book when their piece is put away, which says so', async () => {
     const make = await freshMake();
     const inBook = async (): Promise<MakeView | undefined> =>
-      ((await api().get('/api/makes').expect(200)).body as MakeView[]).find(
+      ((await api().get('/api/makes?limit=100').expect(200)).body.items as MakeView[]).find(
         ({ id }) => id === make.id,
       );
     expect((await inBook())?.putAway).toBe(false);
@@ -118,7 +118,7 @@ describe('makes', () => {
     const other = (await api().post(`/api/pieces/${make.pieceId}/makes`)).body as MakeView;
     expect(other.id).not.toBe(make.id);
     await api().post(`/api/makes/${make.id}/resume`).expect(204);
-    const makes = (await api().get(`/api/pieces/${make.pieceId}/makes`)).body as MakeView[];
+    const makes = (await api().get(`/api/makes?piece=${make.pieceId}`)).body.items as MakeView[];
     expect(makes.map((m) => m.id)).toEqual([other.id, make.id]);
   });
 
@@ -136,12 +136,12 @@ describe('makes', () => {
       .put(`/api/makes/${second.id}/progress`)
       .send(await after(second, 7))
       .expect(200);
-    const makes = (await api().get(`/api/pieces/${first.pieceId}/makes`)).body as MakeView[];
+    const makes = (await api().get(`/api/makes?piece=${first.pieceId}`)).body.items as MakeView[];
     expect(makes.map((m) => [m.number, m.reached.done])).toEqual([
       [2, 7],
       [1, 4],
     ]);
-    const pieces = (await api().get('/api/pieces')).body as PieceView[];
+    const pieces = (await api().get('/api/pieces?sort=laid&limit=100')).body.items as PieceView[];
     expect(pieces.find((p) => p.id === first.pieceId)).toMatchObject({ underWay: 2 });
   });
 
@@ -331,7 +331,9 @@ describe('makes', () => {
   });
 
   it('are begun by fifty callers at once, and all get the same one', async () => {
-    const { piece } = ((await api().get('/api/pieces')).body as PieceView[])[0]!;
+    const { piece } = (
+      (await api().get('/api/pieces?sort=laid&limit=100')).body.items as PieceView[]
+    )[0]!;
     const { body } = await api().post('/api/pieces').send(piece).expect(201);
     const begin = () =>
       api()
@@ -391,7 +393,9 @@ describe('makes', () => {
   });
 
   it('cannot begin on a piece that cannot be planned', async () => {
-    const { piece } = ((await api().get('/api/pieces')).body as PieceView[])[0]!;
+    const { piece } = (
+      (await api().get('/api/pieces?sort=laid&limit=100')).body.items as PieceView[]
+    )[0]!;
     const tiny = { ...piece, wearer: { name: 'x', wrist: 18 } };
     const { body } = await api().post('/api/pieces').send(tiny).expect(201);
     const answer = await api()

@@ -1,8 +1,14 @@
-import type { PhotoView } from '@coiled-strand/contract';
-import { Controller, Delete, Get, HttpCode, Param, Post, Req, Res } from '@nestjs/common';
+import {
+  PhotosQueryDto,
+  type MadePhotoView,
+  type PageView,
+  type PhotoView,
+} from '@coiled-strand/contract';
+import { Controller, Delete, Get, HttpCode, Param, Post, Query, Req, Res } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { uuid } from '../http/uuid.pipe.js';
+import { queryOf } from '../openapi/body-of.js';
 import { PhotosService } from './photos.service.js';
 
 @ApiTags('photos')
@@ -15,6 +21,13 @@ export class PhotosController {
   @ApiOperation({ summary: 'Add a picture to a make; its bytes are the body' })
   add(@Param('id', uuid('make')) id: string, @Req() request: Request): Promise<PhotoView> {
     return this.photos.add(id, request.body);
+  }
+
+  @Get('photos')
+  @ApiOperation({ summary: 'Pictures of all makes, a page at a time' })
+  @queryOf(PhotosQueryDto)
+  list(@Query() query: PhotosQueryDto): Promise<PageView<MadePhotoView>> {
+    return this.photos.page(query);
   }
 
   @Get('photos/:id')

@@ -1,12 +1,20 @@
-import { PHOTO_LIMITS, type PhotoView } from '@coiled-strand/contract';
+import {
+  PHOTO_LIMITS,
+  type MadePhotoView,
+  type PageView,
+  type PhotosQueryDto,
+  type PhotoView,
+} from '@coiled-strand/contract';
 import { HttpStatus, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import { DataSource, Repository } from 'typeorm';
+import { DataSource, In, Repository } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { cleanPicture } from './clean-picture.js';
 import { MakesService } from './makes.service.js';
 import { MakeRow } from '../rows/make.entity.js';
+import { pageOf, withWords, type Order } from '../rows/page-of.js';
+import { PieceRow } from '../rows/piece.entity.js';
 import { PhotoRow } from '../rows/photo.entity.js';
 
 const enough = (): AppError =>
@@ -52,6 +60,34 @@ export class PhotosService {
       return photos.save(photos.create({ workshopId, makeId, size, ...picture }));
     });
     return { id, type, size };
+  }
+
+  async page({ sort = 'newest', q, ...page }: PhotosQueryDto): Promise<PageView<MadePhotoView>> {
+    const workshopId = await this.workshop.id();
+    const query = this.photos
+      .createQueryBuilder('photo')
+      .innerJoin(MakeRow, 'make', 'make.id = photo.make_id and make.abandoned_at is null')
+      .where('photo.workshop_id = :workshopId', { workshopId });
+    const order: Order = { by: 'createdAt', ...(sort === 'newest' ? { descending: true } : {}) };
+    const { rows, ...rest } = await pageOf(withWords(query, 'make', q), order, page);
+    const makes = await this.dataSource
+      .createQueryBuilder(MakeRow, 'make')
+      .innerJoin(PieceRow, 'piece', 'piece.id = make.piece_id')
+      .select(['make.id as id', 'make.piece_id as "pieceId"', 'make.number as number'])
+      .addSelect(`make.piece ->> 'name'`, 'name')
+      .addSelect('make.logged_at', 'loggedAt')
+      .addSelect('piece.archived_at is not null', 'putAway')
+      .where({ id: In(rows.map(({ makeId }) => makeId)) })
+      .getRawMany<Omit<MadePhotoView['make'], 'loggedAt'> & { loggedAt: Date | null }>();
+    const byId = new Map(makes.map((make) => [make.id, make]));
+    return {
+      ...rest,
+      items: rows.map(({ id, type, size, createdAt, makeId }) => {
+        const make = byId.get(makeId)!;
+        const loggedAt = make.loggedAt?.toISOString() ?? null;
+        return { id, type, size, at: createdAt.toISOString(), make: { ...make, loggedAt } };
+      }),
+    };
   }
 
   async get(id: string): Promise<PhotoRow> {

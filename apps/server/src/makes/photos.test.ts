@@ -19,7 +19,7 @@ const picture = (width = 40, height = 20) =>
 const PNG = await picture().png().toBuffer();
 
 const someMake = async (): Promise<MakeView> => {
-  const [piece] = (await api().get('/api/pieces')).body as PieceView[];
+  const [piece] = (await api().get('/api/pieces?sort=laid&limit=100')).body.items as PieceView[];
   const { body } = await api().post(`/api/pieces/${piece!.id}/makes`).send({ beside: true });
   return body as MakeView;
 };

@@ -2,7 +2,9 @@ import {
   BeginMakeDto,
   PieceDto,
   PieceFileDto,
+  PiecesQueryDto,
   type MakeView,
+  type PageView,
   type PieceView,
 } from '@coiled-strand/contract';
 import { pieceFileName, type PieceFile } from '@coiled-strand/core';
@@ -16,6 +18,7 @@ import {
   Param,
   Post,
   Put,
+  Query,
   Res,
 } from '@nestjs/common';
 import { ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
@@ -23,7 +26,7 @@ import type { Response } from 'express';
 import { etag, requestKey, versionSeen } from '../http/etag.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { MakesService } from '../makes/makes.service.js';
-import { bodyOf } from '../openapi/body-of.js';
+import { bodyOf, queryOf } from '../openapi/body-of.js';
 import { PiecesService } from './pieces.service.js';
 
 @ApiTags('pieces')
@@ -35,9 +38,10 @@ export class PiecesController {
   ) {}
 
   @Get()
-  @ApiOperation({ summary: 'The pieces on the bench' })
-  list(): Promise<PieceView[]> {
-    return this.pieces.list();
+  @ApiOperation({ summary: 'The pieces on the bench, a page at a time' })
+  @queryOf(PiecesQueryDto)
+  list(@Query() query: PiecesQueryDto): Promise<PageView<PieceView>> {
+    return this.pieces.page(query);
   }
 
   @Post()
@@ -117,12 +121,6 @@ export class PiecesController {
       `attachment; filename*=UTF-8''${encodeURIComponent(pieceFileName(file.piece.name))}`,
     );
     return file;
-  }
-
-  @Get(':id/makes')
-  @ApiOperation({ summary: 'Every make of the piece, the newest first' })
-  makesOf(@Param('id', uuid('piece')) id: string): Promise<MakeView[]> {
-    return this.makes.ofPiece(id);
   }
 
   @Post(':id/makes')

@@ -1,4 +1,11 @@
-import { PieceFileDto, validateAs, type PieceView } from '@coiled-strand/contract';
+import {
+  PieceFileDto,
+  validateAs,
+  type PageView,
+  type PieceSort,
+  type PiecesQueryDto,
+  type PieceView,
+} from '@coiled-strand/contract';
 import {
   ANY_HAND,
   say,
@@ -17,7 +24,14 @@ import { AppError, invalid, notFound } from '../errors/app-error.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { Planner } from '../planner/planner.service.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
+import { pageOf, withWords, type Order } from '../rows/page-of.js';
 import { PieceRow } from '../rows/piece.entity.js';
+
+const ORDERS: Readonly<Record<PieceSort, Order>> = {
+  changed: { by: 'updatedAt', descending: true },
+  laid: { by: 'createdAt' },
+  name: { by: 'sortName' },
+};
 
 @Injectable()
 export class PiecesService {
@@ -28,12 +42,13 @@ export class PiecesService {
     private readonly planner: Planner,
   ) {}
 
-  async list(): Promise<PieceView[]> {
-    const rows = await this.pieces.find({
-      where: { workshopId: await this.workshop.id(), archivedAt: IsNull() },
-      order: { createdAt: 'ASC', id: 'ASC' },
-    });
-    return this.views(rows);
+  async page({ sort = 'changed', q, ...page }: PiecesQueryDto): Promise<PageView<PieceView>> {
+    const query = this.pieces
+      .createQueryBuilder('piece')
+      .where('piece.workshop_id = :workshopId', { workshopId: await this.workshop.id() })
+      .andWhere('piece.archived_at is null');
+    const { rows, ...rest } = await pageOf(withWords(query, 'piece', q), ORDERS[sort], page);
+    return { items: await this.views(rows), ...rest };
   }
 
   async get(id: string): Promise<PieceView> {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { HandView, PieceView } from '@coiled-strand/contract';
+import type { HandView, PageView, PieceView } from '@coiled-strand/contract';
 import type { PieceFile, Plan } from '@coiled-strand/core';
 import { planPiece } from '@coiled-strand/core';
 import { useTestApp } from '../testing/test-app.js';
@@ -7,8 +7,8 @@ import { useTestApp } from '../testing/test-app.js';
 const api = useTestApp();
 
 const first = async (): Promise<PieceView> => {
-  const { body } = await api().get('/api/pieces').expect(200);
-  return (body as PieceView[])[0]!;
+  const { body } = await api().get('/api/pieces?sort=laid&limit=100').expect(200);
+  return (body as PageView<PieceView>).items[0]!;
 };
 const fresh = async (): Promise<PieceView> => {
   const { piece } = await first();
@@ -216,7 +216,7 @@ describe('files', () => {
     const { id } = await first();
     const { body: file } = await api().get(`/api/pieces/${id}/file`);
     const count = async (): Promise<number> =>
-      ((await api().get('/api/pieces')).body as unknown[]).length;
+      ((await api().get('/api/pieces')).body as PageView<PieceView>).total;
     const before = await count();
     const { body } = await api()
       .post('/api/pieces/import')

@@ -23,7 +23,7 @@ export class PlanController {
   })
   @bodyOf(PieceFileDto)
   async plan(@Body() file: PieceFileDto): Promise<PlanResult> {
-    const { hand } = await this.hand.get();
+    const hand = await this.hand.known();
     return this.planner.plan({ piece: file.piece, hand });
   }
 }

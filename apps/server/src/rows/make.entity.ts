@@ -85,4 +85,16 @@ export class MakeRow extends Owned {
   /** Why it does not count for what is learnt of the hand. */
   @Column('text', { name: 'set_aside', nullable: true })
   setAside!: string | null;
+
+  /** Its name as it is sorted by; the database writes it itself. */
+  @Column({ name: 'sort_name', type: 'text', select: false, insert: false, update: false })
+  sortName?: string;
+
+  /** The words in it that it is found by; the database writes them itself. */
+  @Column({ type: 'text', select: false, insert: false, update: false })
+  search?: string;
+
+  /** Kinds of its parts. */
+  @Column({ type: 'jsonb', select: false, insert: false, update: false })
+  techniques?: readonly string[];
 }

@@ -21,4 +21,12 @@ export class PieceRow extends Owned {
   /** Set when the piece was put away; it can be brought back. */
   @Column('timestamptz', { name: 'archived_at', nullable: true })
   archivedAt!: Date | null;
+
+  /** Its name as it is sorted by; the database writes it itself. */
+  @Column({ name: 'sort_name', type: 'text', select: false, insert: false, update: false })
+  sortName?: string;
+
+  /** The words in it that it is found by; the database writes them itself. */
+  @Column({ type: 'text', select: false, insert: false, update: false })
+  search?: string;
 }

@@ -5,9 +5,12 @@ export interface Route {
   readonly path: string;
   /** Name of the schema of its body; null for none. */
   readonly body: string | null;
+  /** Names of what may be asked for after the question mark. */
+  readonly query: readonly string[];
 }
 
 interface Operation {
+  readonly parameters?: readonly { readonly name: string; readonly in: string }[];
   readonly requestBody?: {
     readonly content: Readonly<Record<string, { readonly schema?: { readonly $ref?: string } }>>;
   };
@@ -33,9 +36,10 @@ const nameOf = ($ref: string): string => $ref.split('/').at(-1)!;
 /** Every route that the document knows, so that new ones are tried without being named. */
 export const routesOf = ({ paths }: Document): Route[] =>
   Object.entries(paths).flatMap(([path, operations]) =>
-    Object.entries(operations).map(([method, { requestBody }]): Route => {
+    Object.entries(operations).map(([method, { requestBody, parameters = [] }]): Route => {
       const $ref = Object.values(requestBody?.content ?? {})[0]?.schema?.$ref;
-      return { method: method as Route['method'], path, body: $ref ? nameOf($ref) : null };
+      const query = parameters.filter((one) => one.in === 'query').map(({ name }) => name);
+      return { method: method as Route['method'], path, body: $ref ? nameOf($ref) : null, query };
     }),
   );
 

@@ -7,7 +7,9 @@ import type {
   HandView,
   MakeLogDto,
   MakePlanView,
+  MadeCords,
   MakeView,
+  PageView,
   PhotoView,
   PieceView,
   SetAsideDto,
@@ -71,8 +73,6 @@ export const useBeads = () =>
   useQuery({ queryKey: keys.beads, queryFn: () => call<BeadView[]>('/beads') });
 export const useFittings = () =>
   useQuery({ queryKey: keys.fittings, queryFn: () => call<FittingView[]>('/fittings') });
-export const usePieces = () =>
-  useQuery({ queryKey: keys.pieces, queryFn: () => call<PieceView[]>('/pieces') });
 export const usePieceQuery = (id: string) =>
   useQuery({
     queryKey: keys.piece(id),
@@ -81,20 +81,28 @@ export const usePieceQuery = (id: string) =>
     refetchOnWindowFocus: 'always',
     staleTime: 0,
   });
+/** Side by side on one table: more than anybody makes of a piece at once. */
+const MOST_UNDER_WAY = 100;
+
+/** Makes of a piece that are under way, the last begun first. */
 export const useMakes = (pieceId: string) =>
   useQuery({
     queryKey: keys.makes(pieceId),
-    queryFn: () => call<MakeView[]>(`/pieces/${pieceId}/makes`),
+    queryFn: async () => {
+      const asked = `piece=${pieceId}&state=under-way&limit=${MOST_UNDER_WAY}`;
+      return (await call<PageView<MakeView>>(`/makes?${asked}`)).items;
+    },
     refetchOnWindowFocus: 'always',
     // A make may be gone on with on another device.
     refetchInterval: 10_000,
   });
-export const useBook = () =>
-  useQuery({ queryKey: keys.book, queryFn: () => call<MakeView[]>('/makes') });
 export const useSwatches = () =>
   useQuery({ queryKey: keys.swatches, queryFn: () => call<SwatchView[]>('/swatches') });
 export const useHandView = () =>
   useQuery({ queryKey: keys.hand, queryFn: () => call<HandView>('/hand') });
+
+export const useMadeCords = () =>
+  useQuery({ queryKey: [...keys.hand, 'made'], queryFn: () => call<MadeCords[]>('/hand/made') });
 
 /** What was learnt of the hand; nothing while that is not known. */
 export const useHand = (): Hand => useHandView().data?.hand ?? ANY_HAND;

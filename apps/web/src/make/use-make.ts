@@ -74,7 +74,7 @@ export interface Followed {
 export function useMake(pieceId: string): Followed {
   const makes = useMakes(pieceId).data;
   const [search] = useSearchParams();
-  const open = makes?.filter((make) => make.loggedAt === null) ?? NONE;
+  const open = makes ?? NONE;
   const view = open.find((make) => make.id === search.get(MAKE_PARAM)) ?? open[0];
   const told = useProgress((state) => (view ? state.told[view.id] : undefined));
   const ready = useProgress((state) => state.ready);

@@ -1,47 +1,47 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
-import type { MakeView } from '@coiled-strand/contract';
+import { MAKE_STATES, type MakeState, type MakeView } from '@coiled-strand/contract';
+import { PART_KINDS } from '@coiled-strand/core';
 import { format } from 'date-fns';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import type { ReactNode } from 'react';
-import { useBook, useBringBack } from '../../api/queries';
+import { useBook } from '../../api/lists';
+import { useBringBack } from '../../api/queries';
 import { MiniPiece } from '../../bench/mini-piece';
 import { SelectField } from '../../fields/select-field';
 import { TextRow } from '../../fields/text-row';
-import { MAKE_PARAM } from '../../make/use-make';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { Fault, Loading } from '../../shell/states';
 import { Page } from '../../frame/page';
-import { found, STATES, techniquesOf, type BookFilter, type BookState } from './book-filter';
+import { useAsked } from '../../frame/use-asked';
+import { More } from '../../shell/more';
+import { useRested } from '../../shell/use-rested';
+import { Pictures } from './pictures';
+import { whereIs } from './where-is';
 
-/** The book of makes: everything that was made or is being made, to search. */
+const STATES: readonly { readonly value: MakeState | ''; readonly label: string }[] = [
+  { value: '', label: 'All' },
+  { value: 'logged', label: 'Finished' },
+  { value: 'under-way', label: 'Under way' },
+];
+const stateOf = (asked: string): MakeState | undefined =>
+  MAKE_STATES.find((state) => state === asked);
+
+const TECHNIQUES = PART_KINDS.map(({ entry }) => ({ value: entry.id, label: entry.label })).sort(
+  (a, b) => a.label.localeCompare(b.label),
+);
+
+/** The book of makes: everything that was made or is being made, to search; and its pictures. */
 export function BookPage() {
-  const book = useBook();
-  const [search, setSearch] = useSearchParams();
-  const filter: BookFilter = {
-    text: search.get('q') ?? '',
-    state: (search.get('state') as BookState | null) ?? 'all',
-    technique: search.get('technique') ?? '',
-  };
-  const set = (key: string, value: string): void =>
-    setSearch(
-      (old) => {
-        const next = new URLSearchParams(old);
-        if (value === '') next.delete(key);
-        else next.set(key, value);
-        return next;
-      },
-      { replace: true },
-    );
-  const makes = book.data ?? [];
-  const shown = makes.filter((make) => found(make, filter));
+  const { asked, ask } = useAsked();
+  const pictures = asked('show') === 'pictures';
   return (
     <Page>
       <Heading as="h1" fontSize={{ base: '2xl', md: '3xl' }} lineHeight="1.1">
         The book of makes
       </Heading>
       <Grid
-        templateColumns={{ base: '1fr', sm: '2fr 1fr 1fr' }}
+        templateColumns={{ base: '1fr', sm: '2fr 1fr 1fr', lg: '2fr 1fr 1fr 1fr' }}
         gap="3"
         my="6"
         alignItems="flex-end"
@@ -50,48 +50,82 @@ export function BookPage() {
         <TextRow
           label="Search"
           type="search"
-          value={filter.text}
+          value={asked('q')}
           placeholder="piece, wearer, who has it, note"
-          onChange={(event) => set('q', event.target.value)}
+          onChange={(event) => ask('q', event.target.value)}
         />
         <SelectField
-          label="State"
-          value={filter.state}
-          options={STATES}
-          onChange={(state) => set('state', state === 'all' ? '' : state)}
+          label="Show"
+          value={pictures ? 'pictures' : ''}
+          options={[
+            { value: '', label: 'Makes' },
+            { value: 'pictures', label: 'Pictures' },
+          ]}
+          onChange={(show) => ask('show', show)}
         />
-        <SelectField
-          label="Made of"
-          value={filter.technique}
-          options={[{ value: '', label: 'Anything' }, ...techniquesOf(makes)]}
-          onChange={(technique) => set('technique', technique)}
-        />
+        {!pictures && (
+          <>
+            <SelectField
+              label="State"
+              value={stateOf(asked('state')) ?? ''}
+              options={STATES}
+              onChange={(state) => ask('state', state)}
+            />
+            <SelectField
+              label="Made of"
+              value={asked('technique')}
+              options={[{ value: '', label: 'Anything' }, ...TECHNIQUES]}
+              onChange={(technique) => ask('technique', technique)}
+            />
+          </>
+        )}
       </Grid>
-      {book.isPending && <Loading what="Opening the book" />}
-      {book.isError && !book.data && (
-        <Fault error={book.error} onRetry={() => void book.refetch()} />
-      )}
-      {book.data && (
+      {pictures ? <Pictures /> : <Makes />}
+    </Page>
+  );
+}
+
+function Makes() {
+  const { asked } = useAsked();
+  const q = useRested(asked('q'));
+  const state = stateOf(asked('state'));
+  const technique = asked('technique');
+  const book = useBook({ q, technique, ...(state ? { state } : {}) });
+  const { items, total, error } = book;
+  const filtered = q !== '' || technique !== '' || state !== undefined;
+  return (
+    <>
+      {error ? (
+        <Fault error={error} onRetry={book.retry} />
+      ) : total === undefined ? (
+        <Loading what="Opening the book" />
+      ) : (
         <Text color="muted" role="status" mb="4">
-          {makes.length === 0
-            ? 'Nothing has been made yet. The first make you begin is the first page.'
-            : shown.length === 0
+          {total > 0
+            ? `${total} ${total === 1 ? 'make' : 'makes'}`
+            : filtered
               ? 'Nothing in the book matches. Try fewer words.'
-              : `${shown.length} of ${makes.length} ${makes.length === 1 ? 'make' : 'makes'}`}
+              : 'Nothing has been made yet. The first make you begin is the first page.'}
         </Text>
       )}
       <Flex as="ul" listStyleType="none" direction="column" m="0" p="0">
-        {shown.map((make) => (
+        {items.map((make) => (
           <BookEntry key={make.id} make={make} />
         ))}
       </Flex>
-    </Page>
+      <More
+        shown={items.length}
+        total={total ?? 0}
+        what={['make', 'makes']}
+        more={book.more}
+        pending={book.isFetchingMore}
+      />
+    </>
   );
 }
 
 /** One make: its piece, when and for whom, what came of it. */
 function BookEntry({ make }: { readonly make: MakeView }) {
-  const { loggedAt } = make;
   return (
     <Box as="li" borderTop="1px solid {colors.line}" data-testid="book-page">
       {make.putAway ? (
@@ -106,13 +140,7 @@ function BookEntry({ make }: { readonly make: MakeView }) {
           display="block"
           _hover={{ bg: 'faint' }}
         >
-          <Link
-            to={
-              loggedAt
-                ? `/pieces/${make.pieceId}/log#make-${make.id}`
-                : `/pieces/${make.pieceId}/make?${MAKE_PARAM}=${make.id}`
-            }
-          >
+          <Link to={whereIs(make)}>
             <Entry make={make} />
           </Link>
         </ChakraLink>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { Evidence, Source } from '@coiled-strand/contract';
+import type { Evidence, LessonView, Source } from '@coiled-strand/contract';
 import { EXAMPLE_CORD, lessonsFrom } from '@coiled-strand/core';
 import { screen, waitFor, within } from '@testing-library/react';
 import { format } from 'date-fns';
@@ -25,10 +25,17 @@ const evidence = (ratio: number, id: string, more: Partial<Source> = {}): Eviden
   },
 });
 
+/** As the server tells it: of many, the last are named. */
+const learnt = (observations: readonly Evidence[], told = observations.length): LessonView => {
+  const [lesson] = lessonsFrom(observations);
+  const last = lesson!.observations.slice(-told);
+  return { ...lesson!, since: observations[0]!.source.at, observations: last };
+};
+
 describe('what is known of the hand', () => {
-  const [lesson] = lessonsFrom([1.05, 1.06, 1.04, 1.05, 1.6].map((r, i) => evidence(r, `${i}`)));
+  const lesson = learnt([1.05, 1.06, 1.04, 1.05, 1.6].map((r, i) => evidence(r, `${i}`)));
   it('is told before and after, with how many measurements it rests on', () => {
-    renderIn({}, <LessonRow lesson={lesson!} />);
+    renderIn({}, <LessonRow lesson={lesson} />);
     const text = screen.getByTestId('lesson').textContent;
     expect(text).toContain('Square knots in paracord');
     expect(text).toContain('before ± 11 %');
@@ -36,7 +43,7 @@ describe('what is known of the hand', () => {
   });
   it('questions what does not agree, and sets it aside only with a reason', async () => {
     const sent = listen();
-    renderIn({}, <LessonRow lesson={lesson!} />);
+    renderIn({}, <LessonRow lesson={lesson} />);
     await userEvent.click(screen.getByRole('button', { name: 'by 5 measurements' }));
     expect(screen.getAllByText(/Does not agree with the others/)).toHaveLength(1);
     await userEvent.click(screen.getByRole('button', { name: 'Set Piece 4, make 1 aside' }));
@@ -48,17 +55,24 @@ describe('what is known of the hand', () => {
     await waitFor(() => expect(sent).toHaveLength(1));
     expect(sent[0]).toEqual({ path: '/api/makes/4/set-aside', body: { reason: 'wet cord' } });
   });
+  it('names the last of many, and says how many there were before', async () => {
+    const many = Array.from({ length: 70 }, (_, i) => evidence(1.05, `${i}`));
+    renderIn({}, <LessonRow lesson={learnt(many, 60)} />);
+    await userEvent.click(screen.getByRole('button', { name: 'by 70 measurements' }));
+    expect(screen.getAllByRole('button', { name: /^Set Piece/ })).toHaveLength(60);
+    expect(screen.getByText('and 10 before these')).toBeTruthy();
+  });
   it('tells a trend where there is one, and since when', () => {
     const grows = Array.from({ length: 9 }, (_, i) => evidence(Math.exp(-0.025 * i), `${i}`));
-    const [changing] = lessonsFrom(grows.map((own) => ({ ...own, measure: 'pitch' as const })));
-    renderIn({}, <LessonRow lesson={changing!} />);
+    const changing = learnt(grows.map((own) => ({ ...own, measure: 'pitch' as const })));
+    renderIn({}, <LessonRow lesson={changing} />);
     const since = format(new Date(grows[0]!.source.at), 'MMMM yyyy');
     expect(screen.getByTestId('lesson').textContent).toMatch(
       new RegExp(`Your half knots have become 1\\d % shorter since ${since}\\.`),
     );
-    expect(tellTrend({ ...changing!, trend: null }, new Date())).toBeNull();
+    expect(tellTrend({ ...changing, trend: null }, new Date())).toBeNull();
     expect(
-      tellTrend({ ...changing!, measure: 'take-up', trend: { change: 1.06 } }, new Date(2026, 2)),
+      tellTrend({ ...changing, measure: 'take-up', trend: { change: 1.06 } }, new Date(2026, 2)),
     ).toBe('Your half knots take 6 % more cord since March 2026.');
   });
   it('is said in whole per cents', () => {

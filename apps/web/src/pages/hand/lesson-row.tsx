@@ -1,17 +1,16 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
-import type { Evidence } from '@coiled-strand/contract';
-import type { Lesson } from '@coiled-strand/core';
+import type { LessonView } from '@coiled-strand/contract';
 import { useState } from 'react';
 import { Button } from '../../shell/button';
 import { EvidenceRow } from './evidence-row';
 import { BASELINES, nameOf, overModel, spreadOf, tellTrend } from './words';
 
 /** One factor of the hand: before and after, how sure, and the makes it rests on. */
-export function LessonRow({ lesson }: { readonly lesson: Lesson<Evidence> }) {
+export function LessonRow({ lesson }: { readonly lesson: LessonView }) {
   const [open, setOpen] = useState(false);
   const { technique, measure } = nameOf(lesson);
   const { before, after, observations } = lesson;
-  const trend = tellTrend(lesson, new Date(observations[0]!.source.at));
+  const trend = tellTrend(lesson, new Date(lesson.since));
   return (
     <Box borderTop="1px solid {colors.line}" py="4" data-testid="lesson">
       <Grid
@@ -37,7 +36,7 @@ export function LessonRow({ lesson }: { readonly lesson: Lesson<Evidence> }) {
             {spreadOf(after)}, before {spreadOf(before)}
           </Text>
           <Button variant="text" aria-expanded={open} onClick={() => setOpen(!open)}>
-            by {observations.length} {observations.length === 1 ? 'measurement' : 'measurements'}
+            by {after.rests} {after.rests === 1 ? 'measurement' : 'measurements'}
           </Button>
         </Flex>
       </Grid>
@@ -46,6 +45,11 @@ export function LessonRow({ lesson }: { readonly lesson: Lesson<Evidence> }) {
           {observations.map((one) => (
             <EvidenceRow key={one.source.id} evidence={one} surprise={one.surprise} />
           ))}
+          {after.rests > observations.length && (
+            <Text color="muted" py="1.5">
+              and {after.rests - observations.length} before these
+            </Text>
+          )}
         </Box>
       )}
     </Box>
@@ -53,7 +57,7 @@ export function LessonRow({ lesson }: { readonly lesson: Lesson<Evidence> }) {
 }
 
 /** All hands as a pale band, this hand as a dark one, every measurement as a tick on it. */
-function Strip({ lesson }: { readonly lesson: Lesson<Evidence> }) {
+function Strip({ lesson }: { readonly lesson: LessonView }) {
   const { before, after, observations } = lesson;
   const { reach, from } = BASELINES[lesson.measure];
   const x = (factor: number): number => {

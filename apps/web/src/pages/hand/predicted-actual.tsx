@@ -1,6 +1,6 @@
 import { Box, Grid, Text } from '@chakra-ui/react';
-import type { Evidence } from '@coiled-strand/contract';
-import { inSentence, PART_KINDS, type Lesson } from '@coiled-strand/core';
+import type { LessonView } from '@coiled-strand/contract';
+import { inSentence, PART_KINDS } from '@coiled-strand/core';
 import {
   Chart,
   Legend,
@@ -13,7 +13,7 @@ import {
 } from 'chart.js';
 import { useMemo } from 'react';
 import { Scatter } from 'react-chartjs-2';
-import { useBook } from '../../api/queries';
+import { useMadeCords } from '../../api/queries';
 import { useUnits } from '../../settings/use-units';
 import { useColourMode } from '../../theme/colour-mode';
 
@@ -38,22 +38,22 @@ const COLOURS = {
 } as const;
 
 /** Cord that each strand was predicted to keep, beside what it kept, by what the piece is made of. */
-export function PredictedActual({ lessons }: { readonly lessons: readonly Lesson<Evidence>[] }) {
-  const { data: makes = [] } = useBook();
+export function PredictedActual({ lessons }: { readonly lessons: readonly LessonView[] }) {
+  const { data: makes = [] } = useMadeCords();
   const units = useUnits();
   const mode = useColourMode();
   const sets = useMemo(() => {
     const learnt = new Set(lessons.map(({ technique }) => technique));
     return PART_KINDS.filter((kind) => learnt.has(kind.entry.id)).flatMap((kind) => {
-      const points = makes.flatMap((make): Point[] => {
-        if (!make.outcome || make.setAside !== null) return [];
-        if (!make.outcome.observations.some((o) => o.technique === kind.entry.id)) return [];
-        return make.outcome.cords.map(({ predicted, actual, label }) => ({
-          x: predicted / 10,
-          y: actual / 10,
-          label: `${make.piece.name}, make ${make.number}, ${inSentence(label)}`,
-        }));
-      });
+      const points = makes
+        .filter(({ techniques }) => techniques.includes(kind.entry.id))
+        .flatMap(({ name, number, cords }) =>
+          cords.map(({ predicted, actual, label }): Point => ({
+            x: predicted / 10,
+            y: actual / 10,
+            label: `${name}, make ${number}, ${inSentence(label)}`,
+          })),
+        );
       return points.length > 0 ? [{ label: kind.entry.label, points }] : [];
     });
   }, [lessons, makes]);
@@ -133,9 +133,9 @@ export function PredictedActual({ lessons }: { readonly lessons: readonly Lesson
       </Box>
       <Box as="figcaption" maxW="52ch">
         <Text>
-          Every point is a cord of a logged make. Above the line it took more than was predicted
-          when it was planned, below it less; the nearer the points lie to it, the less reserve a
-          new cut list asks for.
+          Every point is a cord of one of the last logged makes. Above the line it took more than
+          was predicted when it was planned, below it less; the nearer the points lie to it, the
+          less reserve a new cut list asks for.
         </Text>
         <Text mt="3" color="muted">
           Below: the pale band is what hands in general take, the dark one what yours is expected to

@@ -1,11 +1,17 @@
-import { Box, Flex, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
+import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { Button } from '../../shell/button';
-import type { PieceView } from '@coiled-strand/contract';
+import type { PieceSort, PieceView } from '@coiled-strand/contract';
 import { planPiece } from '@coiled-strand/core';
 import { Archive, FileDown, FileUp, Plus } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { useBringBack, useHand, usePieces, usePutAway, useWorkshop } from '../../api/queries';
+import { usePieces } from '../../api/lists';
+import { useBringBack, useHand, usePutAway, useWorkshop } from '../../api/queries';
+import { SelectField } from '../../fields/select-field';
+import { TextRow } from '../../fields/text-row';
+import { useAsked } from '../../frame/use-asked';
+import { More } from '../../shell/more';
+import { useRested } from '../../shell/use-rested';
 import { MiniPiece } from '../../bench/mini-piece';
 import type { StageId } from '../../piece/stages';
 import { waitsFor } from '../../piece/stage-status';
@@ -21,10 +27,13 @@ const NewPieceDialog = later(() => import('./new-piece-dialog').then((m) => m.Ne
 
 /** The pieces on the bench. */
 export function WorkshopPage() {
-  const pieces = usePieces();
+  const { asked } = useAsked();
+  const q = useRested(asked('q'));
+  const sort = sortOf(asked('sort'));
+  const pieces = usePieces({ q, sort });
   const workshop = useWorkshop();
   const [dialog, setDialog] = useState<'new' | 'import' | null>(null);
-  const count = pieces.data?.length ?? 0;
+  const { items, total, error } = pieces;
   return (
     <Page>
       <Flex align="flex-end" gap="4" flexWrap="wrap" mb={{ base: '5', md: '8' }}>
@@ -33,9 +42,7 @@ export function WorkshopPage() {
             {workshop.data?.name ?? 'The workshop'}
           </Heading>
           <Text color="muted" mt="1">
-            {count === 0
-              ? 'The bench is clear.'
-              : `${count} ${count === 1 ? 'piece' : 'pieces'} on the bench`}
+            {sayCount(total, q)}
           </Text>
         </Box>
         <Flex gap="3">
@@ -47,13 +54,15 @@ export function WorkshopPage() {
           </Button>
         </Flex>
       </Flex>
-      {pieces.isPending && <Loading what="Fetching the bench" />}
-      {pieces.isError && !pieces.data && (
-        <Fault error={pieces.error} onRetry={() => void pieces.refetch()} />
+      {(items.length > MANY || q !== '' || asked('q') !== '') && <FindPieces sort={sort} />}
+      {error ? (
+        <Fault error={error} onRetry={pieces.retry} />
+      ) : (
+        total === undefined && <Loading what="Fetching the bench" />
       )}
-      {pieces.data && count === 0 && <EmptyBench onNew={() => setDialog('new')} />}
+      {total === 0 && q === '' && <EmptyBench onNew={() => setDialog('new')} />}
       <Flex as="ul" listStyleType="none" direction="column" gap="5" m="0" p="0">
-        {pieces.data?.map((view) => (
+        {items.map((view) => (
           // One that this version cannot draw must not take the others with it.
           <ErrorBoundary
             key={view.id}
@@ -63,9 +72,63 @@ export function WorkshopPage() {
           </ErrorBoundary>
         ))}
       </Flex>
+      <More
+        shown={items.length}
+        total={total ?? 0}
+        what={['piece', 'pieces']}
+        more={pieces.more}
+        pending={pieces.isFetchingMore}
+      />
       {dialog === 'new' && <NewPieceDialog onClose={() => setDialog(null)} />}
       {dialog === 'import' && <ImportDialog onClose={() => setDialog(null)} />}
     </Page>
+  );
+}
+
+/** From so many pieces on they are looked for by words; fewer are seen at a glance. */
+const MANY = 6;
+
+const SORTS: readonly { readonly value: PieceSort; readonly label: string }[] = [
+  { value: 'changed', label: 'Changed last' },
+  { value: 'laid', label: 'Laid first' },
+  { value: 'name', label: 'By name' },
+];
+const sortOf = (asked: string): PieceSort =>
+  SORTS.find(({ value }) => value === asked)?.value ?? 'changed';
+
+function sayCount(total: number | undefined, q: string): string {
+  if (total === undefined) return '';
+  const pieces = `${total} ${total === 1 ? 'piece' : 'pieces'}`;
+  if (q !== '') return total === 0 ? 'No piece matches. Try fewer words.' : `${pieces} found`;
+  return total === 0 ? 'The bench is clear.' : `${pieces} on the bench`;
+}
+
+/** Finds a piece among many. */
+function FindPieces({ sort }: { readonly sort: PieceSort }) {
+  const { asked, ask } = useAsked();
+  return (
+    <Grid
+      templateColumns={{ base: '1fr', sm: '2fr 1fr' }}
+      gap="3"
+      mb="6"
+      maxW="760px"
+      alignItems="flex-end"
+      role="search"
+    >
+      <TextRow
+        label="Search"
+        type="search"
+        value={asked('q')}
+        placeholder="piece, wearer, note"
+        onChange={(event) => ask('q', event.target.value)}
+      />
+      <SelectField
+        label="Order"
+        value={sort}
+        options={SORTS}
+        onChange={(value) => ask('sort', value === 'changed' ? '' : value)}
+      />
+    </Grid>
   );
 }
 

@@ -1,6 +1,7 @@
 import { Flex, Text } from '@chakra-ui/react';
 import { Link } from 'react-router';
-import { useMakes } from '../../api/queries';
+import { useLogged } from '../../api/lists';
+import { More } from '../../shell/more';
 import { useStage } from '../../piece/stage-context';
 import { Button } from '../../shell/button';
 import { LogForm } from './log-form';
@@ -9,8 +10,7 @@ import { Logged } from './logged';
 /** What came of it: measured, beside what was predicted. */
 export function LogStage() {
   const { make, makeComes, view } = useStage();
-  const { data: makes = [] } = useMakes(view.id);
-  const logged = makes.filter((m) => m.loggedAt !== null);
+  const { items: logged, total, more, isFetchingMore } = useLogged(view.id);
   return (
     <Flex direction="column" gap="10" maxW="980px">
       {make ? (
@@ -22,7 +22,7 @@ export function LogStage() {
         />
       ) : (
         !makeComes &&
-        logged.length === 0 && (
+        total === 0 && (
           <Flex direction="column" gap="4" align="flex-start">
             <Text>
               This piece has not been made yet. After the first make, what was left over and how
@@ -37,6 +37,13 @@ export function LogStage() {
       {logged.map((entry) => (
         <Logged key={entry.id} entry={entry} />
       ))}
+      <More
+        shown={logged.length}
+        total={total ?? 0}
+        what={['make', 'makes']}
+        more={more}
+        pending={isFetchingMore}
+      />
     </Flex>
   );
 }

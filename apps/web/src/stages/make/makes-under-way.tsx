@@ -18,7 +18,7 @@ export function MakesUnderWay({ make }: { readonly make: Make }) {
       next.set(MAKE_PARAM, id);
       return next;
     });
-  const open = makes.filter((one) => one.loggedAt === null).reverse();
+  const open = [...makes].reverse();
   return (
     <Flex gap="2" align="center" flexWrap="wrap">
       {open.length > 1 && (
