@@ -158,13 +158,15 @@ test('a piece that is not there is named, with the way back', async ({ page }) =
 });
 
 test('a piece is put away and brought back', async ({ workshop: page }) => {
-  const pieces = page.getByTestId('piece');
-  await pieces.first().waitFor();
-  const count = await pieces.count();
+  await page.getByRole('searchbox', { name: 'Search' }).fill('meridian');
+  const piece = page.getByTestId('piece');
+  await expect(page.getByText('1 piece found')).toBeVisible();
+  await expect(piece).toHaveCount(1);
   await page.getByRole('button', { name: 'Put Meridian away' }).click();
-  await expect(pieces).toHaveCount(count - 1);
+  await expect(piece).toHaveCount(0);
+  await expect(page.getByText('No piece matches')).toBeVisible();
   await page.getByRole('button', { name: 'Bring it back' }).click();
-  await expect(pieces).toHaveCount(count);
+  await expect(piece).toHaveCount(1);
 });
 
 test('a piece that this version cannot draw is named on the bench, can be saved and put away', async ({

@@ -4,6 +4,7 @@ import type {
   WearerView,
   WorkshopView,
   PageView,
+  PieceView,
 } from '@coiled-strand/contract';
 import { clearBench, expect, newPiece, saved, stored, test } from '../fixtures.js';
 
@@ -140,4 +141,57 @@ test('a spiral for somebody who is on no list, with a child’s cautions', async
   expect(piece.wearer).toMatchObject({ name: 'A niece', child: true });
   expect(piece.wearer.wrist).toBeCloseTo(139.7, 6);
   expect(piece.parts[0]).toMatchObject({ form: 'spiral' });
+});
+
+test('a bench of many pieces comes in pages, and is searched and ordered', async ({
+  page,
+  server,
+}) => {
+  const { items } = await server.get<PageView<PieceView>>('/pieces?sort=laid');
+  for (let i = 0; i < 26; i++) {
+    const piece = { ...items[0]!.piece, name: `Many ${String(i).padStart(2, '0')}` };
+    await page.request.post('/api/pieces', { data: piece });
+  }
+  await page.goto('/');
+  const pieces = page.getByTestId('piece');
+  await expect(pieces).toHaveCount(24);
+  // What was laid last is seen first.
+  await expect(pieces.first()).toContainText('Many 25');
+  await page.getByRole('button', { name: 'Show more' }).click();
+  await expect(pieces.nth(30)).toBeVisible();
+  await page.getByRole('searchbox', { name: 'Search' }).fill('many 1');
+  await expect(page.getByText('12 pieces found')).toBeVisible();
+  await page.getByRole('combobox', { name: 'Order' }).selectOption('name');
+  await expect(pieces.first()).toContainText('Many 01');
+  // The way back leads to the same list.
+  await pieces.first().getByRole('link').click();
+  await page.getByTestId('bench').waitFor();
+  await page.goBack();
+  await expect(page.getByText('12 pieces found')).toBeVisible();
+  await clearBench(server);
+});
+
+test('a piece of hundreds of parts is planned beside the page, and not drawn small', async ({
+  page,
+  server,
+}) => {
+  const { items } = await server.get<PageView<PieceView>>('/pieces?sort=laid');
+  const [{ piece }] = items as [PieceView];
+  const parts = Array.from({ length: 160 }, (_, i) => ({ ...piece.parts[0]!, id: `p${i}` }));
+  const answer = await page.request.post('/api/pieces', {
+    data: { ...piece, name: 'Hundreds', parts },
+  });
+  const { id } = (await answer.json()) as PieceView;
+  await page.goto('/?q=hundreds');
+  await expect(page.getByText('160 parts on')).toBeVisible();
+  await page.goto(`/pieces/${id}/fit`);
+  await page.getByTestId('bench').waitFor();
+  const length = page.getByTitle('Show the sum').first();
+  const before = await length.textContent();
+  const wrist = page.getByRole('textbox', { name: 'Wrist girth, bare' });
+  await wrist.fill('19.9');
+  await wrist.press('Enter');
+  await expect(length).not.toHaveText(before!);
+  await saved(page);
+  await clearBench(server);
 });

@@ -10,23 +10,19 @@ import type {
 } from '@coiled-strand/contract';
 import {
   actionsAt,
-  cordLength,
   compareOutcome,
   startPlace,
   firstSideFor,
   reachedBy,
-  say,
   speak,
   type FileFault,
   type Hand,
   type Piece,
-  type Plan,
-  type SpokenUnits,
-  type Step,
   type StepPlace,
 } from '@coiled-strand/core';
-import { HttpStatus, Injectable } from '@nestjs/common';
+import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
+import { LRUCache } from 'lru-cache';
 import {
   DataSource,
   type DeepPartial,
@@ -37,7 +33,7 @@ import {
   type EntityManager,
   type FindOptionsWhere,
 } from 'typeorm';
-import { AppError, invalid, notFound } from '../errors/app-error.js';
+import { invalid, notFound } from '../errors/app-error.js';
 import { takeIn } from '../hand/keep-hand.js';
 import { makeMeasured } from '../hand/measured.js';
 import { HandService } from '../hand/hand.service.js';
@@ -47,6 +43,13 @@ import { Workshop } from '../rows/workshop.entity.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { pageOf, withWords, type Order } from '../rows/page-of.js';
 import { MakeRow } from '../rows/make.entity.js';
+import {
+  alreadyLogged,
+  faultsOfLog,
+  givenUp,
+  noSuchPlace,
+  wentOnElsewhere,
+} from './make-faults.js';
 import { makeView } from './make-view.js';
 import { PhotoRow } from '../rows/photo.entity.js';
 
@@ -56,8 +59,13 @@ const ORDERS: Readonly<Record<MakeSort, Order>> = {
   name: { by: 'sortName' },
 };
 
+/** So many makes are on tables at once. */
+const AT_HAND = 100;
+
 @Injectable()
 export class MakesService {
+  private readonly plans = new LRUCache<string, MakePlanView>({ max: AT_HAND });
+
   constructor(
     @InjectRepository(MakeRow) private readonly makes: Repository<MakeRow>,
     @InjectRepository(PieceRow) private readonly pieces: Repository<PieceRow>,
@@ -226,12 +234,17 @@ export class MakesService {
     return row;
   }
 
+  /** Large, and the same for as long as the make lasts: that of makes on the table is kept at hand. */
   private async frozen(manager: EntityManager, id: string): Promise<MakePlanView> {
+    const known = this.plans.get(id);
+    if (known) return known;
     const { plan, steps, firstSide } = await manager.findOneOrFail(MakeRow, {
       where: { id },
       select: { id: true, plan: true, steps: true, firstSide: true },
     });
-    return { plan, steps, firstSide };
+    const frozen = { plan, steps, firstSide };
+    this.plans.set(id, frozen);
+    return frozen;
   }
 
   /** A make that waits for whoever else is changing it. */
@@ -251,7 +264,11 @@ export class MakesService {
     const row = await this.dataSource.transaction(async (manager) => {
       const found = await this.locked(manager, { id, workshopId });
       if (found.abandonedAt) throw givenUp();
-      const row = await manager.save(MakeRow, { ...found, ...(await change(found, manager)) });
+      const changes = await change(found, manager);
+      if (Object.keys(changes).length > 0) {
+        await manager.update(MakeRow, { id }, changes);
+      }
+      const row = { ...found, ...changes };
       await then?.(row, manager);
       return row;
     });
@@ -322,14 +339,16 @@ export class MakesService {
     rows: readonly MakeRow[],
     manager = this.dataSource.manager,
   ): Promise<MakeView[]> {
-    const photos = await manager.find(PhotoRow, {
-      where: { makeId: In(rows.map((row) => row.id)) },
-      order: { createdAt: 'ASC' },
-    });
-    const away = await manager.find(PieceRow, {
-      select: { id: true },
-      where: { id: In(rows.map((row) => row.pieceId)), archivedAt: Not(IsNull()) },
-    });
+    const [photos, away] = await Promise.all([
+      manager.find(PhotoRow, {
+        where: { makeId: In(rows.map((row) => row.id)) },
+        order: { createdAt: 'ASC' },
+      }),
+      manager.find(PieceRow, {
+        select: { id: true },
+        where: { id: In(rows.map((row) => row.pieceId)), archivedAt: Not(IsNull()) },
+      }),
+    ]);
     const ids = new Set(away.map(({ id }) => id));
     return rows.map((row) => makeView(row, photos, ids));
   }
@@ -346,64 +365,3 @@ const underWay = (makes: Repository<MakeRow>, pieceId: string): Promise<MakeRow 
     where: { pieceId, loggedAt: IsNull(), abandonedAt: IsNull() },
     order: { createdAt: 'DESC' },
   });
-
-/** What does not fit together in a log, or with the plan it is of. */
-function faultsOfLog(record: MakeLogDto, plan: Plan, units: SpokenUnits): FileFault[] {
-  const faults: FileFault[] = record.cords.flatMap((cord, i) =>
-    cord.leftover > cord.cut
-      ? [
-          {
-            path: `cords[${i}].leftover`,
-            message: speak(
-              say`more is left over (${cordLength(cord.leftover)}) than was cut (${cordLength(cord.cut)})`,
-              units,
-            ),
-          },
-        ]
-      : [],
-  );
-  if (record.cords.length !== plan.strands.length) {
-    faults.push({
-      path: 'cords',
-      message: `this make has ${plan.strands.length} cords, not ${record.cords.length}`,
-    });
-  }
-  return faults;
-}
-
-function noSuchPlace(
-  steps: readonly Step[],
-  { step, unit }: StepPlace,
-  where: 'at' | 'from',
-): AppError {
-  const found = steps.find(({ id }) => id === step);
-  const fault: FileFault = found
-    ? { path: `${where}.unit`, message: `this step has ${found.units} units, not ${unit}` }
-    : { path: `${where}.step`, message: `this make has no step “${step}”` };
-  return invalid([fault], 'The progress');
-}
-
-const alreadyLogged = (): AppError =>
-  new AppError(
-    HttpStatus.CONFLICT,
-    'make.logged',
-    'This make is finished and logged.',
-    'Begin a new make of the piece.',
-  );
-
-const givenUp = (): AppError =>
-  new AppError(
-    HttpStatus.CONFLICT,
-    'make.given-up',
-    'This make was set aside in another window or on another device.',
-    'Take it up again to go on with it. What was done meanwhile is kept.',
-  );
-
-const wentOnElsewhere = (make: MakeView): AppError =>
-  new AppError(
-    HttpStatus.CONFLICT,
-    'make.elsewhere',
-    'This make went on in another window or on another device.',
-    'Choose whether to go on from there or from here.',
-    { make },
-  );

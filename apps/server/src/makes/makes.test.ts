@@ -1,26 +1,14 @@
 import { describe, expect, it } from '@jest/globals';
 import type { HandView, MakePlanView, MakeView, PieceView } from '@coiled-strand/contract';
-import { stepPlaceOf, templateById, totalActions, type StepPlace } from '@coiled-strand/core';
+import { templateById, totalActions } from '@coiled-strand/core';
+import { after, freshMake } from '../testing/fresh-make.js';
 import { useTestApp } from '../testing/test-app.js';
 
 const api = useTestApp();
 
-/** So many actions of a make done, as its progress is told. */
-const after = async ({ id }: Pick<MakeView, 'id'>, done: number): Promise<{ at: StepPlace }> => {
-  const { steps } = (await api().get(`/api/makes/${id}/plan`).expect(200)).body as MakePlanView;
-  return { at: stepPlaceOf(steps, done) };
-};
-
-const freshMake = async (): Promise<MakeView> => {
-  const pieces = (await api().get('/api/pieces?sort=laid&limit=100')).body.items as PieceView[];
-  const copy = await api().post('/api/pieces').send(pieces[0]?.piece);
-  const id = (copy.body as PieceView).id;
-  return (await api().post(`/api/pieces/${id}/makes`).expect(200)).body as MakeView;
-};
-
 describe('makes', () => {
   it('freeze the piece as it was planned', async () => {
-    const make = await freshMake();
+    const make = await freshMake(api);
     await api()
       .put(`/api/pieces/${make.pieceId}`)
       .set('If-Match', '"1"')
@@ -31,7 +19,7 @@ describe('makes', () => {
   });
 
   it('are begun once, however many windows begin', async () => {
-    const make = await freshMake();
+    const make = await freshMake(api);
     const again = await Promise.all(
       [1, 2, 3].map(() => api().post(`/api/pieces/${make.pieceId}/makes`)),
     );
@@ -39,8 +27,8 @@ describe('makes', () => {
   });
 
   it('keep their progress, within the actions there are', async () => {
-    const make = await freshMake();
-    const nine = await after(make, 9);
+    const make = await freshMake(api);
+    const nine = await after(api, make, 9);
     await api().put(`/api/makes/${make.id}/progress`).send(nine).expect(200);
     const pieces = (await api().get('/api/pieces?sort=laid&limit=100')).body.items as PieceView[];
     expect(pieces.find((p) => p.id === make.pieceId)?.make).toEqual({
@@ -64,7 +52,7 @@ describe('makes', () => {
   });
 
   it('are logged with what was measured, and compare it', async () => {
-    const make = await freshMake();
+    const make = await freshMake(api);
     const record = {
       cords: [
         { cut: 660, leftover: 90 },
@@ -80,14 +68,14 @@ describe('makes', () => {
     expect(logged.outcome?.observations.map((o) => o.measure)).toEqual(['take-up', 'pitch']);
     await api()
       .put(`/api/makes/${make.id}/progress`)
-      .send(await after(make, 1))
+      .send(await after(api, make, 1))
       .expect(409);
     const piece = (await api().get(`/api/pieces/${make.pieceId}`)).body as PieceView;
     expect(piece).toMatchObject({ make: null, logged: 1 });
   });
 
   it('refuse a log that cannot be', async () => {
-    const make = await freshMake();
+    const make = await freshMake(api);
     const log = (cords: object[]) =>
       api().put(`/api/makes/${make.id}/log`).send({ cords, length: 200, minutes: 5 }).expect(422);
     const much = await log([
@@ -100,7 +88,7 @@ describe('makes', () => {
   });
 
   it('stay in the book when their piece is put away, which says so', async () => {
-    const make = await freshMake();
+    const make = await freshMake(api);
     const inBook = async (): Promise<MakeView | undefined> =>
       ((await api().get('/api/makes?limit=100').expect(200)).body.items as MakeView[]).find(
         ({ id }) => id === make.id,
@@ -113,7 +101,7 @@ describe('makes', () => {
   });
 
   it('are given up and taken up again', async () => {
-    const make = await freshMake();
+    const make = await freshMake(api);
     await api().post(`/api/makes/${make.id}/abandon`).expect(204);
     const other = (await api().post(`/api/pieces/${make.pieceId}/makes`)).body as MakeView;
     expect(other.id).not.toBe(make.id);
@@ -123,18 +111,18 @@ describe('makes', () => {
   });
 
   it('run side by side, each with a number of its own', async () => {
-    const first = await freshMake();
+    const first = await freshMake(api);
     const begin = (how: object) =>
       api().post(`/api/pieces/${first.pieceId}/makes`).send(how).expect(200);
     const second = (await begin({ beside: true })).body as MakeView;
     expect([first.number, second.number]).toEqual([1, 2]);
     await api()
       .put(`/api/makes/${first.id}/progress`)
-      .send(await after(first, 4))
+      .send(await after(api, first, 4))
       .expect(200);
     await api()
       .put(`/api/makes/${second.id}/progress`)
-      .send(await after(second, 7))
+      .send(await after(api, second, 7))
       .expect(200);
     const makes = (await api().get(`/api/makes?piece=${first.pieceId}`)).body.items as MakeView[];
     expect(makes.map((m) => [m.number, m.reached.done])).toEqual([
@@ -146,7 +134,7 @@ describe('makes', () => {
   });
 
   it('are made again as they were planned, whatever became of the piece', async () => {
-    const make = await freshMake();
+    const make = await freshMake(api);
     await api()
       .put(`/api/pieces/${make.pieceId}`)
       .set('If-Match', '"1"')
@@ -158,142 +146,12 @@ describe('makes', () => {
       .expect(200);
     expect((body as MakeView).piece).toEqual(make.piece);
     expect((body as MakeView).id).not.toBe(make.id);
-    const other = await freshMake();
+    const other = await freshMake(api);
     await api().post(`/api/pieces/${other.pieceId}/makes`).send({ repeat: make.id }).expect(404);
   });
 
-  describe('followed on several devices', () => {
-    const from = async (make: MakeView) => {
-      const { steps } = (await api().get(`/api/makes/${make.id}/plan`)).body as MakePlanView;
-      const place = (done: number): StepPlace => stepPlaceOf(steps, done);
-      return (device: string, said: number, seen: number, done: number) =>
-        api()
-          .put(`/api/makes/${make.id}/progress`)
-          .send({ at: place(done), from: place(seen), device, said });
-    };
-    const done = ({ body }: { body: unknown }): number => (body as MakeView).reached.done;
-
-    it('never step back without being told: a window that was left open set 5 to 2', async () => {
-      const make = await freshMake();
-      const say = await from(make);
-      await say('tablet', 1, 0, 5).expect(200);
-      const told = await say('phone', 1, 1, 2).expect(409);
-      expect(told.body.error).toMatchObject({
-        code: 'make.elsewhere',
-        make: { id: make.id, reached: { done: 5 } },
-      });
-      expect(done(await api().get(`/api/makes/${make.id}`))).toBe(5);
-      // Once it knows, it may step back as anybody may.
-      expect(done(await say('phone', 2, 5, 2).expect(200))).toBe(2);
-    });
-
-    it('are told too when another device has stepped back', async () => {
-      const make = await freshMake();
-      const say = await from(make);
-      await say('tablet', 1, 0, 12).expect(200);
-      await say('phone', 1, 12, 8).expect(200);
-      // It still thinks of twelve.
-      await say('tablet', 2, 12, 13).expect(409);
-      expect(done(await api().get(`/api/makes/${make.id}`))).toBe(8);
-    });
-
-    it('go on from the furthest where nothing is undone', async () => {
-      const make = await freshMake();
-      const say = await from(make);
-      await say('tablet', 1, 0, 5).expect(200);
-      expect(done(await say('phone', 1, 0, 9).expect(200))).toBe(9);
-      // Both did the same.
-      expect(done(await say('tablet', 2, 5, 9).expect(200))).toBe(9);
-    });
-
-    it('count what is sent twice once, in the order of the device', async () => {
-      const make = await freshMake();
-      const say = await from(make);
-      await say('phone', 1, 0, 6).expect(200);
-      await say('phone', 2, 6, 4).expect(200);
-      // The first one, once more: its answer had been lost.
-      expect(done(await say('phone', 1, 0, 6).expect(200))).toBe(4);
-    });
-
-    it('take time and timers without a place', async () => {
-      const make = await freshMake();
-      const say = await from(make);
-      await say('phone', 1, 0, 6).expect(200);
-      const told = await api()
-        .put(`/api/makes/${make.id}/progress`)
-        .send({
-          device: 'tablet',
-          said: 1,
-          seconds: { prepare: 3, tie: 0, finish: 0 },
-          timers: [{ step: 'ends-glue', startedAt: null }],
-        })
-        .expect(200);
-      expect(told.body).toMatchObject({
-        reached: { done: 6 },
-        seconds: { prepare: 3 },
-        timers: [{ step: 'ends-glue', startedAt: null }],
-      });
-    });
-
-    it('keep what is done while it is given up elsewhere: it is told, not gone', async () => {
-      const make = await freshMake();
-      const say = await from(make);
-      await api().post(`/api/makes/${make.id}/abandon`).expect(204);
-      const told = await say('phone', 1, 0, 3).expect(409);
-      expect(told.body.error.code).toBe('make.given-up');
-      await api().post(`/api/makes/${make.id}/resume`).expect(204);
-      expect(done(await say('phone', 1, 0, 3).expect(200))).toBe(3);
-    });
-
-    it('say the same of fifty that speak at once', async () => {
-      const make = await freshMake();
-      const say = await from(make);
-      const answers = await Promise.all(
-        Array.from({ length: 50 }, (_, i) => say(`device ${i}`, 1, 0, i + 1)),
-      );
-      expect(new Set(answers.map(({ status }) => status))).not.toContain(500);
-      expect(done(await api().get(`/api/makes/${make.id}`))).toBe(Math.min(50, make.reached.total));
-    });
-  });
-
-  it('add the time of all devices up, sent once or twice', async () => {
-    const make = await freshMake();
-    const one = await after(make, 1);
-    const say = (device: string, tie: number) =>
-      api()
-        .put(`/api/makes/${make.id}/progress`)
-        .send({ ...one, device, seconds: { prepare: 10, tie, finish: 0 } })
-        .expect(200);
-    await say('phone', 30);
-    await say('phone', 50);
-    const { body } = await say('tablet', 5);
-    expect((body as MakeView).seconds).toEqual({ prepare: 20, tie: 55, finish: 0 });
-  });
-
-  it('keep their timers, begun on one device and stopped on another', async () => {
-    const make = await freshMake();
-    const startedAt = new Date(Date.UTC(2026, 0, 1)).toISOString();
-    const one = await after(make, 1);
-    const say = (timers: object[]) =>
-      api()
-        .put(`/api/makes/${make.id}/progress`)
-        .send({ ...one, timers })
-        .expect(200);
-    await say([{ step: 'ends-glue', startedAt }]);
-    await say([{ step: 'ends-dye', startedAt }]);
-    const { body } = await say([{ step: 'ends-dye', startedAt: null }]);
-    expect((body as MakeView).timers).toEqual([
-      { step: 'ends-glue', startedAt },
-      { step: 'ends-dye', startedAt: null },
-    ]);
-    await api()
-      .put(`/api/makes/${make.id}/progress`)
-      .send({ ...one, timers: [{ step: 'x', startedAt: 'yesterday' }] })
-      .expect(422);
-  });
-
   it('serve the plan and the steps they were begun with, whatever became of the piece', async () => {
-    const make = await freshMake();
+    const make = await freshMake(api);
     const plan = async () =>
       (await api().get(`/api/makes/${make.id}/plan`).expect(200)).body as MakePlanView;
     const before = await plan();
@@ -310,13 +168,13 @@ describe('makes', () => {
   });
 
   it('take a log, a reason and progress that come at once one after the other', async () => {
-    const make = await freshMake();
+    const make = await freshMake(api);
     const record = {
       cords: make.piece.strands.map(() => ({ cut: 2700, leftover: 420 })),
       length: 212,
       minutes: 48,
     };
-    const place = await after(make, 3);
+    const place = await after(api, make, 3);
     const put = (what: string, body: object) =>
       api().put(`/api/makes/${make.id}/${what}`).send(body);
     const answers = await Promise.all([
@@ -344,7 +202,7 @@ describe('makes', () => {
     expect(new Set(answers.map((answer) => (answer.body as MakeView).id)).size).toBe(1);
   });
   it('say in the maker’s units what cannot be in a log', async () => {
-    const make = await freshMake();
+    const make = await freshMake(api);
     const { body } = await api()
       .put(`/api/makes/${make.id}/log`)
       .send({
@@ -357,7 +215,7 @@ describe('makes', () => {
   });
 
   it('keep what was measured in between and how the ends were, and the hand learns from it', async () => {
-    const make = await freshMake();
+    const make = await freshMake(api);
     const { plan } = (await api().get(`/api/makes/${make.id}/plan`)).body as MakePlanView;
     const part = plan.parts[0]!;
     const record = {

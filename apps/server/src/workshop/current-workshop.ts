@@ -12,14 +12,17 @@ import { Workshop } from '../rows/workshop.entity.js';
 export class CurrentWorkshop {
   constructor(@InjectRepository(Workshop) private readonly workshops: Repository<Workshop>) {}
 
+  private known: string | null = null;
+
   async get(): Promise<Workshop> {
     const [workshop] = await this.workshops.find({ order: { createdAt: 'ASC' }, take: 1 });
     if (!workshop) throw notFound('workshop');
     return workshop;
   }
 
+  /** It is the same for as long as the server runs. */
   async id(): Promise<string> {
-    return (await this.get()).id;
+    return (this.known ??= (await this.get()).id);
   }
 
   async save(workshop: Workshop): Promise<Workshop> {

@@ -1,7 +1,9 @@
+import { Text } from '@chakra-ui/react';
 import { drawBench, firstSideFor, planPiece, type Hand, type Piece } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useHand } from '../api/queries';
 import './bench.css';
+import { isLarge } from './large';
 import { Layers } from './shapes';
 
 interface Props {
@@ -20,7 +22,10 @@ interface Props {
 /** A small true drawing of a piece. */
 export function MiniPiece({ piece, hand, done, span, from = 'start', height }: Props) {
   const known = useHand();
+  const large = isLarge(piece);
   const drawing = useMemo(() => {
+    // Nothing of it could be made out, and the page would stand still for it.
+    if (large) return null;
     const plan = planPiece(piece, hand ?? known);
     if (!plan.ok) return null;
     return drawBench(piece, plan, {
@@ -28,7 +33,14 @@ export function MiniPiece({ piece, hand, done, span, from = 'start', height }: P
       tails: false,
       ...(done === undefined ? {} : { done }),
     });
-  }, [piece, done, hand, known]);
+  }, [piece, done, hand, known, large]);
+  if (large) {
+    return (
+      <Text color="muted" py="4">
+        {piece.parts.length} parts on {piece.strands.length} strands: too many for a small picture.
+      </Text>
+    );
+  }
   if (!drawing) return null;
   const { bounds } = drawing;
   const width = span ?? bounds.width;

@@ -20,6 +20,7 @@ import { useSelection } from '../bench/selection-store';
 import { useBenchView } from '../bench/view-store';
 import { stringBead } from './part-edits';
 import { usePiece } from './piece-store';
+import { largePlanOf } from './large-plan';
 import { draftOf } from './use-plan';
 
 const BENCH = 'bench';
@@ -37,7 +38,9 @@ function seamUnder({ over, active }: DragMoveEvent | DragEndEvent): number | nul
   const piece = usePiece.getState().history?.now;
   const box = active.rect.current.translated;
   if (over?.id !== BENCH || !frame || !box || !piece) return null;
-  const plan = draftOf(piece, queryClient.getQueryData<HandView>(keys.hand)?.hand ?? ANY_HAND);
+  const large = largePlanOf(usePiece.getState().id);
+  const plan =
+    large?.draft ?? draftOf(piece, queryClient.getQueryData<HandView>(keys.hand)?.hand ?? ANY_HAND);
   const x = box.left + box.width / 2 - over.rect.left;
   return plan.ok ? seamAt(partPlaces(plan), frame.x + x / frame.scale) : null;
 }

@@ -5,6 +5,7 @@ import { memo, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { ApiError, isGone, isPutAway } from '../../api/client';
 import { useBringBack, useHand, usePieceQuery } from '../../api/queries';
+import { isLarge } from '../../bench/large';
 import { useSelection } from '../../bench/selection-store';
 import { REAL_SIZE, useBenchView } from '../../bench/view-store';
 import { useUnits } from '../../settings/use-units';
@@ -22,7 +23,7 @@ import { usePiece } from '../../piece/piece-store';
 import { StageNav } from './stage-nav';
 import { stageStatus } from '../../piece/stage-status';
 import { STAGES, useStageId } from '../../piece/stages';
-import { draftOf, usePlan } from '../../piece/use-plan';
+import { draftOf, usePlan, usePlanAhead } from '../../piece/use-plan';
 import type { StageContext } from '../../piece/stage-context';
 import { useMake, type Make } from '../../make/use-make';
 import { withOtherView } from '../../piece/view-param';
@@ -91,6 +92,17 @@ function BringBack({ pieceId }: { readonly pieceId: string }) {
  */
 function OpenPiece({ view }: { readonly view: PieceView }) {
   useAutosave();
+  return usePlanAhead(view.id) ? (
+    <PlannedPiece view={view} />
+  ) : (
+    <>
+      <PieceTop />
+      <Loading what="Planning a large piece" />
+    </>
+  );
+}
+
+function PlannedPiece({ view }: { readonly view: PieceView }) {
   usePieceKeys(view.id);
   const { make, comes } = useMake(view.id);
   const stage = useStageId();
@@ -155,7 +167,8 @@ function useBenchPlan(): ReturnType<typeof usePlan> {
   const now = usePlan();
   const hand = useHand();
   const later = useDeferredValue(now.piece);
-  return now.piece.parts.length < MANY_PARTS ? now : { piece: later, plan: draftOf(later, hand) };
+  if (now.piece.parts.length < MANY_PARTS || isLarge(now.piece)) return now;
+  return { piece: later, plan: draftOf(later, hand) };
 }
 
 interface BenchPaneProps {

@@ -12,6 +12,7 @@ import { TextRow } from '../../fields/text-row';
 import { useAsked } from '../../frame/use-asked';
 import { More } from '../../shell/more';
 import { useRested } from '../../shell/use-rested';
+import { isLarge } from '../../bench/large';
 import { MiniPiece } from '../../bench/mini-piece';
 import type { StageId } from '../../piece/stages';
 import { waitsFor } from '../../piece/stage-status';
@@ -205,7 +206,10 @@ const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: Piece
   const { make } = view;
   // What is being made lies on the bench as it was planned then.
   const piece = make?.piece ?? view.piece;
-  const plan = useMemo(() => planPiece(piece, make?.hand ?? known), [piece, make?.hand, known]);
+  const plan = useMemo(
+    () => (isLarge(piece) ? null : planPiece(piece, make?.hand ?? known)),
+    [piece, make?.hand, known],
+  );
   return (
     <Box as="li" position="relative" data-testid="piece">
       <ChakraLink
@@ -224,7 +228,7 @@ const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: Piece
             _hover={{ bg: 'faint' }}
             transition="background-color .15s"
           >
-            {plan.ok ? (
+            {plan === null || plan.ok ? (
               <MiniPiece
                 piece={piece}
                 height={104}
@@ -243,9 +247,9 @@ const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: Piece
             </Text>
             <Text color="muted">
               {piece.wearer.name}
-              {plan.ok && `, ${units.size(plan.fit.circumference)} inside`}
+              {plan?.ok && `, ${units.size(plan.fit.circumference)} inside`}
             </Text>
-            <Text ml={{ base: '0', md: 'auto' }}>{waitsFor(view, plan)}</Text>
+            <Text ml={{ base: '0', md: 'auto' }}>{plan && waitsFor(view, plan)}</Text>
           </Flex>
         </Link>
       </ChakraLink>

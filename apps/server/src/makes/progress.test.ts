@@ -1,0 +1,139 @@
+import { describe, expect, it } from '@jest/globals';
+import type { MakePlanView, MakeView } from '@coiled-strand/contract';
+import { stepPlaceOf, type StepPlace } from '@coiled-strand/core';
+import { after, freshMake } from '../testing/fresh-make.js';
+import { useTestApp } from '../testing/test-app.js';
+
+const api = useTestApp();
+
+describe('progress of a make', () => {
+  describe('followed on several devices', () => {
+    const from = async (make: MakeView) => {
+      const { steps } = (await api().get(`/api/makes/${make.id}/plan`)).body as MakePlanView;
+      const place = (done: number): StepPlace => stepPlaceOf(steps, done);
+      return (device: string, said: number, seen: number, done: number) =>
+        api()
+          .put(`/api/makes/${make.id}/progress`)
+          .send({ at: place(done), from: place(seen), device, said });
+    };
+    const done = ({ body }: { body: unknown }): number => (body as MakeView).reached.done;
+
+    it('never step back without being told: a window that was left open set 5 to 2', async () => {
+      const make = await freshMake(api);
+      const say = await from(make);
+      await say('tablet', 1, 0, 5).expect(200);
+      const told = await say('phone', 1, 1, 2).expect(409);
+      expect(told.body.error).toMatchObject({
+        code: 'make.elsewhere',
+        make: { id: make.id, reached: { done: 5 } },
+      });
+      expect(done(await api().get(`/api/makes/${make.id}`))).toBe(5);
+      // Once it knows, it may step back as anybody may.
+      expect(done(await say('phone', 2, 5, 2).expect(200))).toBe(2);
+    });
+
+    it('are told too when another device has stepped back', async () => {
+      const make = await freshMake(api);
+      const say = await from(make);
+      await say('tablet', 1, 0, 12).expect(200);
+      await say('phone', 1, 12, 8).expect(200);
+      // It still thinks of twelve.
+      await say('tablet', 2, 12, 13).expect(409);
+      expect(done(await api().get(`/api/makes/${make.id}`))).toBe(8);
+    });
+
+    it('go on from the furthest where nothing is undone', async () => {
+      const make = await freshMake(api);
+      const say = await from(make);
+      await say('tablet', 1, 0, 5).expect(200);
+      expect(done(await say('phone', 1, 0, 9).expect(200))).toBe(9);
+      // Both did the same.
+      expect(done(await say('tablet', 2, 5, 9).expect(200))).toBe(9);
+    });
+
+    it('count what is sent twice once, in the order of the device', async () => {
+      const make = await freshMake(api);
+      const say = await from(make);
+      await say('phone', 1, 0, 6).expect(200);
+      await say('phone', 2, 6, 4).expect(200);
+      // The first one, once more: its answer had been lost.
+      expect(done(await say('phone', 1, 0, 6).expect(200))).toBe(4);
+    });
+
+    it('take time and timers without a place', async () => {
+      const make = await freshMake(api);
+      const say = await from(make);
+      await say('phone', 1, 0, 6).expect(200);
+      const told = await api()
+        .put(`/api/makes/${make.id}/progress`)
+        .send({
+          device: 'tablet',
+          said: 1,
+          seconds: { prepare: 3, tie: 0, finish: 0 },
+          timers: [{ step: 'ends-glue', startedAt: null }],
+        })
+        .expect(200);
+      expect(told.body).toMatchObject({
+        reached: { done: 6 },
+        seconds: { prepare: 3 },
+        timers: [{ step: 'ends-glue', startedAt: null }],
+      });
+    });
+
+    it('keep what is done while it is given up elsewhere: it is told, not gone', async () => {
+      const make = await freshMake(api);
+      const say = await from(make);
+      await api().post(`/api/makes/${make.id}/abandon`).expect(204);
+      const told = await say('phone', 1, 0, 3).expect(409);
+      expect(told.body.error.code).toBe('make.given-up');
+      await api().post(`/api/makes/${make.id}/resume`).expect(204);
+      expect(done(await say('phone', 1, 0, 3).expect(200))).toBe(3);
+    });
+
+    it('say the same of fifty that speak at once', async () => {
+      const make = await freshMake(api);
+      const say = await from(make);
+      const answers = await Promise.all(
+        Array.from({ length: 50 }, (_, i) => say(`device ${i}`, 1, 0, i + 1)),
+      );
+      expect(new Set(answers.map(({ status }) => status))).not.toContain(500);
+      expect(done(await api().get(`/api/makes/${make.id}`))).toBe(Math.min(50, make.reached.total));
+    });
+  });
+
+  it('add the time of all devices up, sent once or twice', async () => {
+    const make = await freshMake(api);
+    const one = await after(api, make, 1);
+    const say = (device: string, tie: number) =>
+      api()
+        .put(`/api/makes/${make.id}/progress`)
+        .send({ ...one, device, seconds: { prepare: 10, tie, finish: 0 } })
+        .expect(200);
+    await say('phone', 30);
+    await say('phone', 50);
+    const { body } = await say('tablet', 5);
+    expect((body as MakeView).seconds).toEqual({ prepare: 20, tie: 55, finish: 0 });
+  });
+
+  it('keep their timers, begun on one device and stopped on another', async () => {
+    const make = await freshMake(api);
+    const startedAt = new Date(Date.UTC(2026, 0, 1)).toISOString();
+    const one = await after(api, make, 1);
+    const say = (timers: object[]) =>
+      api()
+        .put(`/api/makes/${make.id}/progress`)
+        .send({ ...one, timers })
+        .expect(200);
+    await say([{ step: 'ends-glue', startedAt }]);
+    await say([{ step: 'ends-dye', startedAt }]);
+    const { body } = await say([{ step: 'ends-dye', startedAt: null }]);
+    expect((body as MakeView).timers).toEqual([
+      { step: 'ends-glue', startedAt },
+      { step: 'ends-dye', startedAt: null },
+    ]);
+    await api()
+      .put(`/api/makes/${make.id}/progress`)
+      .send({ ...one, timers: [{ step: 'x', startedAt: 'yesterday' }] })
+      .expect(422);
+  });
+});
