@@ -22,7 +22,7 @@ export async function fillWith(client, { pieces, makes }) {
     `insert into piece (workshop_id, version, spec, created_at, updated_at)
      select p.workshop_id, 1,
        jsonb_set(p.spec::jsonb, '{name}', to_jsonb(format('%s %s %s',
-         $2::text[][1 + g % 10], $2::text[][1 + (g / 10) % 10], g)))::json,
+         ($2::text[])[1 + g % 10], ($2::text[])[1 + (g / 10) % 10], g)))::json,
        now() - (g || ' minutes')::interval, now() - (g || ' minutes')::interval
      from generate_series(1, $1) g
      join (select *, row_number() over (order by created_at) n, count(*) over () of from piece) p

@@ -11,7 +11,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { render, type RenderResult } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter, Outlet, Route, Routes } from 'react-router';
-import { keys, queryClient } from './api/queries';
+import { handQuery, keys, queryClient } from './api/queries';
 import { useSelection } from './bench/selection-store';
 import type { StageContext } from './piece/stage-context';
 import { usePiece } from './piece/piece-store';
@@ -70,6 +70,7 @@ export function renderIn(
     [keys.fittings, fittings],
     [keys.wearers, []],
     [keys.hand, { hand: [], lessons: [], setAside: [] }],
+    [handQuery.queryKey, []],
   ] as const) {
     queryClient.setQueryDefaults(key, { staleTime: Infinity });
     queryClient.setQueryData(key, value);

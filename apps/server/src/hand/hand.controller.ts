@@ -5,6 +5,7 @@ import {
   type MadeCords,
   type SwatchView,
 } from '@coiled-strand/contract';
+import type { Hand } from '@coiled-strand/core';
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { uuid } from '../http/uuid.pipe.js';
@@ -20,6 +21,12 @@ export class HandController {
   @ApiOperation({ summary: 'What was learnt of the hand, and what it rests on' })
   get(): Promise<HandView> {
     return this.hand.get();
+  }
+
+  @Get('hand/known')
+  @ApiOperation({ summary: 'What plans need of the hand' })
+  known(): Promise<Hand> {
+    return this.hand.known();
   }
 
   @Get('hand/made')

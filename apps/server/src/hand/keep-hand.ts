@@ -3,7 +3,7 @@ import { In, IsNull, type EntityManager } from 'typeorm';
 import { EvidenceRow, LessonRow } from '../rows/learnt.entities.js';
 
 /** So many of the last measurements of a lesson are told one by one. */
-export const TOLD = 60;
+export const TOLD = 40;
 
 /** Something that was measured: a logged make, or a swatch. */
 export type Measured = Pick<

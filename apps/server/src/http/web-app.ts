@@ -1,9 +1,11 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import type { NestExpressApplication } from '@nestjs/platform-express';
-import type { NextFunction, Request, Response } from 'express';
+import express, { type NextFunction, type Request, type Response } from 'express';
 
 const YEAR = 365 * 24 * 60 * 60 * 1000;
+
+const isApi = ({ path }: Request): boolean => /^\/api(\/|$)/.test(path);
 
 /** Serves the built web application; every address that is neither a file nor the API is a page of it. */
 export function serveWebApp(app: NestExpressApplication, root: string): void {
@@ -16,10 +18,15 @@ export function serveWebApp(app: NestExpressApplication, root: string): void {
     maxAge: YEAR,
     fallthrough: false,
   });
-  app.useStaticAssets(root, { index: false });
+  const files = express.static(root, { index: false });
+  app.use((request: Request, response: Response, next: NextFunction) => {
+    // Nothing is looked for on the disk for the API.
+    if (isApi(request)) return next();
+    files(request, response, next);
+  });
   app.use((request: Request, response: Response, next: NextFunction) => {
     const wantsPage = request.method === 'GET' || request.method === 'HEAD';
-    if (!wantsPage || /^\/api(\/|$)/.test(request.path)) return next();
+    if (!wantsPage || isApi(request)) return next();
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile(page);
   });

@@ -29,9 +29,16 @@ export class Pages1700000000007 implements MigrationInterface {
     for (const order of ['updated_at desc, id desc', 'created_at, id', 'sort_name, id']) {
       await runner.query(`create index on piece (workshop_id, ${order}) where archived_at is null`);
     }
-    for (const order of ['created_at desc, id desc', 'logged_at desc, id desc', 'sort_name, id']) {
+    for (const order of ['created_at desc, id desc', 'sort_name, id']) {
       await runner.query(`create index on make (workshop_id, ${order}) where abandoned_at is null`);
     }
+    // Those that are logged are counted, and those that are not looked for at every turn.
+    await runner.query(`
+      create index on make (workshop_id, logged_at desc, id desc)
+      where abandoned_at is null and logged_at is not null`);
+    await runner.query(`
+      create index on make (piece_id, created_at desc)
+      where abandoned_at is null and logged_at is null`);
     await runner.query('create index on make using gin (techniques jsonb_path_ops)');
     await runner.query('create index on photo (workshop_id, created_at, id)');
     await runner.query(`

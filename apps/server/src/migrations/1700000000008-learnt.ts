@@ -25,6 +25,9 @@ export class Learnt1700000000008 implements MigrationInterface {
       'create index on evidence (workshop_id, technique, cord_kind, measure, at, id)',
     );
     await runner.query('create index on evidence (source_id)');
+    await runner.query(
+      'create index on evidence (workshop_id, at desc) where set_aside is not null',
+    );
     await runner.query(`
       create table lesson (${owned}, ${key},
         learnt json not null,

@@ -19,7 +19,7 @@ import {
 } from '@coiled-strand/core';
 import { HttpStatus, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import { In, IsNull, Repository } from 'typeorm';
+import { Repository } from 'typeorm';
 import { AppError, invalid, notFound } from '../errors/app-error.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { Planner } from '../planner/planner.service.js';
@@ -32,6 +32,25 @@ const ORDERS: Readonly<Record<PieceSort, Order>> = {
   laid: { by: 'createdAt' },
   name: { by: 'sortName' },
 };
+
+/** Of what is done with a piece only the number is wanted; of what is under way the last, as it was planned. */
+const MADE = `
+  select of.id, counted.logged, counted.all, open.make
+  from unnest($1::uuid[]) of(id)
+  cross join lateral (
+    select count(logged_at)::int as logged, count(*)::int as all
+    from make where piece_id = of.id and abandoned_at is null
+  ) counted
+  left join lateral (
+    select json_build_object('id', id, 'reached', reached, 'piece', piece, 'hand', hand) as make
+    from make where piece_id = of.id and abandoned_at is null and logged_at is null
+    order by created_at desc limit 1
+  ) open on true`;
+
+interface MadeOf extends Pick<PieceView, 'make' | 'logged'> {
+  readonly id: string;
+  readonly all: number;
+}
 
 @Injectable()
 export class PiecesService {
@@ -159,38 +178,19 @@ export class PiecesService {
   }
 
   private async views(rows: readonly PieceRow[]): Promise<PieceView[]> {
-    const makes = await this.makes.find({
-      select: {
-        id: true,
-        pieceId: true,
-        reached: true,
-        loggedAt: true,
-        piece: true,
-        hand: true,
-      },
-      order: { createdAt: 'DESC' },
-      where: { pieceId: In(rows.map((row) => row.id)), abandonedAt: IsNull() },
-    });
+    const ids = rows.map((row) => row.id);
+    const made = await this.makes.query<MadeOf[]>(MADE, [ids]);
     return rows.map((row): PieceView => {
-      const own = makes.filter((make) => make.pieceId === row.id);
-      const underWay = own.filter((make) => make.loggedAt === null);
-      const [open] = underWay;
+      const { logged, all, make } = made.find(({ id }) => id === row.id)!;
       return {
         id: row.id,
         version: row.version,
         changedBy: row.changedBy,
         piece: row.spec,
         updatedAt: row.updatedAt.toISOString(),
-        make: open
-          ? {
-              id: open.id,
-              reached: open.reached,
-              piece: open.piece,
-              hand: open.hand,
-            }
-          : null,
-        underWay: underWay.length,
-        logged: own.length - underWay.length,
+        make,
+        underWay: all - logged,
+        logged,
       };
     });
   }

@@ -45,7 +45,7 @@ export async function pageOf<T extends ObjectLiteral & { readonly id: string }>(
   { limit = PAGE, after }: Pick<PageQueryDto, 'limit' | 'after'>,
 ): Promise<PageOf<T>> {
   const { name, metadata } = query.expressionMap.mainAlias!;
-  const total = await query.clone().getCount();
+  const all = query.clone().select('count(*)::int', 'total');
   const column = metadata.findColumnWithPropertyName(by)!.databaseName;
   if (after !== undefined) {
     query.andWhere(
@@ -54,11 +54,14 @@ export async function pageOf<T extends ObjectLiteral & { readonly id: string }>(
     );
   }
   const direction = descending ? 'DESC' : 'ASC';
-  const rows = await query
+  // Counted in the same breath: every question to the database costs as much as its answer.
+  const { entities, raw } = await query
+    .addSelect(`(${all.getQuery()})`, 'total')
     .orderBy(`${name}.${by}`, direction)
     .addOrderBy(`${name}.id`, direction)
     .limit(limit + 1)
-    .getMany();
-  const shown = rows.slice(0, limit);
-  return { rows: shown, total, next: rows.length > limit ? shown.at(-1)!.id : null };
+    .getRawAndEntities<{ total: number }>();
+  const total = raw[0]?.total ?? (await all.getRawOne<{ total: number }>())!.total;
+  const rows = entities.slice(0, limit);
+  return { rows, total, next: entities.length > limit ? rows.at(-1)!.id : null };
 }

@@ -15,10 +15,8 @@ export const after = async (
 };
 
 export const freshMake = async (api: Api): Promise<MakeView> => {
-  const { body } = await api().get('/api/pieces?sort=laid');
-  const copy = await api()
-    .post('/api/pieces')
-    .send((body as PageView<PieceView>).items[0]?.piece);
+  const laid = (await api().get('/api/pieces?sort=laid')).body as PageView<PieceView>;
+  const copy = await api().post('/api/pieces').send(laid.items[0]?.piece);
   const id = (copy.body as PieceView).id;
   return (await api().post(`/api/pieces/${id}/makes`).expect(200)).body as MakeView;
 };

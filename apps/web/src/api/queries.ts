@@ -104,8 +104,13 @@ export const useHandView = () =>
 export const useMadeCords = () =>
   useQuery({ queryKey: [...keys.hand, 'made'], queryFn: () => call<MadeCords[]>('/hand/made') });
 
+export const handQuery = {
+  queryKey: [...keys.hand, 'known'],
+  queryFn: () => call<Hand>('/hand/known'),
+} as const;
+
 /** What was learnt of the hand; nothing while that is not known. */
-export const useHand = (): Hand => useHandView().data?.hand ?? ANY_HAND;
+export const useHand = (): Hand => useQuery(handQuery).data ?? ANY_HAND;
 
 /** A mutation that refreshes the lists it touches. */
 function useChange<In, Out>(

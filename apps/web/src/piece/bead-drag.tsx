@@ -10,10 +10,9 @@ import {
   type DragEndEvent,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import type { HandView } from '@coiled-strand/contract';
-import { ANY_HAND, type Bead } from '@coiled-strand/core';
+import { ANY_HAND, type Bead, type Hand } from '@coiled-strand/core';
 import { useState, type ReactNode } from 'react';
-import { keys, queryClient } from '../api/queries';
+import { handQuery, queryClient } from '../api/queries';
 import { BeadPicture } from '../bench/bead-picture';
 import { partPlaces, seamAt } from '../bench/part-places';
 import { useSelection } from '../bench/selection-store';
@@ -40,7 +39,7 @@ function seamUnder({ over, active }: DragMoveEvent | DragEndEvent): number | nul
   if (over?.id !== BENCH || !frame || !box || !piece) return null;
   const large = largePlanOf(usePiece.getState().id);
   const plan =
-    large?.draft ?? draftOf(piece, queryClient.getQueryData<HandView>(keys.hand)?.hand ?? ANY_HAND);
+    large?.draft ?? draftOf(piece, queryClient.getQueryData<Hand>(handQuery.queryKey) ?? ANY_HAND);
   const x = box.left + box.width / 2 - over.rect.left;
   return plan.ok ? seamAt(partPlaces(plan), frame.x + x / frame.scale) : null;
 }
