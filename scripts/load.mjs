@@ -77,7 +77,7 @@ await run(async () => {
       '/hand',
       '/pieces',
       '/pieces?q=amber',
-      '/pieces?sort=name&limit=24',
+      '/pieces?sort=name',
       ...items.slice(0, 4).map(({ id }) => `/pieces/${id}`),
       ...items.slice(0, 4).map(({ id }) => `/makes?piece=${id}&state=under-way`),
       '/makes?state=logged',

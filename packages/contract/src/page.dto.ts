@@ -3,7 +3,7 @@ import { IsIn, IsOptional, IsUUID } from 'class-validator';
 import { IsCount, IsName, IsText } from './rules.js';
 
 /** So many things are on a page, unless another number is asked for. */
-export const PAGE = 24;
+export const PAGE = 12;
 const MOST = 100;
 
 /** Nothing asked for is as good as not asked. */

@@ -6,7 +6,14 @@ import type {
   SwatchDto,
   SwatchView,
 } from '@coiled-strand/contract';
-import { handOf, MEASURES, partKind, type Hand, type Outcome } from '@coiled-strand/core';
+import {
+  handOf,
+  MEASURES,
+  partKind,
+  type Hand,
+  type HandKey,
+  type Outcome,
+} from '@coiled-strand/core';
 import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { DataSource, Repository } from 'typeorm';
@@ -29,7 +36,13 @@ const swatchView = ({ id, value, createdAt, setAside }: SwatchRow): SwatchView =
   setAside,
 });
 
-const evidenceView = (row: EvidenceRow): Evidence => ({
+type Told = Omit<EvidenceRow, 'workshopId' | 'createdAt'>;
+const LAST = `
+  select id, technique, cord_kind as "cordKind", measure, source, source_id as "sourceId", at, label,
+    set_aside as "setAside", observation
+  from evidence where id = any($1::uuid[]) order by at, id`;
+
+const evidenceView = (row: Told): Evidence => ({
   ...row.observation,
   source: {
     from: row.source,
@@ -44,7 +57,7 @@ const evidenceView = (row: EvidenceRow): Evidence => ({
 const orderOf = ({ technique, cordKind, measure, learnt }: LessonRow): string =>
   [learnt.since, technique, cordKind, MEASURES.indexOf(measure)].join(' ');
 
-const same = (a: EvidenceRow | LessonRow, b: EvidenceRow | LessonRow): boolean =>
+const same = (a: HandKey, b: HandKey): boolean =>
   a.technique === b.technique && a.cordKind === b.cordKind && a.measure === b.measure;
 
 /** What is learnt of the hand, from logged makes and swatches; kept up as they come. */
@@ -174,12 +187,8 @@ export class HandService {
     return rows.sort((a, b) => orderOf(a).localeCompare(orderOf(b)));
   }
 
-  private lastOf(ids: readonly string[]): Promise<EvidenceRow[]> {
-    return this.evidence
-      .createQueryBuilder('e')
-      .where('e.id = any(:ids)', { ids })
-      .orderBy('e.at')
-      .addOrderBy('e.id')
-      .getMany();
+  /** As plain rows: there are hundreds. */
+  private lastOf(ids: readonly string[]): Promise<Told[]> {
+    return this.evidence.query<Told[]>(LAST, [ids]);
   }
 }
