@@ -4,7 +4,7 @@ import { useTestApp } from '../testing/test-app.js';
 
 const api = useTestApp();
 const lines = jest.spyOn(Logger.prototype, 'log');
-afterEach(() => lines.mockClear());
+afterEach(() => void lines.mockClear());
 const told = (): unknown[] =>
   lines.mock.calls.map(([line]) => line as unknown).filter((line) => typeof line === 'object');
 

@@ -1,8 +1,19 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
+/** Names of many things in a piece, one after the other. */
+const names = (column: string, path: string): string =>
+  `jsonb_path_query_array(${column}::jsonb, '$.${path}')::text`;
+
 /** What is looked for in a piece and in a make: written by the database itself, so that it is never stale. */
 const piece = (column: string): string =>
-  `coalesce(${column} ->> 'name', '') || ' ' || coalesce(${column} -> 'wearer' ->> 'name', '') || ' ' || coalesce(${column} ->> 'note', '')`;
+  [
+    `coalesce(${column} ->> 'name', '')`,
+    `coalesce(${column} -> 'wearer' ->> 'name', '')`,
+    `coalesce(${column} ->> 'note', '')`,
+    names(column, 'strands[*].cord.name'),
+    names(column, 'strands[*].cord.colour.name'),
+    names(column, 'beads[*].name'),
+  ].join(` || ' ' || `);
 
 /** Short enough for an index, whatever is stored. */
 const sortName = (column: string): string => `lower(left(coalesce(${column} ->> 'name', ''), 200))`;

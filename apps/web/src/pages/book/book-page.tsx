@@ -51,7 +51,7 @@ export function BookPage() {
           label="Search"
           type="search"
           value={asked('q')}
-          placeholder="piece, wearer, who has it, note"
+          placeholder="piece, wearer, cord, who has it, note"
           onChange={(event) => ask('q', event.target.value)}
         />
         <SelectField

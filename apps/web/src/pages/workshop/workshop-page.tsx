@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { Button } from '../../shell/button';
-import type { PieceSort, PieceView } from '@coiled-strand/contract';
+import { PAGE, type PieceSort, type PieceView } from '@coiled-strand/contract';
 import { planPiece } from '@coiled-strand/core';
 import { Archive, FileDown, FileUp, Plus } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
@@ -55,7 +55,7 @@ export function WorkshopPage() {
           </Button>
         </Flex>
       </Flex>
-      {(items.length > MANY || q !== '' || asked('q') !== '') && <FindPieces sort={sort} />}
+      {((total ?? 0) > PAGE || q !== '' || asked('q') !== '') && <FindPieces sort={sort} />}
       {error ? (
         <Fault error={error} onRetry={pieces.retry} />
       ) : (
@@ -86,9 +86,6 @@ export function WorkshopPage() {
   );
 }
 
-/** From so many pieces on they are looked for by words; fewer are seen at a glance. */
-const MANY = 6;
-
 const SORTS: readonly { readonly value: PieceSort; readonly label: string }[] = [
   { value: 'changed', label: 'Changed last' },
   { value: 'laid', label: 'Laid first' },
@@ -104,7 +101,7 @@ function sayCount(total: number | undefined, q: string): string {
   return total === 0 ? 'The bench is clear.' : `${pieces} on the bench`;
 }
 
-/** Finds a piece among many. */
+/** Finds a piece among more than a page of them; fewer are seen at a glance. */
 function FindPieces({ sort }: { readonly sort: PieceSort }) {
   const { asked, ask } = useAsked();
   return (
@@ -120,7 +117,7 @@ function FindPieces({ sort }: { readonly sort: PieceSort }) {
         label="Search"
         type="search"
         value={asked('q')}
-        placeholder="piece, wearer, note"
+        placeholder="piece, wearer, cord, bead, note"
         onChange={(event) => ask('q', event.target.value)}
       />
       <SelectField
