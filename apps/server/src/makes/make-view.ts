@@ -1,6 +1,5 @@
 import type { MakeView, StageSecondsDto } from '@coiled-strand/contract';
 import type { MakeRow } from '../rows/make.entity.js';
-import type { PhotoRow } from '../rows/photo.entity.js';
 
 /** Time of all devices together. */
 export const secondsOf = ({ seconds }: Pick<MakeRow, 'seconds'>): StageSecondsDto =>
@@ -13,12 +12,10 @@ export const secondsOf = ({ seconds }: Pick<MakeRow, 'seconds'>): StageSecondsDt
     { prepare: 0, tie: 0, finish: 0 },
   );
 
-/** @param away pieces that were put away */
-export const makeView = (
-  row: MakeRow,
-  photos: readonly PhotoRow[],
-  away: ReadonlySet<string>,
-): MakeView => ({
+/** What a make is told with besides its own row. */
+export type AboutMake = Pick<MakeView, 'id' | 'photos' | 'putAway'>;
+
+export const makeView = (row: MakeRow, { photos, putAway }: AboutMake): MakeView => ({
   id: row.id,
   pieceId: row.pieceId,
   piece: row.piece,
@@ -34,8 +31,6 @@ export const makeView = (
   record: row.record,
   outcome: row.outcome,
   setAside: row.setAside,
-  photos: photos
-    .filter((photo) => photo.makeId === row.id)
-    .map(({ id, type, size }) => ({ id, type, size })),
-  putAway: away.has(row.pieceId),
+  photos,
+  putAway,
 });

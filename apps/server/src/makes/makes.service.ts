@@ -26,9 +26,7 @@ import { LRUCache } from 'lru-cache';
 import {
   DataSource,
   type DeepPartial,
-  In,
   IsNull,
-  Not,
   Repository,
   type EntityManager,
   type FindOptionsWhere,
@@ -50,14 +48,22 @@ import {
   noSuchPlace,
   wentOnElsewhere,
 } from './make-faults.js';
-import { makeView } from './make-view.js';
-import { PhotoRow } from '../rows/photo.entity.js';
+import { makeView, type AboutMake } from './make-view.js';
 
 const ORDERS: Readonly<Record<MakeSort, Order>> = {
   begun: { by: 'createdAt', descending: true },
   logged: { by: 'loggedAt', descending: true },
   name: { by: 'sortName' },
 };
+
+/** What a make is told with besides its own row. */
+const ABOUT = `
+  select of.id,
+    coalesce((
+      select json_agg(json_build_object('id', id, 'type', type, 'size', size) order by created_at)
+      from photo where make_id = of.id), '[]') as photos,
+    (select archived_at is not null from piece where id = of.piece_id) as "putAway"
+  from unnest($1::uuid[], $2::uuid[]) of(id, piece_id)`;
 
 /** So many makes are on tables at once. */
 const AT_HAND = 100;
@@ -339,18 +345,12 @@ export class MakesService {
     rows: readonly MakeRow[],
     manager = this.dataSource.manager,
   ): Promise<MakeView[]> {
-    const [photos, away] = await Promise.all([
-      manager.find(PhotoRow, {
-        where: { makeId: In(rows.map((row) => row.id)) },
-        order: { createdAt: 'ASC' },
-      }),
-      manager.find(PieceRow, {
-        select: { id: true },
-        where: { id: In(rows.map((row) => row.pieceId)), archivedAt: Not(IsNull()) },
-      }),
+    const about = await manager.query<AboutMake[]>(ABOUT, [
+      rows.map((row) => row.id),
+      rows.map((row) => row.pieceId),
     ]);
-    const ids = new Set(away.map(({ id }) => id));
-    return rows.map((row) => makeView(row, photos, ids));
+    const byId = new Map(about.map((one) => [one.id, one]));
+    return rows.map((row) => makeView(row, byId.get(row.id)!));
   }
 }
 
