@@ -148,6 +148,19 @@ describe('other bodies', () => {
     const result = validateAs(MakeLogDto, log);
     expect(result.ok ? [] : result.faults.map((f) => f.path)).toEqual(['cords[0].leftover']);
   });
+  it('takes no list for an object, in lists and beside them', () => {
+    for (const bad of [[], [[]], 7, 'x']) {
+      const parts = edited((file) => (file.piece['parts'] as unknown[]).push(bad));
+      const beads = edited((file) => (file.piece['beads'] = [bad]));
+      const strands = edited((file) => (file.piece['strands'] = [bad]));
+      expect(paths(parts)[0]).toMatch(/^piece\.parts/);
+      expect(paths(beads)[0]).toMatch(/^piece\.beads/);
+      expect(paths(strands)[0]).toMatch(/^piece\.strands/);
+      expect(validateAs(ProgressDto, { seconds: bad }).ok).toBe(false);
+      expect(validateAs(ProgressDto, { timers: [bad] }).ok).toBe(false);
+      expect(validateAs(ProgressDto, { at: bad }).ok).toBe(false);
+    }
+  });
   it('knows only its own units and hands', () => {
     const settings = {
       unit: 'cm',

@@ -1,14 +1,5 @@
 import { ENDS_WERE, type Between, type EndsWere, type StepPlace } from '@coiled-strand/core';
-import { Type } from 'class-transformer';
-import {
-  IsBoolean,
-  IsIn,
-  IsISO8601,
-  IsOptional,
-  IsUUID,
-  ValidateIf,
-  ValidateNested,
-} from 'class-validator';
+import { IsBoolean, IsIn, IsISO8601, IsOptional, IsUUID, ValidateIf } from 'class-validator';
 import { IsA, IsCount, IsListOf, IsMeasure, IsName, IsText } from './rules.js';
 
 const MOST_SECONDS = 60 * 60 * 24 * 60;
@@ -72,8 +63,7 @@ export class ProgressDto {
 
   /** All time that this device has counted for this make. */
   @IsOptional()
-  @ValidateNested()
-  @Type(() => StageSecondsDto)
+  @IsA(() => StageSecondsDto)
   seconds?: StageSecondsDto;
 
   /** Timers that this device began or stopped; others stay. */

@@ -34,6 +34,7 @@ import { PieceBeadDto } from './bead.dto.js';
 import { IsClosure } from './closure.dto.js';
 import { CordDto } from './cord.dto.js';
 import { PART_DTOS, PartDto } from './part.dto.js';
+import { IsDefinedObject } from './is-defined-object.js';
 import { IsA, IsCount, IsListOf, IsMeasure, IsName, IsText } from './rules.js';
 
 // The declared property types are the core's own, so that neither side can drift from the other.
@@ -144,6 +145,7 @@ export class PieceDto implements Piece {
   @IsArray()
   @ArrayMaxSize(100)
   @ArrayUnique((bead: PieceBeadDto) => bead?.id)
+  @IsDefinedObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => PieceBeadDto)
   beads!: PieceBeadDto[];
@@ -151,6 +153,7 @@ export class PieceDto implements Piece {
   @IsArray()
   @ArrayMaxSize(400)
   @ArrayUnique((part: PartDto) => part?.id)
+  @IsDefinedObject({ each: true })
   @ValidateNested({ each: true })
   @Type(() => PartDto, {
     discriminator: { property: 'kind', subTypes: PART_DTOS },

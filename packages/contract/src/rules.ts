@@ -54,6 +54,7 @@ export const IsListOf = (
     IsArray(),
     ArrayMinSize(least),
     ArrayMaxSize(most),
+    IsDefinedObject({ each: true }),
     ValidateNested({ each: true }),
     Type(type),
   );
