@@ -72,6 +72,33 @@ test('two devices follow one make: what was done later counts on both', async ({
   await tablet.context().close();
 });
 
+test('two windows of one browser count one make together, knot by knot', async ({
+  page,
+  context,
+  server,
+}) => {
+  await begin(page, 'Two windows', 9);
+  await expect.poll(async () => (await makeOf(server, 'Two windows')).reached.done).toBe(9);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(counter(other)).toHaveText('4');
+  // Neither asks the server meanwhile: what one does the other hears at once, and goes on from there.
+  for (const window of [page, other]) {
+    await window.route(/\/makes\?/, (route) => route.abort());
+  }
+  for (const [here, there, text] of [
+    [page, other, '5'],
+    [other, page, '6'],
+    [page, other, '7'],
+  ] as const) {
+    await here.keyboard.press('Space');
+    await expect(counter(here)).toHaveText(text);
+    await expect(counter(there)).toHaveText(text);
+  }
+  await expect.poll(async () => (await makeOf(server, 'Two windows')).reached.done).toBe(12);
+  await other.close();
+});
+
 test('a window that was left open never sets the other back: it asks', async ({
   page,
   browser,
@@ -83,7 +110,7 @@ test('a window that was left open never sets the other back: it asks', async ({
   await tablet.goto(page.url());
   await expect(counter(tablet)).toHaveText('4');
   // It hears nothing more, as a tablet that slept.
-  await tablet.route(/\/makes$/, (route) => route.abort());
+  await tablet.route(/\/makes\?/, (route) => route.abort());
   for (let i = 0; i < 3; i++) await page.keyboard.press('Space');
   await expect.poll(async () => (await makeOf(server, 'Left open')).reached.done).toBe(12);
   await tablet.keyboard.press('Space');
