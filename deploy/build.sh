@@ -2,5 +2,4 @@
 # Builds Coiled Strand where it lies, so that it starts without the network. Needs Node.js 20.12 or newer and npm.
 set -eu
 cd "$(dirname "$0")/.."
-npm ci --no-audit --no-fund
 node scripts/build.mjs

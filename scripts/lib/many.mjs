@@ -32,7 +32,7 @@ export async function fillWith(client, { pieces, makes }) {
   await client.query(
     `insert into make (workshop_id, piece_id, piece, plan, steps, hand, number, first_side, at, reached,
        done_at, seconds, timers, record, outcome, logged_at, created_at)
-     select m.workshop_id, p.id, p.spec, m.plan, m.steps, m.hand, 1 + g / 5000, m.first_side, m.at,
+     select m.workshop_id, p.id, jsonb_set(m.piece::jsonb, '{name}', p.spec::jsonb -> 'name')::json, m.plan, m.steps, m.hand, 1 + g / 5000, m.first_side, m.at,
        m.reached, m.done_at, m.seconds, m.timers, m.record, m.outcome,
        now() - (g || ' minutes')::interval, now() - (g || ' minutes')::interval
      from generate_series(1, $1) g
