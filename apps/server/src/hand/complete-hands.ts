@@ -3,20 +3,11 @@ import { EvidenceRow } from '../rows/learnt.entities.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { SwatchRow } from '../rows/swatch.entity.js';
 import { Workshop } from '../rows/workshop.entity.js';
-import { keysOf, learnAgain, type Measured } from './keep-hand.js';
+import { evidenceOf, keysOf, learnAgain } from './keep-hand.js';
 import { makeMeasured, observed, swatchMeasured } from './measured.js';
 
 /** Rows that are read and written at once. */
 const BATCH = 1000;
-
-const evidenceOf = (
-  measured: Measured,
-  observations: readonly EvidenceRow['observation'][],
-): Partial<EvidenceRow>[] =>
-  observations.map((observation) => {
-    const { technique, cordKind, measure } = observation;
-    return { ...measured, technique, cordKind, measure, observation };
-  });
 
 /**
  * Makes what is known of each hand whole: what logged makes of older programs say is written down once, and all is

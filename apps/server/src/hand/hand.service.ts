@@ -74,9 +74,7 @@ export class HandService {
 
   /** What a plan needs of it. */
   async known(): Promise<Hand> {
-    return handOf(
-      (await this.rows()).map(({ learnt, ...row }) => ({ ...row, ...learnt, observations: [] })),
-    );
+    return handOf((await this.rows()).map((row) => ({ ...row, after: row.learnt.after })));
   }
 
   async get(): Promise<HandView> {

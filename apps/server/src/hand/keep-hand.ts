@@ -16,6 +16,13 @@ const keyOf = ({ technique, cordKind, measure }: HandKey): HandKey => ({
   cordKind,
   measure,
 });
+/** What was measured as it is written down. */
+export const evidenceOf = (
+  measured: Measured,
+  observations: readonly Observation[],
+): (Measured & HandKey & Pick<EvidenceRow, 'observation'>)[] =>
+  observations.map((observation) => ({ ...measured, ...keyOf(observation), observation }));
+
 const different = (keys: readonly HandKey[]): HandKey[] => [
   ...new Map(keys.map((key) => [JSON.stringify(keyOf(key)), keyOf(key)])).values(),
 ];
@@ -68,10 +75,7 @@ export async function takeIn(
     select: { id: true, technique: true, cordKind: true, measure: true },
   });
   await manager.delete(EvidenceRow, { id: In(before.map(({ id }) => id)) });
-  await manager.insert(
-    EvidenceRow,
-    observations.map((observation) => ({ ...measured, ...keyOf(observation), observation })),
-  );
+  await manager.insert(EvidenceRow, evidenceOf(measured, observations));
   await learnAgain(manager, workshopId, different([...before, ...observations]));
 }
 

@@ -1,26 +1,24 @@
 import { Flex, Text } from '@chakra-ui/react';
+import type { Listed } from '../api/lists';
 import { Button } from './button';
 
 interface Props {
-  /** How many are shown, and how many there are. */
-  readonly shown: number;
-  readonly total: number;
+  readonly list: Listed<unknown>;
   /** What one and several of them are called. */
   readonly what: readonly [one: string, several: string];
-  readonly more: (() => void) | null;
-  readonly pending: boolean;
 }
 
 /** The end of a list that goes on: how much of it is here, and the rest. */
-export function More({ shown, total, what: [one, several], more, pending }: Props) {
+export function More({ list, what: [one, several] }: Props) {
+  const { items, total = 0, more, isFetchingMore } = list;
   if (!more) return null;
   return (
     <Flex gap="4" align="center" mt="6">
-      <Button onClick={more} disabled={pending}>
-        {pending ? 'Fetching more' : 'Show more'}
+      <Button onClick={more} disabled={isFetchingMore}>
+        {isFetchingMore ? 'Fetching more' : 'Show more'}
       </Button>
       <Text color="muted">
-        {shown} of {total} {total === 1 ? one : several}
+        {items.length} of {total} {total === 1 ? one : several}
       </Text>
     </Flex>
   );

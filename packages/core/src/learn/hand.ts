@@ -139,7 +139,7 @@ export function lessonsFrom<O extends Observation>(observations: readonly O[]): 
 }
 
 /** What a plan needs of the lessons. */
-export const handOf = (lessons: readonly Lesson[]): Hand =>
+export const handOf = (lessons: readonly (HandKey & Pick<Lesson, 'after'>)[]): Hand =>
   lessons.map(({ technique, cordKind, measure, after }) => ({
     technique,
     cordKind,

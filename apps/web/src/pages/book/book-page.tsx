@@ -8,7 +8,7 @@ import { useBook } from '../../api/lists';
 import { useBringBack } from '../../api/queries';
 import { MiniPiece } from '../../bench/mini-piece';
 import { SelectField } from '../../fields/select-field';
-import { TextRow } from '../../fields/text-row';
+import { SearchField } from '../../frame/search-field';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { Fault, Loading } from '../../shell/states';
@@ -47,13 +47,7 @@ export function BookPage() {
         alignItems="flex-end"
         role="search"
       >
-        <TextRow
-          label="Search"
-          type="search"
-          value={asked('q')}
-          placeholder="piece, wearer, cord, who has it, note"
-          onChange={(event) => ask('q', event.target.value)}
-        />
+        <SearchField placeholder="piece, wearer, cord, who has it, note" />
         <SelectField
           label="Show"
           value={pictures ? 'pictures' : ''}
@@ -113,13 +107,7 @@ function Makes() {
           <BookEntry key={make.id} make={make} />
         ))}
       </Flex>
-      <More
-        shown={items.length}
-        total={total ?? 0}
-        what={['make', 'makes']}
-        more={book.more}
-        pending={book.isFetchingMore}
-      />
+      <More list={book} what={['make', 'makes']} />
     </>
   );
 }

@@ -41,13 +41,7 @@ export function Pictures() {
           </Box>
         ))}
       </Grid>
-      <More
-        shown={items.length}
-        total={total}
-        what={['picture', 'pictures']}
-        more={photos.more}
-        pending={photos.isFetchingMore}
-      />
+      <More list={photos} what={['picture', 'pictures']} />
     </>
   );
 }

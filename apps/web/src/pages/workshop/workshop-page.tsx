@@ -8,7 +8,7 @@ import { Link } from 'react-router';
 import { usePieces } from '../../api/lists';
 import { useBringBack, useHand, usePutAway, useWorkshop } from '../../api/queries';
 import { SelectField } from '../../fields/select-field';
-import { TextRow } from '../../fields/text-row';
+import { SearchField } from '../../frame/search-field';
 import { useAsked } from '../../frame/use-asked';
 import { More } from '../../shell/more';
 import { useRested } from '../../shell/use-rested';
@@ -73,13 +73,7 @@ export function WorkshopPage() {
           </ErrorBoundary>
         ))}
       </Flex>
-      <More
-        shown={items.length}
-        total={total ?? 0}
-        what={['piece', 'pieces']}
-        more={pieces.more}
-        pending={pieces.isFetchingMore}
-      />
+      <More list={pieces} what={['piece', 'pieces']} />
       {dialog === 'new' && <NewPieceDialog onClose={() => setDialog(null)} />}
       {dialog === 'import' && <ImportDialog onClose={() => setDialog(null)} />}
     </Page>
@@ -103,7 +97,7 @@ function sayCount(total: number | undefined, q: string): string {
 
 /** Finds a piece among more than a page of them; fewer are seen at a glance. */
 function FindPieces({ sort }: { readonly sort: PieceSort }) {
-  const { asked, ask } = useAsked();
+  const { ask } = useAsked();
   return (
     <Grid
       templateColumns={{ base: '1fr', sm: '2fr 1fr' }}
@@ -113,13 +107,7 @@ function FindPieces({ sort }: { readonly sort: PieceSort }) {
       alignItems="flex-end"
       role="search"
     >
-      <TextRow
-        label="Search"
-        type="search"
-        value={asked('q')}
-        placeholder="piece, wearer, cord, bead, note"
-        onChange={(event) => ask('q', event.target.value)}
-      />
+      <SearchField placeholder="piece, wearer, cord, bead, note" />
       <SelectField
         label="Order"
         value={sort}

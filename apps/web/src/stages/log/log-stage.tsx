@@ -10,7 +10,7 @@ import { Logged } from './logged';
 /** What came of it: measured, beside what was predicted. */
 export function LogStage() {
   const { make, makeComes, view } = useStage();
-  const { items: logged, total, more, isFetchingMore } = useLogged(view.id);
+  const logged = useLogged(view.id);
   return (
     <Flex direction="column" gap="10" maxW="980px">
       {make ? (
@@ -22,7 +22,7 @@ export function LogStage() {
         />
       ) : (
         !makeComes &&
-        total === 0 && (
+        logged.total === 0 && (
           <Flex direction="column" gap="4" align="flex-start">
             <Text>
               This piece has not been made yet. After the first make, what was left over and how
@@ -34,16 +34,10 @@ export function LogStage() {
           </Flex>
         )
       )}
-      {logged.map((entry) => (
+      {logged.items.map((entry) => (
         <Logged key={entry.id} entry={entry} />
       ))}
-      <More
-        shown={logged.length}
-        total={total ?? 0}
-        what={['make', 'makes']}
-        more={more}
-        pending={isFetchingMore}
-      />
+      <More list={logged} what={['make', 'makes']} />
     </Flex>
   );
 }
