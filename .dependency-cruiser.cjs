@@ -16,6 +16,11 @@ const CORE = [
   'template',
   'layout',
   'make',
+  'stock',
+  'cutting',
+  'buying',
+  'schedule',
+  'price',
   'drawing',
   'format',
 ];
@@ -130,6 +135,12 @@ module.exports = {
       from: { path: '^packages/contract/src' },
       to: { path: '^(apps|e2e)/' },
     },
+    {
+      name: 'solver-uses-core-only',
+      severity: 'error',
+      from: { path: '^packages/solver/src' },
+      to: { path: '^(apps|e2e|packages/contract)/' },
+    },
     strangers('server', '^apps/server/', '^(apps/web|e2e)/'),
     strangers('web', '^apps/web/', '^(apps/server|e2e)/'),
     {
@@ -137,7 +148,7 @@ module.exports = {
       comment: 'Packages are used through their entrance, never by a path into them.',
       severity: 'error',
       from: { path: '^(apps|e2e)/' },
-      to: { path: '^packages/(core|contract)/src/(?!index\\.ts$)' },
+      to: { path: '^packages/(core|contract|solver)/src/(?!index\\.ts$)' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {

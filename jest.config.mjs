@@ -24,6 +24,7 @@ const shared = {
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
     '^@coiled-strand/core$': '<rootDir>/../../packages/core/src/index.ts',
+    '^@coiled-strand/solver$': '<rootDir>/../../packages/solver/src/index.ts',
     '^@coiled-strand/contract$': '<rootDir>/../../packages/contract/src/index.ts',
   },
   transformIgnorePatterns: ['/node_modules/'],

@@ -16,6 +16,7 @@ const STAMP = join(ROOT, '.data', 'built-from');
 const SOURCES = [
   'packages/core/src',
   'packages/contract/src',
+  'packages/solver/src',
   'apps/server/src',
   'apps/web/src',
   'apps/web/public',
@@ -27,6 +28,7 @@ const SOURCES = [
 const OUTPUTS = [
   'packages/core/dist/index.js',
   'packages/contract/dist/index.js',
+  'packages/solver/dist/index.js',
   'apps/server/dist/main.js',
   'apps/web/dist/index.html',
 ];
@@ -78,7 +80,7 @@ export async function ensureBuild() {
     OUTPUTS.every((file) => existsSync(join(ROOT, file)));
   if (upToDate) return;
   say('Building core, contract and server');
-  await Promise.all(['packages/core', 'packages/contract', 'apps/server'].map(swc));
+  await Promise.all(['packages/core', 'packages/contract', 'packages/solver', 'apps/server'].map(swc));
   say('Building the web application');
   await quiet(join(ROOT, 'node_modules/.bin/vite'), [
     'build',

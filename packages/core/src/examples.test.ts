@@ -33,9 +33,11 @@ const decimalsOf = (answer: string): number =>
 const roughly = (value: unknown): unknown =>
   typeof value === 'number'
     ? expect.closeTo(value, 6)
-    : typeof value === 'object' && value !== null
-      ? Object.fromEntries(Object.entries(value).map(([key, part]) => [key, roughly(part)]))
-      : value;
+    : Array.isArray(value)
+      ? value.map(roughly)
+      : typeof value === 'object' && value !== null
+        ? Object.fromEntries(Object.entries(value).map(([key, part]) => [key, roughly(part)]))
+        : value;
 
 describe('examples in the docstrings', () => {
   it('are there', () => {

@@ -211,3 +211,17 @@ export {
 } from './format/piece-file.js';
 export { PIECE_FORMAT, PIECE_FORMAT_VERSION } from './format/version.js';
 export { upgradeFile } from './format/upgrade.js';
+
+// Integer programs; the solver comes from outside.
+export {
+  Programming,
+  type Column,
+  type Program,
+  type Solve,
+  type Solved,
+} from './cutting/program.js';
+
+// Cutting: which cut from which lot.
+export { cutPlans, type CutPlan, type LotCuts, type Proof, type Uncut } from './cutting/cut-plan.js';
+export type { CordLot, WantedCut } from './cutting/of-one-thing.js';
+export type { Means } from './cutting/solve.js';

@@ -1,0 +1,92 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { coverNeed, type Pack } from './packs.js';
+import { inchesToOrder, withSpare } from './spare.js';
+
+/** Cost, leftover and number of the best of all ways, by trying every number of every pack. */
+function byTrying(need: number, packs: readonly Pack[]): [number, number, number] {
+  let best: [number, number, number] = [Infinity, Infinity, Infinity];
+  const visit = (i: number, size: number, cents: number, count: number): void => {
+    if (size >= need || i === packs.length) {
+      const found: [number, number, number] = [cents, size - need, count];
+      const first = found.findIndex((value, k) => Math.abs(value - best[k]!) > 1e-9);
+      if (size >= need && first >= 0 && found[first]! < best[first]!) best = found;
+      return;
+    }
+    const { size: each, cents: price } = packs[i]!;
+    for (let n = 0; n <= Math.ceil(need / each); n++) {
+      visit(i + 1, size + n * each, cents + n * price, count + n);
+    }
+  };
+  visit(0, 0, 0, 0);
+  return best;
+}
+
+const packsOf = (sizes: fc.Arbitrary<number>) =>
+  fc.array(fc.record({ size: sizes, cents: fc.integer({ min: 0, max: 900 }) }), {
+    minLength: 1,
+    maxLength: 4,
+  });
+
+describe('packs that cover a need', () => {
+  it('are the cheapest, then those with least left over, as trying all of them finds', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 60 }),
+        packsOf(fc.integer({ min: 3, max: 25 })),
+        (need, some) => {
+          const packs = some.map((pack, i): Pack => ({ id: String(i), ...pack }));
+          const found = coverNeed(need, packs)!;
+          const count = found.packs.reduce((sum, one) => sum + one.count, 0);
+          expect([found.cents, found.over, count]).toEqual(byTrying(need, packs));
+        },
+      ),
+    );
+  });
+  it('are never too little, whatever the sizes are', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 5e6, noNaN: true }),
+        packsOf(fc.double({ min: 25, max: 1e5, noNaN: true })),
+        (need, some) => {
+          const found = coverNeed(
+            need,
+            some.map((pack, i) => ({ id: String(i), ...pack })),
+          )!;
+          expect(found.size).toBeGreaterThanOrEqual(need - 1e-6);
+          expect(found.over).toBeCloseTo(found.size - need, 6);
+        },
+      ),
+      { numRuns: 40 },
+    );
+  });
+  it('mix spools and cut lengths', () => {
+    const packs = [
+      { id: 'spool', size: 30_000, cents: 900 },
+      { id: 'large', size: 100_000, cents: 2400 },
+      { id: 'metre', size: 1000, cents: 60 },
+    ];
+    const of = (metres: number) =>
+      coverNeed(metres * 1000, packs)!.packs.map(({ pack, count }) => `${count} ${pack.id}`);
+    expect(of(4.2)).toEqual(['5 metre']);
+    expect(of(31)).toEqual(['1 spool', '1 metre']);
+    expect(of(80)).toEqual(['1 large']);
+  });
+  it('are none where nothing is sold or nothing is missing', () => {
+    expect(coverNeed(10, [])).toBeNull();
+    expect(coverNeed(0, [{ id: 'a', size: 5, cents: 1 }])!.packs).toEqual([]);
+  });
+});
+
+describe('spare', () => {
+  it('is one bead in twenty, begun ones counted', () => {
+    expect([1, 20, 21, 0].map((n) => withSpare(n))).toEqual([2, 21, 23, 0]);
+    expect(withSpare(30, 0)).toBe(30);
+  });
+  it('is one inch of what is sold by the inch', () => {
+    // Common practice, no source: round up, and one inch more.
+    expect([215.9, 216, 215.8].map(inchesToOrder)).toEqual([10, 10, 10]);
+    expect(inchesToOrder(8.5 * 25.4)).toBe(10);
+    expect(inchesToOrder(8 * 25.4)).toBe(9);
+  });
+});
