@@ -2,6 +2,12 @@ import { Module, type DynamicModule } from '@nestjs/common';
 import { TypeOrmModule } from '@nestjs/typeorm';
 import { createDataSource, prepareDatabase } from './database/data-source.js';
 import type { Config } from './config/config.js';
+import { BuyingModule } from './buying/buying.module.js';
+import { CuttingModule } from './cutting/cutting.module.js';
+import { KitsModule } from './kits/kits.module.js';
+import { LotsModule } from './lots/lots.module.js';
+import { OrdersModule } from './orders/orders.module.js';
+import { WeekModule } from './week/week.module.js';
 import { HandModule } from './hand/hand.module.js';
 import { HealthModule } from './health/health.module.js';
 import { MakesModule } from './makes/makes.module.js';
@@ -36,6 +42,12 @@ export class AppModule {
         MakesModule,
         HandModule,
         PlanModule,
+        LotsModule,
+        CuttingModule,
+        BuyingModule,
+        OrdersModule,
+        KitsModule,
+        WeekModule,
       ],
     };
   }

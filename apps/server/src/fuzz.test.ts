@@ -1,9 +1,17 @@
 import { describe, expect, it } from '@jest/globals';
+import { orderDtoOf } from '@coiled-strand/contract';
 import type {
+  CuttingSummary,
+  CuttingView,
+  KitView,
+  LotView,
   MakePlanView,
   MakeView,
+  MovementView,
+  OrderView,
   PageView,
   PieceView,
+  ShoppingItemView,
   WorkshopView,
 } from '@coiled-strand/contract';
 import { drawBench, drawClosed, planPiece, TEMPLATES } from '@coiled-strand/core';
@@ -31,6 +39,68 @@ interface Ground {
 const read = async <T>(path: string): Promise<T> =>
   (await api().get(`/api/${path}`).expect(200)).body as T;
 
+/** The same of lots, sessions, orders and kits. */
+async function ofTheWeek(): Promise<Pick<Ground, 'bodies' | 'ids'>> {
+  const lots = (await read<PageView<LotView>>('lots?limit=100')).items;
+  const [lot] = lots;
+  const { items: movements } = await read<PageView<MovementView>>(`lots/${lot!.id}/movements`);
+  const { items: sessions } = await read<PageView<CuttingSummary>>('cuttings');
+  const {
+    cuts,
+    lots: cutLots,
+    proof,
+    name,
+  } = await read<CuttingView>(`cuttings/${sessions[0]!.id}`);
+  const { items: orders } = await read<PageView<OrderView>>('orders');
+  const kits = await read<KitView[]>('kits');
+  const shopping = await read<ShoppingItemView[]>('shopping');
+  const packs = await read<{ id: string; value: object }[]>('packs');
+  const makes = (await read<PageView<MakeView>>('makes?state=logged')).items;
+  const about = { form: 'spool', place: 'x', dyeLot: 'x', tare: 1, grams: 1, useful: 1 };
+  const bought = { lots: 1, cents: 5, boughtOn: '2026-11-01', ...about };
+  const { lines } = orders[0]!.order;
+  return {
+    bodies: {
+      TakeInDto: lots.slice(0, 20).map(({ thing, size }) => ({ thing, size, ...bought })),
+      AboutLotDto: [about],
+      MoveDto: [
+        { reason: 'used', amount: 1, note: 'x' },
+        { reason: 'weighed', amount: 5, grams: 3 },
+      ],
+      ThingsDto: [{ things: lots.map(({ key }) => key) }],
+      FromMakeDto: [
+        { make: makes[0]!.id, cords: [{ strand: 1, lot: lot!.id, cut: 1, offcuts: [2] }] },
+      ],
+      CuttingSessionDto: [{ name, cuts, lots: cutLots, proof, note: 'x', oneDyeLot: true }],
+      CutMadeDto: [{ lot: lot!.id, length: 1 }],
+      PackDto: packs.map(({ value }) => value),
+      ShoppingDto: [{ items: shopping.map(({ item }) => item) }],
+      TickDto: [{ ticked: true }],
+      ArrivedDto: [{ count: 1, cents: 1, boughtOn: '2026-11-01', ...about }],
+      OrderDto: [
+        orderDtoOf({
+          ...orders[0]!.order,
+          lines: lines.map((line) => ({ ...line, id: undefined })),
+        }),
+      ],
+      OrderStateDto: [{ state: 'in-work' }],
+      MakeLineDto: [{ line: lines[0]!.id }, { line: null }],
+      KitDto: kits.map(({ kit }) => kit),
+      PackedDto: [{ number: 1, from: [{ lot: lot!.id, amount: 1 }] }],
+    },
+    ids: {
+      lots: lots.map(({ id }) => id),
+      movements: movements.map(({ id }) => id),
+      cuttings: sessions.map(({ id }) => id),
+      orders: orders.map(({ id }) => id),
+      customers: orders.map(({ customerId }) => customerId),
+      kits: kits.map(({ id }) => id),
+      shopping: shopping.map(({ id }) => id),
+      packs: packs.map(({ id }) => id),
+    },
+  };
+}
+
 /** Bodies that the server takes, and ids that there are. */
 async function ground(): Promise<Ground> {
   const document = await read<Document>('openapi.json');
@@ -43,7 +113,8 @@ async function ground(): Promise<Ground> {
     ['wearers', 'cords', 'beads', 'fittings'].map(listed),
   );
   const swatches = await read<{ id: string; swatch: object }[]>('swatches');
-  const { settings } = await read<WorkshopView>('workshop');
+  const { settings, week, pricing } = await read<WorkshopView>('workshop');
+  const stock = await ofTheWeek();
   const start = {
     name: 'x',
     wearer: { name: 'x', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
@@ -62,6 +133,9 @@ async function ground(): Promise<Ground> {
       FittingDto: values(fittings),
       SwatchDto: swatches.map(({ swatch }) => swatch),
       SettingsDto: [settings],
+      WeekDto: [week],
+      PricingDto: [pricing],
+      ...stock.bodies,
       ProgressDto: [
         {
           at: make.at,
@@ -96,6 +170,7 @@ async function ground(): Promise<Ground> {
       beads: beads!.map(({ id }) => id),
       fittings: fittings!.map(({ id }) => id),
       swatches: swatches.map(({ id }) => id),
+      ...stock.ids,
     },
   };
 }
@@ -172,7 +247,7 @@ describe('whatever is sent', () => {
       const random = seeded(SEED);
       const on = await ground();
       const routes = routesOf(on.document);
-      expect(routes.length).toBeGreaterThan(35);
+      expect(routes.length).toBeGreaterThan(60);
       const faults: string[] = [];
       for (let i = 0; i < MUTATIONS; i++) {
         const { route, url, body, type } = trialOf(routes, on, random);
@@ -221,6 +296,13 @@ describe('whatever is sent', () => {
       'swatches',
       'hand',
       'photos',
+      'lots',
+      'cuttings',
+      'orders',
+      'shopping',
+      'kits',
+      'jobs',
+      'packs',
     ]) {
       await read(list);
     }

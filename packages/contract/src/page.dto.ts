@@ -7,7 +7,7 @@ export const PAGE = 12;
 const MOST = 100;
 
 /** Nothing asked for is as good as not asked. */
-const empty = ({ value }: { readonly value: unknown }): unknown =>
+export const empty = ({ value }: { readonly value: unknown }): unknown =>
   value === '' ? undefined : value;
 
 /** Which page of a list is asked for. */

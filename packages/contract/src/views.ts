@@ -18,6 +18,8 @@ import type {
 import type { FittingDto } from './closure.dto.js';
 import type { MakeLogDto, StageSecondsDto, TimerDto } from './make.dto.js';
 import type { SwatchDto } from './swatch.dto.js';
+import type { PricingDto, WeekDto } from './week.dto.js';
+import type { LotView } from './week-views.js';
 import type { SettingsDto } from './workshop.dto.js';
 
 // What the server answers with. Times are ISO 8601 in UTC; lengths in mm.
@@ -26,6 +28,8 @@ export interface WorkshopView {
   readonly name: string;
   readonly maker: string;
   readonly settings: SettingsDto;
+  readonly week: WeekDto;
+  readonly pricing: PricingDto;
 }
 export interface Stored<T> {
   readonly id: string;
@@ -60,6 +64,8 @@ export interface MakeView {
   readonly photos: readonly PhotoView[];
   /** Whether its piece was put away since. */
   readonly putAway: boolean;
+  /** The line of an order that it is for; null for none. */
+  readonly lineId: string | null;
 }
 
 /** What a make goes by, as it was when it was begun: large, and the same for as long as it lasts. */
@@ -165,6 +171,9 @@ export interface ErrorBody {
     readonly current?: PieceView;
     /** With `make.elsewhere`: the make as it stands now. */
     readonly make?: MakeView;
+    /** With `lot.too-little`: the lot as it is now, and what is missing in it. */
+    readonly lot?: LotView;
+    readonly short?: number;
     readonly requestId?: string;
   };
 }

@@ -229,6 +229,7 @@ export {
   type Proof,
   type Uncut,
 } from './cutting/cut-plan.js';
+export { needsOf, type NeededCut, type PieceNeeds } from './cutting/needs.js';
 export type { CordLot, WantedCut } from './cutting/of-one-thing.js';
 export type { Means } from './cutting/solve.js';
 
@@ -242,6 +243,7 @@ export {
   type Movement,
   type MovementReason,
 } from './stock/ledger.js';
+export { sayAmount } from './stock/say-amount.js';
 export { USEFUL, worthKeeping } from './stock/offcuts.js';
 export { likeKey, thingKey, thingName, type Thing, type ThingKind } from './stock/thing.js';
 export {

@@ -1,5 +1,5 @@
 import { DataSource } from 'typeorm';
-import { BeadItem, CordItem, FittingItem, WearerItem } from '../rows/list.entities.js';
+import { BeadItem, CordItem, FittingItem, PackItem, WearerItem } from '../rows/list.entities.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { Workshop } from '../rows/workshop.entity.js';
@@ -13,6 +13,17 @@ import { SaidBy1700000000005 } from '../migrations/1700000000005-said-by.js';
 import { Heard1700000000006 } from '../migrations/1700000000006-heard.js';
 import { Pages1700000000007 } from '../migrations/1700000000007-pages.js';
 import { Learnt1700000000008 } from '../migrations/1700000000008-learnt.js';
+import { Week1700000000009 } from '../migrations/1700000000009-week.js';
+import { LotRow } from '../rows/lot.entity.js';
+import { MovementRow } from '../rows/movement.entity.js';
+import {
+  CustomerRow,
+  CuttingRow,
+  KitRow,
+  OrderLineRow,
+  OrderRow,
+  ShoppingRow,
+} from '../rows/week.entities.js';
 import { EvidenceRow, LessonRow } from '../rows/learnt.entities.js';
 import { completeHands } from '../hand/complete-hands.js';
 import { completeMakes } from '../makes/complete-makes.js';
@@ -37,6 +48,15 @@ export const createDataSource = (url: string): DataSource =>
       SwatchRow,
       EvidenceRow,
       LessonRow,
+      PackItem,
+      LotRow,
+      MovementRow,
+      CuttingRow,
+      ShoppingRow,
+      KitRow,
+      CustomerRow,
+      OrderRow,
+      OrderLineRow,
     ],
     migrations: [
       Foundation1700000000001,
@@ -47,6 +67,7 @@ export const createDataSource = (url: string): DataSource =>
       Heard1700000000006,
       Pages1700000000007,
       Learnt1700000000008,
+      Week1700000000009,
     ],
     synchronize: false,
     applicationName: 'coiled-strand',

@@ -3,6 +3,7 @@ import {
   compareOutcome,
   firstSideFor,
   makeSteps,
+  minutesOf,
   planPiece,
   reachedBy,
   stepPlaceOf,
@@ -13,6 +14,7 @@ import { SwatchRow } from '../rows/swatch.entity.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { BeadItem, CordItem, FittingItem, WearerItem } from '../rows/list.entities.js';
+import { seedWeek } from './seed-week.js';
 import { Workshop } from '../rows/workshop.entity.js';
 import {
   BEADS,
@@ -46,6 +48,7 @@ export async function seed(dataSource: DataSource, demo: boolean): Promise<void>
         createdAt: daysBefore(5),
       });
     }
+    const pieces = new Map<string, PieceRow>();
     for (const [index, piece] of PIECES.entries()) {
       const row = await manager.save(PieceRow, {
         workshopId: workshop.id,
@@ -59,7 +62,11 @@ export async function seed(dataSource: DataSource, demo: boolean): Promise<void>
       for (const earlier of EARLIER.filter((make) => make.piece === index)) {
         await addEarlierMake(manager, row, earlier);
       }
+      pieces.set(piece.name, row);
     }
+    const listed = await manager.findBy(WearerItem, { workshopId: workshop.id });
+    const wearers = new Map(listed.map(({ id, value }) => [value.name, id]));
+    await seedWeek({ manager, workshopId: workshop.id, pieces, wearers });
   });
 }
 
@@ -102,6 +109,8 @@ async function addEarlierMake(
     seconds: {},
     timers: {},
     setAside: null,
+    lineId: null,
+    forecast: minutesOf({ piece, plan, steps, hand: [] }),
     record,
     outcome: compareOutcome(piece, plan, record),
     createdAt: daysBefore(earlier.daysAgo),

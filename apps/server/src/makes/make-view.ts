@@ -33,4 +33,5 @@ export const makeView = (row: MakeRow, { photos, putAway }: AboutMake): MakeView
   setAside: row.setAside,
   photos,
   putAway,
+  lineId: row.lineId,
 });

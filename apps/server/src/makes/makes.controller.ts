@@ -1,4 +1,5 @@
 import {
+  MakeLineDto,
   MakeLogDto,
   MakesQueryDto,
   ProgressDto,
@@ -53,6 +54,13 @@ export class MakesController {
   @bodyOf(MakeLogDto)
   log(@Param('id', uuid('make')) id: string, @Body() record: MakeLogDto): Promise<MakeView> {
     return this.makes.log(id, record);
+  }
+
+  @Put(':id/line')
+  @ApiOperation({ summary: 'The line of an order that it is made for; null for none' })
+  @bodyOf(MakeLineDto)
+  line(@Param('id', uuid('make')) id: string, @Body() { line }: MakeLineDto): Promise<MakeView> {
+    return this.makes.setLine(id, line);
   }
 
   @Put(':id/set-aside')

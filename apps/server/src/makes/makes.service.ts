@@ -11,6 +11,7 @@ import type {
 import {
   actionsAt,
   compareOutcome,
+  minutesOf,
   startPlace,
   firstSideFor,
   reachedBy,
@@ -35,6 +36,7 @@ import { invalid, notFound } from '../errors/app-error.js';
 import { takeIn } from '../hand/keep-hand.js';
 import { makeMeasured } from '../hand/measured.js';
 import { HandService } from '../hand/hand.service.js';
+import { followLine, standingLine } from '../orders/line-progress.js';
 import { Planner } from '../planner/planner.service.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { Workshop } from '../rows/workshop.entity.js';
@@ -205,7 +207,24 @@ export class MakesService {
           loggedAt: found.loggedAt ?? new Date(),
         };
       },
-      learnFrom,
+      async (row, manager) => {
+        await learnFrom(row, manager);
+        if (row.lineId !== null) await followLine(manager, row.workshopId, row.lineId);
+      },
+    );
+  }
+
+  /** Says which line of an order it is made for; null for none. */
+  setLine(id: string, lineId: string | null): Promise<MakeView> {
+    return this.changed(
+      id,
+      async (_found, manager) => {
+        if (lineId !== null) await standingLine(manager, await this.workshop.id(), lineId);
+        return { lineId };
+      },
+      async (row, manager) => {
+        if (lineId !== null) await followLine(manager, row.workshopId, lineId);
+      },
     );
   }
 
@@ -327,6 +346,8 @@ export class MakesService {
       outcome: null,
       loggedAt: null,
       abandonedAt: null,
+      lineId: null,
+      forecast: minutesOf({ piece, plan, steps, hand }),
       setAside: null,
     };
   }

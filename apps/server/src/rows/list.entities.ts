@@ -1,4 +1,4 @@
-import type { FittingDto } from '@coiled-strand/contract';
+import type { FittingDto, PackDto } from '@coiled-strand/contract';
 import type { Bead, Cord, Wearer } from '@coiled-strand/core';
 import { Column, Entity } from 'typeorm';
 import { Owned } from './base.entity.js';
@@ -21,3 +21,7 @@ export class BeadItem extends StashItem<Bead> {}
 /** A closure to choose from: a buckle, a button, a clasp. */
 @Entity('fitting')
 export class FittingItem extends StashItem<FittingDto> {}
+
+/** How a thing is sold somewhere. */
+@Entity('pack')
+export class PackItem extends StashItem<PackDto> {}

@@ -82,6 +82,14 @@ export class MakeRow extends Owned {
   @Column('timestamptz', { name: 'abandoned_at', nullable: true })
   abandonedAt!: Date | null;
 
+  /** The line of an order that it is for. */
+  @Column('uuid', { name: 'line_id', nullable: true })
+  lineId!: string | null;
+
+  /** Minutes at the bench that it was thought to take; null of makes from before that was kept. */
+  @Column('double precision', { nullable: true })
+  forecast!: number | null;
+
   /** Why it does not count for what is learnt of the hand. */
   @Column('text', { name: 'set_aside', nullable: true })
   setAside!: string | null;

@@ -1,4 +1,4 @@
-import { SettingsDto } from '@coiled-strand/contract';
+import { PricingDto, SettingsDto, WeekDto } from '@coiled-strand/contract';
 import { Column, CreateDateColumn, Entity, PrimaryGeneratedColumn } from 'typeorm';
 
 @Entity('workshop')
@@ -14,6 +14,13 @@ export class Workshop {
 
   @Column('json')
   settings!: SettingsDto;
+
+  /** null until it was told. */
+  @Column('json', { nullable: true })
+  week!: WeekDto | null;
+
+  @Column('json', { nullable: true })
+  pricing!: PricingDto | null;
 
   @CreateDateColumn({ name: 'created_at', type: 'timestamptz' })
   createdAt!: Date;

@@ -1,4 +1,11 @@
-import { BeadDto, CordDto, FittingDto, WearerDto, type Stored } from '@coiled-strand/contract';
+import {
+  BeadDto,
+  CordDto,
+  FittingDto,
+  PackDto,
+  WearerDto,
+  type Stored,
+} from '@coiled-strand/contract';
 import { Body, Controller, Get, Param, Post, Put, type Type } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { EntityTarget } from 'typeorm';
@@ -9,6 +16,7 @@ import {
   BeadItem,
   CordItem,
   FittingItem,
+  PackItem,
   WearerItem,
   type StashItem,
 } from '../rows/list.entities.js';
@@ -57,4 +65,5 @@ export const STASH_CONTROLLERS = [
   listController('cord', CordDto, CordItem),
   listController('bead', BeadDto, BeadItem),
   listController('fitting', FittingDto, FittingItem),
+  listController('pack', PackDto, PackItem),
 ];

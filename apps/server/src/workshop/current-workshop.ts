@@ -25,7 +25,11 @@ export class CurrentWorkshop {
     return (this.known ??= (await this.get()).id);
   }
 
-  async save(workshop: Workshop): Promise<Workshop> {
-    return this.workshops.save(workshop);
+  /** Only what is named is written: what another window changes at the same time stays. */
+  async change(
+    values: Partial<Pick<Workshop, 'settings' | 'week' | 'pricing'>>,
+  ): Promise<Workshop> {
+    await this.workshops.update({ id: await this.id() }, values);
+    return this.get();
   }
 }

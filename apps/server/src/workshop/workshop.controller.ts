@@ -1,11 +1,20 @@
-import { SettingsDto, type WorkshopView } from '@coiled-strand/contract';
+import { PricingDto, SettingsDto, WeekDto, type WorkshopView } from '@coiled-strand/contract';
+import { PRICING } from '@coiled-strand/core';
 import { Body, Controller, Get, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { invalid } from '../errors/app-error.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { CurrentWorkshop } from './current-workshop.js';
+import { USUAL_WEEK } from './usual-week.js';
 import type { Workshop } from '../rows/workshop.entity.js';
 
-const view = ({ name, maker, settings }: Workshop): WorkshopView => ({ name, maker, settings });
+const view = ({ name, maker, settings, week, pricing }: Workshop): WorkshopView => ({
+  name,
+  maker,
+  settings,
+  week: week ?? USUAL_WEEK,
+  pricing: pricing ?? PRICING,
+});
 
 @ApiTags('workshop')
 @Controller('workshop')
@@ -22,7 +31,28 @@ export class WorkshopController {
   @ApiOperation({ summary: 'Change units, rounding step, sureness or leading hand' })
   @bodyOf(SettingsDto)
   async put(@Body() settings: SettingsDto): Promise<WorkshopView> {
-    const workshop = await this.current.get();
-    return view(await this.current.save({ ...workshop, settings }));
+    return view(await this.current.change({ settings }));
+  }
+
+  @Put('week')
+  @ApiOperation({ summary: 'Hours at the bench, days off, and what was put to a time by hand' })
+  @bodyOf(WeekDto)
+  async putWeek(@Body() week: WeekDto): Promise<WorkshopView> {
+    const faults = week.days.flatMap(({ hours }, d) =>
+      hours.flatMap(({ from, to }, h) =>
+        from < to
+          ? []
+          : [{ path: `days[${d}].hours[${h}].to`, message: 'must be later than it begins' }],
+      ),
+    );
+    if (faults.length > 0) throw invalid(faults, 'The week');
+    return view(await this.current.change({ week }));
+  }
+
+  @Put('pricing')
+  @ApiOperation({ summary: 'How prices are made' })
+  @bodyOf(PricingDto)
+  async putPricing(@Body() pricing: PricingDto): Promise<WorkshopView> {
+    return view(await this.current.change({ pricing }));
   }
 }

@@ -1,0 +1,66 @@
+import {
+  ArrivedDto,
+  ShoppingDto,
+  TickDto,
+  type LotView,
+  type ShoppingItemView,
+} from '@coiled-strand/contract';
+import { Body, Controller, Delete, Get, Header, HttpCode, Param, Post, Put } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { uuid } from '../http/uuid.pipe.js';
+import { bodyOf } from '../openapi/body-of.js';
+import { CurrentWorkshop } from '../workshop/current-workshop.js';
+import { BuyingService } from './buying.service.js';
+import { shoppingCsv } from './shopping-csv.js';
+
+const line = uuid('line on the list');
+
+@ApiTags('buying')
+@Controller('shopping')
+export class BuyingController {
+  constructor(
+    private readonly buying: BuyingService,
+    private readonly workshop: CurrentWorkshop,
+  ) {}
+
+  @Get()
+  @ApiOperation({ summary: 'What is to be bought and has not come yet' })
+  list(): Promise<ShoppingItemView[]> {
+    return this.buying.list();
+  }
+
+  @Get('csv')
+  @Header('Content-Type', 'text/csv; charset=utf-8')
+  @Header('Content-Disposition', 'attachment; filename="to-buy.csv"')
+  @ApiOperation({ summary: 'The list for a spreadsheet' })
+  async csv(): Promise<string> {
+    const { settings } = await this.workshop.get();
+    return shoppingCsv(await this.buying.list(), settings);
+  }
+
+  @Post()
+  @ApiOperation({ summary: 'Put packs on the list' })
+  @bodyOf(ShoppingDto)
+  add(@Body() shopping: ShoppingDto): Promise<ShoppingItemView[]> {
+    return this.buying.add(shopping);
+  }
+
+  @Put(':id')
+  @bodyOf(TickDto)
+  tick(@Param('id', line) id: string, @Body() { ticked }: TickDto): Promise<ShoppingItemView[]> {
+    return this.buying.tick(id, ticked);
+  }
+
+  @Post(':id/arrived')
+  @ApiOperation({ summary: 'What came goes into the stash, each pack a lot' })
+  @bodyOf(ArrivedDto)
+  arrived(@Param('id', line) id: string, @Body() came: ArrivedDto): Promise<LotView[]> {
+    return this.buying.arrived(id, came);
+  }
+
+  @Delete(':id')
+  @HttpCode(204)
+  remove(@Param('id', line) id: string): Promise<void> {
+    return this.buying.remove(id);
+  }
+}

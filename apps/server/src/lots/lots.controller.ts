@@ -1,0 +1,102 @@
+import {
+  AboutLotDto,
+  FromMakeDto,
+  LotsQueryDto,
+  MoveDto,
+  PageQueryDto,
+  TakeInDto,
+  ThingsDto,
+  type LotView,
+  type MovementView,
+  type PageView,
+} from '@coiled-strand/contract';
+import { Body, Controller, Get, Headers, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { requestKey } from '../http/etag.js';
+import { uuid } from '../http/uuid.pipe.js';
+import { bodyOf, queryOf } from '../openapi/body-of.js';
+import { LotsService, type Moved } from './lots.service.js';
+
+@ApiTags('lots')
+@Controller('lots')
+export class LotsController {
+  constructor(private readonly lots: LotsService) {}
+
+  @Get()
+  @ApiOperation({ summary: 'What lies in the drawers, a page at a time' })
+  @queryOf(LotsQueryDto)
+  list(@Query() query: LotsQueryDto): Promise<PageView<LotView>> {
+    return this.lots.page(query);
+  }
+
+  @Post()
+  @ApiOperation({ summary: 'Take in what was bought, as one lot or several alike' })
+  @bodyOf(TakeInDto)
+  takeIn(
+    @Body() taken: TakeInDto,
+    @Headers('idempotency-key') request?: string,
+  ): Promise<LotView[]> {
+    return this.lots.takeIn(taken, requestKey(request));
+  }
+
+  @Post('of-things')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Every lot of some things of which something is left' })
+  @bodyOf(ThingsDto)
+  ofThings(@Body() { things }: ThingsDto): Promise<LotView[]> {
+    return this.lots.ofThings(things);
+  }
+
+  @Post('from-make')
+  @ApiOperation({ summary: 'What a logged make was cut from, and the offcuts that came back' })
+  @bodyOf(FromMakeDto)
+  fromMake(@Body() from: FromMakeDto): Promise<LotView[]> {
+    return this.lots.fromMake(from);
+  }
+
+  @Get(':id')
+  get(@Param('id', uuid('lot')) id: string): Promise<LotView> {
+    return this.lots.get(id);
+  }
+
+  @Put(':id')
+  @ApiOperation({ summary: 'Change what is known of a lot; how much is left is the ledger’s' })
+  @bodyOf(AboutLotDto)
+  change(@Param('id', uuid('lot')) id: string, @Body() about: AboutLotDto): Promise<LotView> {
+    return this.lots.change(id, about);
+  }
+
+  @Get(':id/movements')
+  @ApiOperation({ summary: 'The ledger of a lot, the last line first' })
+  @queryOf(PageQueryDto)
+  movements(
+    @Param('id', uuid('lot')) id: string,
+    @Query() query: PageQueryDto,
+  ): Promise<PageView<MovementView>> {
+    return this.lots.movements(id, query);
+  }
+
+  @Post(':id/movements')
+  @ApiOperation({ summary: 'Something goes out, or is counted, measured or weighed anew' })
+  @bodyOf(MoveDto)
+  move(
+    @Param('id', uuid('lot')) id: string,
+    @Body() move: MoveDto,
+    @Headers('idempotency-key') request?: string,
+  ): Promise<Moved> {
+    return this.lots.move(id, move, requestKey(request));
+  }
+}
+
+@ApiTags('lots')
+@Controller('movements')
+export class MovementsController {
+  constructor(private readonly lots: LotsService) {}
+
+  @Post(':id/undo')
+  @HttpCode(200)
+  @ApiOperation({ summary: 'Write the opposite of a movement' })
+  undo(@Param('id', uuid('movement')) id: string): Promise<Moved> {
+    return this.lots.undo(id);
+  }
+}

@@ -1,0 +1,307 @@
+import type {
+  AboutLotDto,
+  FromMakeDto,
+  LotSort,
+  LotsQueryDto,
+  LotView,
+  MoveDto,
+  MovementView,
+  PageQueryDto,
+  PageView,
+  TakeInDto,
+} from '@coiled-strand/contract';
+import { difference, opposite, shareOut, thingKey, type SpokenUnits } from '@coiled-strand/core';
+import { HttpStatus, Injectable } from '@nestjs/common';
+import { DataSource, In, type EntityManager } from 'typeorm';
+import { AppError, notFound } from '../errors/app-error.js';
+import { LotRow } from '../rows/lot.entity.js';
+import { MakeRow } from '../rows/make.entity.js';
+import { MovementRow } from '../rows/movement.entity.js';
+import { pageOf, withWords, type Order } from '../rows/page-of.js';
+import { CurrentWorkshop } from '../workshop/current-workshop.js';
+import { beginLot, enter, lockedLot, lotView, writtenBefore } from './ledger.js';
+import { movementViews } from './movement-view.js';
+
+const ORDERS: Readonly<Record<LotSort, Order>> = {
+  name: { by: 'sortName' },
+  added: { by: 'createdAt', descending: true },
+  least: { by: 'left' },
+};
+
+/** A cutting session is planned over so many lots at most. */
+const MOST_LOTS = 1000;
+
+/** A movement as it was written, and its lot after it. */
+export interface Moved {
+  readonly lot: LotView;
+  readonly movement: string;
+}
+
+@Injectable()
+export class LotsService {
+  constructor(
+    private readonly dataSource: DataSource,
+    private readonly workshop: CurrentWorkshop,
+  ) {}
+
+  async page({
+    q,
+    kind,
+    state = 'left',
+    sort = 'name',
+    ...page
+  }: LotsQueryDto): Promise<PageView<LotView>> {
+    const query = this.dataSource
+      .getRepository(LotRow)
+      .createQueryBuilder('lot')
+      .where('lot.workshop_id = :workshopId', { workshopId: await this.workshop.id() });
+    if (kind !== undefined) query.andWhere('lot.kind = :kind', { kind });
+    if (state === 'left') query.andWhere('lot.left_over > 0');
+    if (state === 'used-up') query.andWhere('lot.left_over = 0');
+    const { rows, ...rest } = await pageOf(withWords(query, 'lot', q), ORDERS[sort], page);
+    return { items: rows.map(lotView), ...rest };
+  }
+
+  async get(id: string): Promise<LotView> {
+    const workshopId = await this.workshop.id();
+    const row = await this.dataSource.manager.findOneBy(LotRow, { id, workshopId });
+    if (!row) throw notFound('lot');
+    return lotView(row);
+  }
+
+  /** Every lot of some things of which something is left, the shortest first. */
+  async ofThings(things: readonly string[]): Promise<LotView[]> {
+    if (things.length === 0) return [];
+    const rows = await this.dataSource
+      .getRepository(LotRow)
+      .createQueryBuilder('lot')
+      .where('lot.workshop_id = :workshopId', { workshopId: await this.workshop.id() })
+      .andWhere('lot.left_over > 0')
+      .andWhere('lot.thing_key in (:...things)', { things })
+      .orderBy('lot.left', 'ASC')
+      .addOrderBy('lot.id', 'ASC')
+      .limit(MOST_LOTS)
+      .getMany();
+    return rows.map(lotView);
+  }
+
+  async movements(id: string, { limit, after }: PageQueryDto): Promise<PageView<MovementView>> {
+    const workshopId = await this.workshop.id();
+    await this.get(id);
+    const query = this.dataSource
+      .getRepository(MovementRow)
+      .createQueryBuilder('movement')
+      .where('movement.workshop_id = :workshopId', { workshopId })
+      .andWhere('movement.lot_id = :id', { id });
+    const order: Order = { by: 'createdAt', descending: true };
+    const { rows, ...rest } = await pageOf(query, order, { limit, after });
+    return { items: await movementViews(this.dataSource.manager, rows), ...rest };
+  }
+
+  /** What was bought, as one lot or several alike. */
+  async takeIn(taken: TakeInDto, request: string | null): Promise<LotView[]> {
+    const { id: workshopId, settings } = await this.workshop.get();
+    return this.dataSource.transaction(async (manager) => {
+      const before = await lotsOfRequest(manager, workshopId, request);
+      if (before.length > 0) return before.map(lotView);
+      return (await takeInLots(manager, workshopId, taken, settings, request)).map(lotView);
+    });
+  }
+
+  /** What is known of a lot besides how much is left: that is the ledger's. */
+  async change(id: string, about: AboutLotDto): Promise<LotView> {
+    const workshopId = await this.workshop.id();
+    const { affected } = await this.dataSource.manager.update(
+      LotRow,
+      { id, workshopId },
+      aboutOf(about),
+    );
+    if (!affected) throw notFound('lot');
+    return this.get(id);
+  }
+
+  async move(id: string, move: MoveDto, request: string | null): Promise<Moved> {
+    const { id: workshopId, settings } = await this.workshop.get();
+    return this.dataSource.transaction(async (manager) => {
+      const lot = await lockedLot(manager, workshopId, id);
+      const before = await writtenBefore(manager, workshopId, request);
+      if (before) return { lot: lotView(lot), movement: before.id };
+      const { reason, amount, note, grams } = move;
+      const found = reason === 'counted' || reason === 'measured' || reason === 'weighed';
+      const done = await enter(
+        manager,
+        lot,
+        {
+          reason,
+          amount: found ? difference(lot.left, amount) : -amount,
+          note: note ?? '',
+          grams: grams ?? null,
+          request,
+        },
+        settings,
+      );
+      return { lot: lotView(done.lot), movement: done.movement.id };
+    });
+  }
+
+  /** Writes the opposite of a movement. */
+  async undo(id: string): Promise<Moved> {
+    const { id: workshopId, settings } = await this.workshop.get();
+    return this.dataSource.transaction(async (manager) => {
+      const seen = await manager.findOneBy(MovementRow, { id, workshopId });
+      if (!seen) throw notFound('movement');
+      const lot = await lockedLot(manager, workshopId, seen.lotId);
+      if (seen.undoes !== null || (await manager.existsBy(MovementRow, { undoes: id }))) {
+        throw undoneAlready();
+      }
+      const { cuttingId, cutId, makeId, strand } = seen;
+      const done = await enter(
+        manager,
+        lot,
+        { ...opposite(seen), cuttingId, cutId, makeId, strand },
+        settings,
+      );
+      return { lot: lotView(done.lot), movement: done.movement.id };
+    });
+  }
+
+  /**
+   * What a logged make was cut from, and what came back of it: cuts that stand in the ledger already, from a
+   * cutting session, are not taken twice.
+   */
+  async fromMake({ make: makeId, cords }: FromMakeDto): Promise<LotView[]> {
+    const { id: workshopId, settings } = await this.workshop.get();
+    return this.dataSource.transaction(async (manager) => {
+      const make = await manager.findOneBy(MakeRow, { id: makeId, workshopId });
+      if (!make) throw notFound('make');
+      const offcuts: LotView[] = [];
+      // Always in the same order, so that two who take from the same lots do not wait for each other.
+      for (const { strand, lot: id, cut, offcuts: kept } of [...cords].sort((a, b) =>
+        a.lot < b.lot ? -1 : 1,
+      )) {
+        const lot = await lockedLot(manager, workshopId, id);
+        if (!(await standsForStrand(manager, makeId, strand))) {
+          await enter(manager, lot, { reason: 'cut', amount: -cut, makeId, strand }, settings);
+        }
+        for (const length of kept) {
+          offcuts.push(
+            lotView(await this.offcut(manager, lot, { length, makeId, strand }, settings)),
+          );
+        }
+      }
+      return offcuts;
+    });
+  }
+
+  /** A rest that is kept: a lot of its own, worth its share of what it was cut from. */
+  private async offcut(
+    manager: EntityManager,
+    lot: LotRow,
+    { length, makeId, strand }: { length: number; makeId: string | null; strand: number | null },
+    units: SpokenUnits,
+  ): Promise<LotRow> {
+    const rest = Math.max(0, lot.size - length);
+    return beginLot(
+      manager,
+      {
+        workshopId: lot.workshopId,
+        thing: lot.thing,
+        key: lot.key,
+        form: 'offcut',
+        place: lot.place,
+        dyeLot: lot.dyeLot,
+        boughtOn: lot.boughtOn,
+        cents: lot.cents === null ? null : shareOut(lot.cents, [length, rest])[0]!,
+        size: length,
+        whole: false,
+        parent: lot.id,
+        tare: null,
+        grams: lot.grams,
+        useful: lot.useful,
+      },
+      { reason: 'put-back', makeId, strand },
+      units,
+    );
+  }
+}
+
+export const aboutOf = ({ form, place, dyeLot, tare, grams, useful }: AboutLotDto) => ({
+  form,
+  place: place ?? '',
+  // What is left empty was not noted.
+  dyeLot: dyeLot?.trim() ? dyeLot.trim() : null,
+  tare: tare ?? null,
+  grams: grams ?? null,
+  useful: useful ?? null,
+});
+
+/** New lots of what was bought. */
+export async function takeInLots(
+  manager: EntityManager,
+  workshopId: string,
+  { thing, size, lots, cents, boughtOn, ...about }: TakeInDto,
+  units: SpokenUnits,
+  request: string | null = null,
+): Promise<LotRow[]> {
+  const rows: LotRow[] = [];
+  for (let n = 0; n < lots; n++) {
+    rows.push(
+      await beginLot(
+        manager,
+        {
+          workshopId,
+          thing,
+          key: thingKey(thing),
+          ...aboutOf(about),
+          boughtOn: boughtOn ?? null,
+          cents,
+          size,
+          whole: true,
+          parent: null,
+        },
+        { reason: 'bought', request: request === null ? null : `${request}:${n}` },
+        units,
+      ),
+    );
+  }
+  return rows;
+}
+
+async function lotsOfRequest(
+  manager: EntityManager,
+  workshopId: string,
+  request: string | null,
+): Promise<LotRow[]> {
+  const first = await writtenBefore(manager, workshopId, request === null ? null : `${request}:0`);
+  if (!first) return [];
+  const all = await manager
+    .getRepository(MovementRow)
+    .createQueryBuilder('movement')
+    .where('movement.workshop_id = :workshopId', { workshopId })
+    .andWhere('movement.request like :all', { all: `${request!.replace(/[\\%_]/g, '\\$&')}:%` })
+    .orderBy('movement.created_at', 'ASC')
+    .getMany();
+  return manager.findBy(LotRow, { id: In(all.map(({ lotId }) => lotId)) });
+}
+
+async function standsForStrand(
+  manager: EntityManager,
+  makeId: string,
+  strand: number,
+): Promise<boolean> {
+  const [answer] = await manager.query<{ stands: boolean }[]>(
+    `select exists (
+       select from movement cut where make_id = $1 and strand = $2 and reason = 'cut'
+         and not exists (select from movement back where back.undoes = cut.id)) as stands`,
+    [makeId, strand],
+  );
+  return answer?.stands === true;
+}
+
+const undoneAlready = (): AppError =>
+  new AppError(
+    HttpStatus.CONFLICT,
+    'movement.undone',
+    'This was undone already.',
+    'Look at the lot again: what is left of it is right.',
+  );

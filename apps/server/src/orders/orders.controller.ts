@@ -1,0 +1,65 @@
+import {
+  OrderDto,
+  OrdersQueryDto,
+  OrderStateDto,
+  type OrderView,
+  type PageView,
+} from '@coiled-strand/contract';
+import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { uuid } from '../http/uuid.pipe.js';
+import { bodyOf, queryOf } from '../openapi/body-of.js';
+import { OrdersService } from './orders.service.js';
+
+@ApiTags('orders')
+@Controller('orders')
+export class OrdersController {
+  constructor(private readonly orders: OrdersService) {}
+
+  @Get()
+  @ApiOperation({ summary: 'Orders, what is due first, a page at a time' })
+  @queryOf(OrdersQueryDto)
+  list(@Query() query: OrdersQueryDto): Promise<PageView<OrderView>> {
+    return this.orders.page(query);
+  }
+
+  @Post()
+  @bodyOf(OrderDto)
+  add(@Body() order: OrderDto): Promise<OrderView> {
+    return this.orders.add(order);
+  }
+
+  @Get(':id')
+  get(@Param('id', uuid('order')) id: string): Promise<OrderView> {
+    return this.orders.get(id);
+  }
+
+  @Put(':id')
+  @bodyOf(OrderDto)
+  change(@Param('id', uuid('order')) id: string, @Body() order: OrderDto): Promise<OrderView> {
+    return this.orders.change(id, order);
+  }
+
+  @Put(':id/state')
+  @ApiOperation({ summary: 'Promised, in work, ready, handed over, or called off' })
+  @bodyOf(OrderStateDto)
+  setState(
+    @Param('id', uuid('order')) id: string,
+    @Body() { state }: OrderStateDto,
+  ): Promise<OrderView> {
+    return this.orders.setState(id, state);
+  }
+}
+
+@ApiTags('orders')
+@Controller('customers')
+export class CustomersController {
+  constructor(private readonly orders: OrdersService) {}
+
+  @Post(':id/forget')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Forget name and contact of a customer; figures stay' })
+  forget(@Param('id', uuid('customer')) id: string): Promise<void> {
+    return this.orders.forget(id);
+  }
+}

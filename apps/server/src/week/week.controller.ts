@@ -1,0 +1,16 @@
+import type { JobsView } from '@coiled-strand/contract';
+import { Controller, Get } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { JobsService } from './jobs.service.js';
+
+@ApiTags('week')
+@Controller('jobs')
+export class WeekController {
+  constructor(private readonly jobs: JobsService) {}
+
+  @Get()
+  @ApiOperation({ summary: 'What there is to do, as tasks with their minutes, waits and dates' })
+  get(): Promise<JobsView> {
+    return this.jobs.jobs();
+  }
+}
