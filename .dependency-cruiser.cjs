@@ -38,6 +38,8 @@ const WEB = [
   'make',
   'piece',
   'stash',
+  'week',
+  'stock',
   'loom',
   'stages',
   'pages',
@@ -162,8 +164,8 @@ module.exports = {
       name: 'no-unresolved',
       severity: 'error',
       from: {},
-      // A test that asks for Node's types names them, which is no module.
-      to: { couldNotResolve: true, pathNot: '^node$' },
+      // A test that asks for Node's types names them, which is no module; what is asked for as an address is a file.
+      to: { couldNotResolve: true, pathNot: '^(node|highs/runtime.url)$' },
     },
   ],
   options: {

@@ -37,6 +37,24 @@ const LogStage = later(
   'Opening the log',
 );
 
+const weekPages = () => import('./week-pages');
+const week = (name: keyof Awaited<ReturnType<typeof weekPages>>, what: string) =>
+  later(() => weekPages().then((m) => m[name]), what);
+const WEEK_ROUTES = [
+  { path: '/stash', Page: week('StashPage', 'Opening the drawers') },
+  { path: '/stash/:id', Page: week('LotPage', 'Opening the drawer') },
+  { path: '/cutting', Page: week('CuttingPage', 'Looking at the board') },
+  { path: '/cutting/new', Page: week('PlanCuttingPage', 'Looking at the board') },
+  { path: '/cutting/:id', Page: week('SessionPage', 'Laying the cuts out') },
+  { path: '/buying', Page: week('BuyingPage', 'Fetching the list') },
+  { path: '/orders', Page: week('OrdersPage', 'Looking at the orders') },
+  { path: '/orders/new', Page: week('NewOrderPage', 'Looking at the orders') },
+  { path: '/orders/:id', Page: week('OrderPage', 'Fetching the order') },
+  { path: '/bench-time', Page: week('BenchTimePage', 'Planning your week') },
+  { path: '/kits', Page: week('KitsPage', 'Fetching the kits') },
+  { path: '/kits/:id', Page: week('KitPage', 'Fetching the kit') },
+];
+
 const router = createBrowserRouter([
   { path: '/', element: <WorkshopPage />, errorElement: <RouteFault /> },
   {
@@ -53,6 +71,11 @@ const router = createBrowserRouter([
       { path: 'log', element: <LogStage /> },
     ],
   },
+  ...WEEK_ROUTES.map(({ path, Page }) => ({
+    path,
+    element: <Page />,
+    errorElement: <RouteFault />,
+  })),
   { path: '/book', element: <BookPage />, errorElement: <RouteFault /> },
   { path: '/hand', element: <HandPage />, errorElement: <RouteFault /> },
   { path: '/numbers', element: <NumbersPage />, errorElement: <RouteFault /> },

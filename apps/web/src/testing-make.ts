@@ -33,6 +33,7 @@ export function makeView(piece: Piece, more: Partial<MakeView> = {}): MakeView {
     setAside: null,
     photos: [],
     putAway: false,
+    lineId: null,
     ...more,
   };
 }

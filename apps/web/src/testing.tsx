@@ -6,7 +6,7 @@ import type {
   PieceView,
   WorkshopView,
 } from '@coiled-strand/contract';
-import type { Piece } from '@coiled-strand/core';
+import { PRICING, type Piece } from '@coiled-strand/core';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { render, type RenderResult } from '@testing-library/react';
 import type { ReactNode } from 'react';
@@ -27,6 +27,15 @@ export const SETTINGS: WorkshopView['settings'] = {
   practice: 'practised',
   ends: { melts: 'singe', burns: 'glue', leather: 'glue' },
   hand: 'right',
+};
+
+/** Every evening from seven to nine. */
+export const WEEK: WorkshopView['week'] = {
+  zone: 'Europe/Oslo',
+  days: Array.from({ length: 7 }, () => ({ hours: [{ from: 19 * 60, to: 21 * 60 }] })),
+  off: [],
+  longest: 120,
+  pins: [],
 };
 
 /** A request that changes something. */
@@ -63,6 +72,8 @@ export function renderIn(
     name: 'Test bench',
     maker: '',
     settings: { ...SETTINGS, ...settings },
+    week: WEEK,
+    pricing: PRICING,
   });
   for (const [key, value] of [
     [keys.cords, cords],

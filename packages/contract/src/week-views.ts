@@ -108,7 +108,10 @@ export interface OrderView {
 /** Something to be made, with its tasks by this hand. */
 export interface JobView {
   readonly id: string;
+  /** With its number among several alike. */
   readonly name: string;
+  /** The same without, and with its size where one was ordered. */
+  readonly what: string;
   readonly pieceId: string | null;
   readonly makeId: string | null;
   readonly orderId: string | null;

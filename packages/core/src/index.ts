@@ -244,6 +244,7 @@ export {
   type MovementReason,
 } from './stock/ledger.js';
 export { sayAmount } from './stock/say-amount.js';
+export { ringThickness, woundRadius } from './stock/wound.js';
 export { USEFUL, worthKeeping } from './stock/offcuts.js';
 export { likeKey, thingKey, thingName, type Thing, type ThingKind } from './stock/thing.js';
 export {
@@ -256,6 +257,7 @@ export {
 } from './stock/weight.js';
 
 // Buying.
+export { coverCuts } from './buying/cover-cuts.js';
 export { coverNeed, type Bought, type Covering, type Pack } from './buying/packs.js';
 export { BEADS_TO_A_SPARE, inchesToOrder, withSpare } from './buying/spare.js';
 

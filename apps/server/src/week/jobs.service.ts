@@ -72,7 +72,8 @@ export class JobsService {
         const id = `line:${line.id}:${n + 1}`;
         jobs.push({
           id,
-          name: line.number > 1 ? `${line.what} ${n + 1}` : line.what,
+          name: line.number > 1 ? `${whatOf(line)} ${n + 1}` : whatOf(line),
+          what: whatOf(line),
           pieceId: line.pieceId,
           makeId: null,
           orderId: order.id,
@@ -102,6 +103,7 @@ export class JobsService {
           return {
             id,
             name: make.number > 1 ? `${piece.name} ${make.number}` : piece.name,
+            what: piece.name,
             pieceId: make.pieceId,
             makeId: make.id,
             orderId: of?.order.id ?? null,
@@ -220,6 +222,8 @@ export class JobsService {
     return minutes;
   }
 }
+
+const whatOf = ({ what, size }: OrderLineRow): string => (size === '' ? what : `${what}, ${size}`);
 
 const withoutJob = ({ job: _job, ...task }: Task): Omit<Task, 'job'> => task;
 

@@ -24,7 +24,7 @@ export interface Listed<T> {
 }
 
 /** A list that the server gives in pages, searched, sorted and counted there. */
-function useList<T>(
+export function useList<T>(
   key: readonly unknown[],
   path: string,
   asked: Readonly<Record<string, string | number | undefined>>,
@@ -56,7 +56,7 @@ function useList<T>(
   };
 }
 
-type Asked<T> = Readonly<Omit<T, 'after'>>;
+export type Asked<T> = Readonly<Omit<T, 'after'>>;
 
 export const usePieces = (asked: Asked<PiecesQueryDto>): Listed<PieceView> =>
   useList(keys.pieces, '/pieces', { ...asked });

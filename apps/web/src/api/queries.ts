@@ -59,6 +59,13 @@ export const keys = {
   book: ['book'],
   hand: ['hand'],
   swatches: ['swatches'],
+  lots: ['lots'],
+  packs: ['packs'],
+  cuttings: ['cuttings'],
+  shopping: ['shopping'],
+  orders: ['orders'],
+  kits: ['kits'],
+  jobs: ['jobs'],
   piece: (id: string) => ['piece', id],
   makes: (id: string) => ['piece', id, 'makes'],
 } as const;
@@ -113,7 +120,7 @@ export const handQuery = {
 export const useHand = (): Hand => useQuery(handQuery).data ?? ANY_HAND;
 
 /** A mutation that refreshes the lists it touches. */
-function useChange<In, Out>(
+export function useChange<In, Out>(
   run: (input: In) => Promise<Out>,
   touches: readonly (readonly string[])[],
 ): UseMutationResult<Out, Error, In> {
@@ -134,8 +141,10 @@ export const useMakePlan = (makeId: string | undefined) =>
   });
 
 /** Puts a new thing on a list of the workshop. */
-const useAdd = <In extends object, Out>(path: string, touches: readonly (readonly string[])[]) =>
-  useChange((body: In) => call<Out>(path, { method: 'POST', body }), touches);
+export const useAdd = <In extends object, Out>(
+  path: string,
+  touches: readonly (readonly string[])[],
+) => useChange((body: In) => call<Out>(path, { method: 'POST', body }), touches);
 
 export const useAddWearer = () => useAdd<Wearer, WearerView>('/wearers', [keys.wearers]);
 export const useChangeWearer = () =>
@@ -156,7 +165,7 @@ export const useChangeSettings = () =>
 export const useAddPiece = () => useAdd<Piece, PieceView>('/pieces', [keys.pieces]);
 export const useImportPiece = () => useAdd<object, PieceView>('/pieces/import', [keys.pieces]);
 /** Something that is done to one thing, by its id. */
-const useDo = (
+export const useDo = (
   method: 'POST' | 'DELETE',
   path: (id: string) => string,
   touches: readonly (readonly string[])[],
@@ -166,7 +175,11 @@ export const usePutAway = () => useDo('DELETE', (id) => `/pieces/${id}`, [keys.p
 export const useBringBack = () =>
   useDo('POST', (id) => `/pieces/${id}/restore`, [keys.pieces, keys.book, ['piece']]);
 export const useBeginMake = (pieceId: string) =>
-  useAdd<BeginMakeDto, MakeView>(`/pieces/${pieceId}/makes`, [keys.piece(pieceId), keys.pieces]);
+  useAdd<BeginMakeDto, MakeView>(`/pieces/${pieceId}/makes`, [
+    keys.piece(pieceId),
+    keys.pieces,
+    keys.jobs,
+  ]);
 export const useAbandonMake = (pieceId: string) =>
   useDo('POST', (id) => `/makes/${id}/abandon`, [keys.piece(pieceId), keys.pieces]);
 export const useResumeMake = (pieceId: string) =>
@@ -175,7 +188,7 @@ export const useLogMake = (pieceId: string) =>
   useChange(
     ({ id, record }: { id: string; record: MakeLogDto }) =>
       call<MakeView>(`/makes/${id}/log`, { method: 'PUT', body: record }),
-    [keys.piece(pieceId), keys.pieces, keys.hand, keys.book],
+    [keys.piece(pieceId), keys.pieces, keys.hand, keys.book, keys.jobs, keys.orders],
   );
 export const useAddPhoto = (pieceId: string) =>
   useChange(

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { coverCuts } from './cover-cuts.js';
 import { coverNeed, type Pack } from './packs.js';
 import { inchesToOrder, withSpare } from './spare.js';
 
@@ -75,6 +76,24 @@ describe('packs that cover a need', () => {
   it('are none where nothing is sold or nothing is missing', () => {
     expect(coverNeed(10, [])).toBeNull();
     expect(coverNeed(0, [{ id: 'a', size: 5, cents: 1 }])!.packs).toEqual([]);
+  });
+});
+
+describe('packs that cuts are made from', () => {
+  const skein = { id: 'skein', size: 8000, cents: 110 };
+  const metre = { id: 'metre', size: 1000, cents: 20 };
+  it('are so many that every cut comes out of one piece', () => {
+    const said = (cuts: readonly number[], packs: readonly Pack[]) =>
+      coverCuts(cuts, packs)?.packs.map(({ pack, count }) => `${count} ${pack.id}`);
+    expect(said([5000, 5000, 5000], [skein])).toEqual(['3 skein']);
+    expect(said([5000, 3000], [skein])).toEqual(['1 skein']);
+    // By the metre it is one piece, however many metres.
+    expect(said([2500, 2500], [metre])).toEqual(['5 metre']);
+    expect(said([9000], [skein])).toBeUndefined();
+    expect(coverCuts([], [skein])!.packs).toEqual([]);
+  });
+  it('leave over what is more than the cuts', () => {
+    expect(coverCuts([5000, 5000], [skein])).toMatchObject({ size: 16_000, over: 6000 });
   });
 });
 

@@ -7,13 +7,13 @@ export interface Pack {
   readonly cents: number;
 }
 
-export interface Bought {
-  readonly pack: Pack;
+export interface Bought<P extends Pack = Pack> {
+  readonly pack: P;
   readonly count: number;
 }
 
-export interface Covering {
-  readonly packs: readonly Bought[];
+export interface Covering<P extends Pack = Pack> {
+  readonly packs: readonly Bought<P>[];
   readonly cents: number;
   /** What comes with the packs in all. */
   readonly size: number;
@@ -37,7 +37,7 @@ const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
  * Source: the recursion of Bellman (1957) for the unbounded knapsack, turned from packing to covering.
  * @example coverNeed(23, [{ id: 'a', size: 22, cents: 500 }, { id: 'b', size: 5, cents: 150 }])?.cents // 650
  */
-export function coverNeed(need: number, packs: readonly Pack[]): Covering | null {
+export function coverNeed<P extends Pack>(need: number, packs: readonly P[]): Covering<P> | null {
   const sold = packs.filter(({ size }) => size > 0);
   if (sold.length === 0) return null;
   if (need <= 0) return { packs: [], cents: 0, size: 0, over: 0 };
@@ -71,7 +71,7 @@ export function coverNeed(need: number, packs: readonly Pack[]): Covering | null
   for (let cover = wanted; cover > 0; cover = Math.max(0, cover - sizes[last[cover]!]!)) {
     counts[last[cover]!]! += 1;
   }
-  const bought = sold.flatMap((pack, p): Bought[] =>
+  const bought = sold.flatMap((pack, p): Bought<P>[] =>
     counts[p]! > 0 ? [{ pack, count: counts[p]! }] : [],
   );
   const size = bought.reduce((sum, { pack, count }) => sum + pack.size * count, 0);

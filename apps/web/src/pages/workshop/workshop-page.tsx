@@ -23,6 +23,8 @@ import { Fault, Loading } from '../../shell/states';
 import { toaster } from '../../shell/toaster';
 import { Page } from '../../frame/page';
 
+/** With the cutting of what is short it is fetched when the pieces are there. */
+const Now = later(() => import('./now').then((m) => m.Now));
 const ImportDialog = later(() => import('./import-dialog').then((m) => m.ImportDialog));
 const NewPieceDialog = later(() => import('./new-piece-dialog').then((m) => m.NewPieceDialog));
 
@@ -55,6 +57,7 @@ export function WorkshopPage() {
           </Button>
         </Flex>
       </Flex>
+      {q === '' && <Now />}
       {((total ?? 0) > PAGE || q !== '' || asked('q') !== '') && <FindPieces sort={sort} />}
       {error ? (
         <Fault error={error} onRetry={pieces.retry} />

@@ -24,7 +24,7 @@ import { StrandBadge } from '../../piece/strand-badge';
 import { PRACTICE_CHOICES, STEPS } from '../../settings/cutting-choices';
 import { useUnits } from '../../settings/use-units';
 import { CordStrip } from '../../make/cord-strip';
-import './print.css';
+import '../../settings/print.css';
 
 /** Every cord with its length and the reasons for it. */
 export function CutStage() {

@@ -1,0 +1,190 @@
+import type {
+  AboutLotDto,
+  ArrivedDto,
+  CutMadeDto,
+  CuttingSessionDto,
+  CuttingSummary,
+  CuttingView,
+  FromMakeDto,
+  JobsView,
+  KitDto,
+  KitView,
+  LotsQueryDto,
+  LotView,
+  MakeView,
+  MoveDto,
+  MovementView,
+  OrderDto,
+  OrderState,
+  OrdersQueryDto,
+  OrderView,
+  PackDto,
+  PackedDto,
+  PageView,
+  PieceView,
+  PricingDto,
+  ShoppingItemDto,
+  ShoppingItemView,
+  Stored,
+  TakeInDto,
+  WeekDto,
+  WorkshopView,
+} from '@coiled-strand/contract';
+import { useQueries, useQuery } from '@tanstack/react-query';
+import { nanoid } from 'nanoid';
+import { call } from './client';
+import { useList, type Asked, type Listed } from './lists';
+import { keys, useAdd, useChange, useDo } from './queries';
+
+/** The stash and its ledger. */
+export const useLots = (asked: Asked<LotsQueryDto>): Listed<LotView> =>
+  useList(keys.lots, '/lots', { ...asked });
+
+export const useLot = (id: string) =>
+  useQuery({ queryKey: [...keys.lots, id], queryFn: () => call<LotView>(`/lots/${id}`) });
+
+export const useMovements = (lot: string): Listed<MovementView> =>
+  useList([...keys.lots, lot, 'movements'], `/lots/${lot}/movements`, { limit: 30 });
+
+/** Every lot of some things of which something is left. */
+export const useLotsOf = (things: readonly string[]) =>
+  useQuery({
+    queryKey: [...keys.lots, 'of-things', ...things],
+    queryFn: () => call<LotView[]>('/lots/of-things', { method: 'POST', body: { things } }),
+    enabled: things.length > 0,
+  });
+
+/** What changes when something goes into the stash or out of it. */
+const STOCK = [keys.lots, keys.shopping, keys.cuttings];
+
+export const useTakeIn = () =>
+  useChange(
+    (body: TakeInDto) => call<LotView[]>('/lots', { method: 'POST', body, request: nanoid() }),
+    STOCK,
+  );
+export const useChangeLot = (id: string) =>
+  useChange((body: AboutLotDto) => call<LotView>(`/lots/${id}`, { method: 'PUT', body }), STOCK);
+export interface Moved {
+  readonly lot: LotView;
+  readonly movement: string;
+}
+export const useMove = (id: string) =>
+  useChange(
+    (body: MoveDto) =>
+      call<Moved>(`/lots/${id}/movements`, { method: 'POST', body, request: nanoid() }),
+    STOCK,
+  );
+export const useUndoMovement = () =>
+  useChange((id: string) => call<Moved>(`/movements/${id}/undo`, { method: 'POST' }), STOCK);
+export const useFromMake = () => useAdd<FromMakeDto, LotView[]>('/lots/from-make', STOCK);
+
+/** Cutting. */
+export const useCuttings = (): Listed<CuttingSummary> =>
+  useList(keys.cuttings, '/cuttings', { limit: 12 });
+export const useCutting = (id: string) =>
+  useQuery({
+    queryKey: [...keys.cuttings, id],
+    queryFn: () => call<CuttingView>(`/cuttings/${id}`),
+    // Somebody else may stand at the same board.
+    refetchInterval: 10_000,
+  });
+export const useBeginCutting = () =>
+  useAdd<CuttingSessionDto, CuttingView>('/cuttings', [keys.cuttings]);
+export const useCutMade = (id: string) =>
+  useChange(
+    ({ cut, ...body }: CutMadeDto & { readonly cut: string }) =>
+      call<CuttingView>(`/cuttings/${id}/cuts/${encodeURIComponent(cut)}`, { method: 'PUT', body }),
+    STOCK,
+  );
+export const useCloseCutting = () =>
+  useDo('POST', (id) => `/cuttings/${id}/close`, [keys.cuttings]);
+
+/** Buying. */
+export const useShopping = () =>
+  useQuery({ queryKey: keys.shopping, queryFn: () => call<ShoppingItemView[]>('/shopping') });
+export const usePacks = () =>
+  useQuery({ queryKey: keys.packs, queryFn: () => call<Stored<PackDto>[]>('/packs') });
+export const useAddPack = () => useAdd<PackDto, Stored<PackDto>>('/packs', [keys.packs]);
+export const useAddShopping = () =>
+  useAdd<{ items: ShoppingItemDto[] }, ShoppingItemView[]>('/shopping', [keys.shopping]);
+export const useTick = () =>
+  useChange(
+    ({ id, ticked }: Pick<ShoppingItemView, 'id' | 'ticked'>) =>
+      call<ShoppingItemView[]>(`/shopping/${id}`, { method: 'PUT', body: { ticked } }),
+    [keys.shopping],
+  );
+export const useStrike = () => useDo('DELETE', (id) => `/shopping/${id}`, [keys.shopping]);
+export const useArrived = (id: string) =>
+  useAdd<ArrivedDto, LotView[]>(`/shopping/${id}/arrived`, STOCK);
+
+/** Orders. */
+export const useOrders = (asked: Asked<OrdersQueryDto>): Listed<OrderView> =>
+  useList(keys.orders, '/orders', { ...asked });
+export const useOrder = (id: string) =>
+  useQuery({ queryKey: [...keys.orders, id], queryFn: () => call<OrderView>(`/orders/${id}`) });
+const ORDERED = [keys.orders, keys.jobs];
+export const useAddOrder = () => useAdd<OrderDto, OrderView>('/orders', ORDERED);
+export const useChangeOrder = (id: string) =>
+  useChange((body: OrderDto) => call<OrderView>(`/orders/${id}`, { method: 'PUT', body }), ORDERED);
+export const useOrderState = (id: string) =>
+  useChange(
+    (state: OrderState) =>
+      call<OrderView>(`/orders/${id}/state`, { method: 'PUT', body: { state } }),
+    ORDERED,
+  );
+export const useForget = () => useDo('POST', (id) => `/customers/${id}/forget`, ORDERED);
+export const useMakeLine = () =>
+  useChange(
+    ({ make, line }: { readonly make: string; readonly line: string | null }) =>
+      call<MakeView>(`/makes/${make}/line`, { method: 'PUT', body: { line } }),
+    [...ORDERED, ['piece']],
+  );
+
+/** Bench time. */
+export const useJobs = () =>
+  useQuery({
+    queryKey: keys.jobs,
+    queryFn: () => call<JobsView>('/jobs'),
+    refetchInterval: 30_000,
+  });
+export const useChangeWeek = () =>
+  useChange(
+    (week: WeekDto) => call<WorkshopView>('/workshop/week', { method: 'PUT', body: week }),
+    [keys.workshop],
+  );
+export const useChangePricing = () =>
+  useChange(
+    (pricing: PricingDto) =>
+      call<WorkshopView>('/workshop/pricing', { method: 'PUT', body: pricing }),
+    [keys.workshop],
+  );
+
+/** Kits. */
+export const useKits = () =>
+  useQuery({ queryKey: keys.kits, queryFn: () => call<KitView[]>('/kits') });
+export const useKit = (id: string) =>
+  useQuery({ queryKey: [...keys.kits, id], queryFn: () => call<KitView>(`/kits/${id}`) });
+export const useAddKit = () => useAdd<KitDto, KitView>('/kits', [keys.kits]);
+export const usePacked = (id: string) =>
+  useAdd<PackedDto, KitView>(`/kits/${id}/packed`, [keys.kits, keys.lots]);
+
+/** More pieces than one plans at once. */
+const MANY = 100;
+
+/** Pieces to choose from. */
+export const useAllPieces = () =>
+  useQuery({
+    queryKey: [...keys.pieces, 'all'],
+    queryFn: async () => (await call<PageView<PieceView>>(`/pieces?sort=name&limit=${MANY}`)).items,
+  });
+
+/** Some pieces by their ids, those that have come. */
+export function usePiecesById(ids: readonly string[]): ReadonlyMap<string, PieceView> {
+  const found = useQueries({
+    queries: ids.map((id) => ({
+      queryKey: keys.piece(id),
+      queryFn: () => call<PieceView>(`/pieces/${id}`),
+    })),
+  });
+  return new Map(found.flatMap(({ data }) => (data ? [[data.id, data]] : [])));
+}

@@ -1,0 +1,165 @@
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { DndContext, PointerSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import { wallTime, type Sitting } from '@coiled-strand/core';
+import { useMemo, useState } from 'react';
+import { useChangeWeek } from '../../api/week-queries';
+import { toaster } from '../../shell/toaster';
+import type { SlotOn } from '../../week/slot-words';
+import { sayDay, sayTime, sayWhen } from '../../week/times';
+import type { Week } from '../../week/use-week';
+import { daysOf, type DayPlan } from './days';
+import { SlotBar } from './slot-bar';
+import { SlotDialog } from './slot-dialog';
+
+/** The days on which something is done, is over or is due. */
+export function Timeline({ week }: { readonly week: Week }) {
+  const days = useMemo(() => daysOf(week), [week]);
+  const longest = Math.max(
+    60,
+    ...days.flatMap(({ sittings }) => sittings.map(({ start, end }) => (end - start) / 60_000)),
+  );
+  const [chosen, setChosen] = useState<SlotOn | null>(null);
+  const change = useChangeWeek();
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
+  const pin = (task: string, at: number | null): void => {
+    const others = week.week.pins.filter((one) => one.task !== task);
+    const before = week.week;
+    change.mutate(
+      {
+        ...before,
+        pins: at === null ? others : [...others, { task, at: new Date(at).toISOString() }],
+      },
+      {
+        onSuccess: () =>
+          toaster.create({
+            title: at === null ? 'The plan chooses again.' : 'Moved; the plan follows.',
+            action: { label: 'Undo', onClick: () => change.mutate(before) },
+          }),
+        onError: (error) => toaster.create({ title: error.message }),
+      },
+    );
+  };
+  return (
+    <DndContext
+      sensors={sensors}
+      onDragEnd={({ active, over }) => over && pin(String(active.id), Number(over.id))}
+    >
+      <Box as="ol" listStyleType="none" m="0" p="0">
+        {days.map((day) => (
+          <DayRow key={day.key} plan={day} week={week} longest={longest} onChoose={setChosen} />
+        ))}
+      </Box>
+      {chosen && (
+        <SlotDialog
+          week={week}
+          slot={chosen}
+          onPin={(at) => {
+            pin(chosen.task.id, at);
+            setChosen(null);
+          }}
+          onClose={() => setChosen(null)}
+        />
+      )}
+    </DndContext>
+  );
+}
+
+interface RowProps {
+  readonly plan: DayPlan;
+  readonly week: Week;
+  /** Minutes that fill the page. */
+  readonly longest: number;
+  readonly onChoose: (slot: SlotOn) => void;
+}
+
+function DayRow({ plan, week, longest, onChoose }: RowProps) {
+  const { zone } = week.week;
+  const { day, sittings, slots, over, due } = plan;
+  return (
+    <Flex
+      as="li"
+      direction={{ base: 'column', md: 'row' }}
+      gap={{ base: '1', md: '6' }}
+      py="3"
+      borderBottom="1px solid {colors.line}"
+      data-testid="bench-day"
+    >
+      <Box w={{ md: '150px' }} flexShrink={0}>
+        <Text fontWeight="600" lineHeight="1.25">
+          {capital(sayWhen(day, wallTime(week.now, zone)))}
+        </Text>
+        <Text fontSize="sm" color="muted">
+          {sayDay(day)}
+        </Text>
+      </Box>
+      <Box flex="1" minW="0">
+        {sittings.map((sitting) => (
+          <SittingRow
+            key={sitting.start}
+            sitting={sitting}
+            zone={zone}
+            longest={longest}
+            slots={slots.filter(({ start }) => start >= sitting.start && start < sitting.end)}
+            pins={week.pins}
+            onChoose={onChoose}
+          />
+        ))}
+        {over.map(({ name, until }) => (
+          <Text key={`${name}${until}`} fontSize="sm" color="warn">
+            {sayTime(until, zone)}: {name}
+          </Text>
+        ))}
+        {due.map((text) => (
+          <Text key={text} fontWeight="600">
+            {text}
+          </Text>
+        ))}
+      </Box>
+    </Flex>
+  );
+}
+
+interface SittingProps {
+  readonly sitting: Sitting;
+  readonly zone: string;
+  readonly longest: number;
+  readonly slots: readonly SlotOn[];
+  readonly pins: ReadonlyMap<string, number>;
+  readonly onChoose: (slot: SlotOn) => void;
+}
+
+/** A while at the bench, to scale, with what is done in it. */
+function SittingRow({ sitting, zone, longest, slots, pins, onChoose }: SittingProps) {
+  const { setNodeRef, isOver } = useDroppable({ id: String(sitting.start) });
+  const minutes = (sitting.end - sitting.start) / 60_000;
+  return (
+    <Flex gap="3" align="center" mb="2">
+      <Text w="92px" flexShrink={0} fontSize="sm" color="muted">
+        {sayTime(sitting.start, zone)}–{sayTime(sitting.end, zone)}
+      </Text>
+      <Box flex="1" minW="0">
+        <Flex
+          ref={setNodeRef}
+          position="relative"
+          h="48px"
+          bg={isOver ? 'chalkFaint' : 'bench'}
+          borderRadius="6px"
+          overflow="hidden"
+          style={{ width: `${(100 * minutes) / longest}%` }}
+        >
+          {slots.map((slot) => (
+            <SlotBar
+              key={`${slot.task.id}${slot.start}`}
+              slot={slot}
+              sitting={sitting}
+              pinned={pins.has(slot.task.id)}
+              onChoose={() => onChoose(slot)}
+            />
+          ))}
+        </Flex>
+      </Box>
+    </Flex>
+  );
+}
+
+const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);

@@ -1,0 +1,91 @@
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useWearers } from '../../api/queries';
+import { useAddKit, useAllPieces } from '../../api/week-queries';
+import { CountField } from '../../fields/count-field';
+import { SelectField } from '../../fields/select-field';
+import { TextRow } from '../../fields/text-row';
+import { TickField } from '../../fields/tick-field';
+import { useUnits } from '../../settings/use-units';
+import { Button } from '../../shell/button';
+import { Modal } from '../../shell/modal';
+
+/** A piece, the sizes it is for, and how many packs. */
+export function NewKitDialog({ onClose }: { readonly onClose: () => void }) {
+  const units = useUnits();
+  const navigate = useNavigate();
+  const { data: pieces = [] } = useAllPieces();
+  const { data: wearers = [] } = useWearers();
+  const add = useAddKit();
+  const [pieceId, setPieceId] = useState('');
+  const [number, setNumber] = useState(6);
+  const [sizes, setSizes] = useState<readonly string[]>([]);
+  const [name, setName] = useState('');
+  const piece = pieces.find(({ id }) => id === pieceId) ?? pieces[0];
+  const title = name.trim() || (piece ? `${piece.piece.name} kit` : '');
+  const save = async (): Promise<void> => {
+    if (!piece || sizes.length === 0) return;
+    const kit = await add.mutateAsync({
+      ...{ name: title, pieceId: piece.id, number, sizes: [...sizes] },
+    });
+    await navigate(`/kits/${kit.id}`);
+  };
+  return (
+    <Modal
+      open
+      onClose={onClose}
+      title="Plan a kit"
+      footer={
+        <>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button
+            variant="solid"
+            onClick={() => void save()}
+            disabled={!piece || sizes.length === 0 || add.isPending}
+          >
+            Plan it
+          </Button>
+        </>
+      }
+    >
+      <Flex direction="column" gap="4">
+        <SelectField
+          label="Piece"
+          value={piece?.id ?? ''}
+          options={pieces.map((view) => ({ value: view.id, label: view.piece.name }))}
+          onChange={setPieceId}
+        />
+        <TextRow
+          label="Name on the label"
+          value={name}
+          placeholder={title}
+          maxLength={120}
+          onChange={(event) => setName(event.target.value)}
+        />
+        <CountField label="How many packs" value={number} min={1} max={500} onChange={setNumber} />
+        <Box role="group" aria-label="Sizes">
+          <Text fontSize="sm" color="muted" mb="1">
+            Long enough for all of these sizes
+          </Text>
+          {wearers.map(({ id, value }) => (
+            <Box key={id}>
+              <TickField
+                label={`${value.name}, wrist ${units.size(value.wrist)}`}
+                checked={sizes.includes(id)}
+                onChange={(checked) =>
+                  setSizes(checked ? [...sizes, id] : sizes.filter((one) => one !== id))
+                }
+              />
+            </Box>
+          ))}
+        </Box>
+      </Flex>
+      {add.error && (
+        <Text color="danger" role="alert" mt="3">
+          {add.error.message}
+        </Text>
+      )}
+    </Modal>
+  );
+}

@@ -1,0 +1,93 @@
+import { Text } from '@chakra-ui/react';
+import type { GivenReason, LotView } from '@coiled-strand/contract';
+import { useState } from 'react';
+import { ApiError } from '../../api/client';
+import { useMove, useUndoMovement } from '../../api/week-queries';
+import { TextRow } from '../../fields/text-row';
+import { useUnits } from '../../settings/use-units';
+import { Button } from '../../shell/button';
+import { Modal } from '../../shell/modal';
+import { toaster } from '../../shell/toaster';
+import { AmountField } from '../../stock/amount-field';
+import { amountText } from '../../stock/words';
+
+/** Something goes out, or what is there is found anew. */
+export type Way = 'used' | 'lost' | 'given-away' | 'found';
+
+const TITLES: Readonly<Record<Way, string>> = {
+  used: 'Take some out',
+  lost: 'Some of it is lost',
+  'given-away': 'Some of it is given away',
+  found: 'What is there',
+};
+
+interface Props {
+  readonly lot: LotView;
+  readonly way: Way;
+  readonly onClose: () => void;
+}
+
+/** Writes a line into the ledger, with the way back. */
+export function MoveDialog({ lot, way, onClose }: Props) {
+  const units = useUnits();
+  const cord = lot.thing.kind === 'cord';
+  const move = useMove(lot.id);
+  const undo = useUndoMovement();
+  const [amount, setAmount] = useState<number | null>(way === 'found' ? lot.left : null);
+  const [note, setNote] = useState('');
+  const reason: GivenReason = way === 'found' ? (cord ? 'measured' : 'counted') : way;
+  const save = async (): Promise<void> => {
+    if (amount === null) return;
+    const done = await move.mutateAsync({ reason, amount, note: note.trim() });
+    toaster.create({
+      title: `${amountText(lot.thing, done.lot.left, units)} left.`,
+      action: { label: 'Undo', onClick: () => undo.mutate(done.movement) },
+    });
+    onClose();
+  };
+  const off = way === 'found' && amount !== null ? amount - lot.left : 0;
+  return (
+    <Modal
+      open
+      onClose={onClose}
+      title={TITLES[way]}
+      footer={
+        <>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button
+            variant="solid"
+            onClick={() => void save()}
+            disabled={amount === null || move.isPending}
+          >
+            Write it down
+          </Button>
+        </>
+      }
+    >
+      <AmountField
+        label={cord ? 'Length' : 'How many'}
+        kind={lot.thing.kind}
+        value={amount}
+        onChange={setAmount}
+      />
+      <Text color="muted" fontSize="sm" mt="1" mb="4">
+        {way === 'found'
+          ? Math.abs(off) < 0.5
+            ? 'As it stands in the ledger.'
+            : `${amountText(lot.thing, Math.abs(off), units)} ${off < 0 ? 'less' : 'more'} than the ledger says. The difference is written down.`
+          : `${amountText(lot.thing, lot.left, units)} are left.`}
+      </Text>
+      <TextRow
+        label="What for"
+        value={note}
+        maxLength={400}
+        onChange={(event) => setNote(event.target.value)}
+      />
+      {move.error && (
+        <Text color="danger" role="alert" mt="3">
+          {move.error.message} {move.error instanceof ApiError && move.error.body.remedy}
+        </Text>
+      )}
+    </Modal>
+  );
+}

@@ -1,0 +1,50 @@
+import type { JobView, PieceView } from '@coiled-strand/contract';
+import { useMemo } from 'react';
+import { useJobs, usePiecesById } from '../api/week-queries';
+import type { Wish } from './demand';
+
+/** What is ordered and not begun, so many of each line. */
+export function useOrderedWishes(): readonly Wish[] | undefined {
+  const { data } = useJobs();
+  const lines = useMemo(() => (data ? linesOf(data.jobs) : undefined), [data]);
+  const ids = useMemo(() => [...new Set((lines ?? []).map(({ pieceId }) => pieceId))], [lines]);
+  const pieces = usePiecesById(ids);
+  const known = ids
+    .map((id) => pieces.get(id))
+    .filter((one): one is PieceView => one !== undefined);
+  // The same pieces give the same wishes, however often they are asked for.
+  const stamp = known.map(({ id, version }) => `${id}@${version}`).join();
+  return useMemo(
+    () =>
+      lines && known.length === ids.length
+        ? lines.map(({ id, pieceId, name, number }): Wish => {
+            const view = known.find((one) => one.id === pieceId)!;
+            return { id, pieceId, piece: view.piece, name, number };
+          })
+        : undefined,
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [lines, stamp],
+  );
+}
+
+interface Line {
+  readonly id: string;
+  readonly pieceId: string;
+  readonly name: string;
+  readonly number: number;
+}
+
+function linesOf(jobs: readonly JobView[]): Line[] {
+  const lines = new Map<string, Line>();
+  for (const { makeId, lineId, pieceId, what, customer } of jobs) {
+    if (makeId !== null || lineId === null || pieceId === null) continue;
+    const before = lines.get(lineId);
+    lines.set(lineId, {
+      id: lineId.slice(0, 8),
+      pieceId,
+      name: `${what}${customer ? `, ${customer}` : ''}`,
+      number: (before?.number ?? 0) + 1,
+    });
+  }
+  return [...lines.values()];
+}

@@ -1,0 +1,39 @@
+import { Box, Text } from '@chakra-ui/react';
+import { LEAST_MAKES, wallTime, type ReadyBy } from '@coiled-strand/core';
+import { DAYS } from './use-week';
+import { sayDay } from './times';
+
+interface Props {
+  readonly promise: ReadyBy;
+  readonly zone: string;
+}
+
+const dayOrLater = (instant: number, zone: string): string =>
+  instant === Infinity ? `more than ${DAYS / 7} weeks away` : sayDay(wallTime(instant, zone));
+
+/** When something can be ready: the days that are kept 80 and 95 times in 100. */
+export function PromiseText({ promise: { eighty, ninetyFive, pace }, zone }: Props) {
+  return (
+    <Box data-testid="promise" aria-live="polite">
+      <Text fontSize="xl" fontWeight="600" lineHeight="1.25">
+        {dayOrLater(eighty, zone)}
+        <Text as="span" fontSize="md" fontWeight="400" color="muted">
+          {' '}
+          is kept 80 times in 100
+        </Text>
+      </Text>
+      <Text fontSize="lg" fontWeight="600" lineHeight="1.3">
+        {dayOrLater(ninetyFive, zone)}
+        <Text as="span" fontSize="md" fontWeight="400" color="muted">
+          {' '}
+          95 times in 100
+        </Text>
+      </Text>
+      <Text fontSize="sm" color="muted" mt="1">
+        {pace.rests >= LEAST_MAKES
+          ? `By the times of your last ${pace.rests} makes, after all that is planned before it.`
+          : `By assumed times with a wide margin: after ${LEAST_MAKES} logged makes it goes by yours.`}
+      </Text>
+    </Box>
+  );
+}
