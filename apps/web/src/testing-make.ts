@@ -34,6 +34,7 @@ export function makeView(piece: Piece, more: Partial<MakeView> = {}): MakeView {
     photos: [],
     putAway: false,
     lineId: null,
+    stashTold: false,
     ...more,
   };
 }

@@ -66,6 +66,8 @@ export interface MakeView {
   readonly putAway: boolean;
   /** The line of an order that it is for; null for none. */
   readonly lineId: string | null;
+  /** Whether the stash was told what it was cut from. */
+  readonly stashTold: boolean;
 }
 
 /** What a make goes by, as it was when it was begun: large, and the same for as long as it lasts. */

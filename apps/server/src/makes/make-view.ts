@@ -13,9 +13,9 @@ export const secondsOf = ({ seconds }: Pick<MakeRow, 'seconds'>): StageSecondsDt
   );
 
 /** What a make is told with besides its own row. */
-export type AboutMake = Pick<MakeView, 'id' | 'photos' | 'putAway'>;
+export type AboutMake = Pick<MakeView, 'id' | 'photos' | 'putAway' | 'stashTold'>;
 
-export const makeView = (row: MakeRow, { photos, putAway }: AboutMake): MakeView => ({
+export const makeView = (row: MakeRow, { photos, putAway, stashTold }: AboutMake): MakeView => ({
   id: row.id,
   pieceId: row.pieceId,
   piece: row.piece,
@@ -34,4 +34,5 @@ export const makeView = (row: MakeRow, { photos, putAway }: AboutMake): MakeView
   photos,
   putAway,
   lineId: row.lineId,
+  stashTold,
 });

@@ -64,7 +64,8 @@ const ABOUT = `
     coalesce((
       select json_agg(json_build_object('id', id, 'type', type, 'size', size) order by created_at)
       from photo where make_id = of.id), '[]') as photos,
-    (select archived_at is not null from piece where id = of.piece_id) as "putAway"
+    (select archived_at is not null from piece where id = of.piece_id) as "putAway",
+    exists (select from movement where make_id = of.id) as "stashTold"
   from unnest($1::uuid[], $2::uuid[]) of(id, piece_id)`;
 
 /** So many makes are on tables at once. */

@@ -1,9 +1,8 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import type { CutDto, LotCutsDto, LotView } from '@coiled-strand/contract';
-import { thingName } from '@coiled-strand/core';
 import type { ReactNode } from 'react';
 import { useUnits } from '../settings/use-units';
-import { amountText, lotText } from './words';
+import { amountText, lotText, nameOf } from './words';
 import './cut-bars.css';
 
 interface Props {
@@ -37,7 +36,7 @@ export function CutBars({ cuts, lots, stock, before = (lot) => lot.left, row, is
         <Box key={lot.id} className="print-keep" data-testid="cut-lot">
           <Flex gap="3" align="baseline" flexWrap="wrap" mb="1.5">
             <Text fontWeight="600" fontSize="lg">
-              {thingName(lot.thing)}
+              {nameOf(lot.thing)}
             </Text>
             <Text color="muted">
               {lotText(lot)}; {amountText(lot.thing, before(lot), units)} there

@@ -1,7 +1,8 @@
-import { thingKey, thingName, type Thing } from '@coiled-strand/core';
+import { thingKey, type Thing } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useBeads, useCords, useFittings } from '../api/queries';
 import { useLots } from '../api/week-queries';
+import { nameOf } from './words';
 
 export interface NamedThing {
   readonly key: string;
@@ -29,12 +30,4 @@ export function useThings(kind: Thing['kind']): readonly NamedThing[] {
       .map(([key, thing]) => ({ key, thing, name: nameOf(thing) }))
       .sort((a, b) => a.name.localeCompare(b.name));
   }, [kind, lots, cords, beads, fittings]);
-}
-
-/** Its name with its colour, where the name does not tell cords of one make apart. */
-function nameOf(thing: Thing): string {
-  const name = thingName(thing);
-  return thing.kind === 'cord' && !name.includes(thing.cord.colour.name)
-    ? `${name}, ${thing.cord.colour.name}`
-    : name;
 }

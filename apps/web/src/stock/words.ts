@@ -33,6 +33,14 @@ export const REASON_WORDS: Readonly<Record<MovementReason, string>> = {
   undone: 'Undone',
 };
 
+/** Its name with its colour, where the name does not tell cords of one make apart. */
+export function nameOf(thing: Thing): string {
+  const name = thingName(thing);
+  return thing.kind === 'cord' && !name.includes(thing.cord.colour.name)
+    ? `${name}, ${thing.cord.colour.name}`
+    : name;
+}
+
 /** So much of a thing as it is read: `46.5 m`, `11`. */
 export const amountText = (thing: Pick<Thing, 'kind'>, amount: number, units: Units): string =>
   units.say(sayAmount(thing.kind, amount));
@@ -55,7 +63,7 @@ export const lotText = ({
 
 /** A lot told among others of the same thing. */
 export const lotChoice = (lot: LotView, units: Units): string =>
-  `${thingName(lot.thing)}: ${amountText(lot.thing, lot.left, units)}, ${lotText(lot).toLowerCase()}`;
+  `${nameOf(lot.thing)}: ${amountText(lot.thing, lot.left, units)}, ${lotText(lot).toLowerCase()}`;
 
 /** What a movement was for. */
 export const movementFor = ({ make, strand, cutting, note }: MovementView): string =>

@@ -41,7 +41,9 @@ function canBeCut(cuts: readonly number[], { packs }: Covering): boolean {
     .reduce((sum, { pack, count }) => sum + pack.size * count, 0);
   const bars = [
     { size: inOne, count: inOne > 0 ? 1 : 0 },
-    ...packs.filter(({ pack }) => pack.size > BY_LENGTH).map(({ pack, count }) => ({ size: pack.size, count })),
+    ...packs
+      .filter(({ pack }) => pack.size > BY_LENGTH)
+      .map(({ pack, count }) => ({ size: pack.size, count })),
   ];
   const problem = {
     sizes: cuts.map((length) => ({ length: asCut(length), count: 1 })),

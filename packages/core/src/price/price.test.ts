@@ -6,6 +6,7 @@ import { niceUp, priceOf, PRICING, wageAt, type Material, type Pricing } from '.
 const materials = fc.array(
   fc.record({
     name: fc.string(),
+    unit: fc.constantFrom('mm' as const, 'piece' as const),
     amount: fc.double({ min: 0, max: 1e5, noNaN: true }),
     each: fc.oneof(fc.constant(null), fc.double({ min: 0, max: 50, noNaN: true })),
   }),
@@ -41,9 +42,9 @@ describe('a price', () => {
     );
   });
   it('comes about as by hand', () => {
-    const cord: Material = { name: 'cord', amount: 3000, each: 0.035 };
+    const cord: Material = { name: 'cord', unit: 'mm', amount: 3000, each: 0.035 };
     const { reasons, cents: all } = priceOf(
-      [cord, { name: 'bead', amount: 4, each: null }],
+      [cord, { name: 'bead', unit: 'piece', amount: 4, each: null }],
       { minutes: 40, spread: 0 },
       PRICING,
     );
@@ -72,7 +73,9 @@ describe('a price', () => {
       }),
     );
     expect(wageAt(500, [], 0, PRICING)).toBeNull();
-    expect(wageAt(500, [{ name: 'gold', amount: 1, each: 900 }], 60, PRICING)).toBeLessThan(0);
+    expect(
+      wageAt(500, [{ name: 'gold', unit: 'piece', amount: 1, each: 900 }], 60, PRICING),
+    ).toBeLessThan(0);
   });
 });
 

@@ -20,7 +20,8 @@ export const PRICING: Pricing = { hour: 1500, overhead: 0.15, margin: 0.1, nice:
 /** Something that goes into a piece and was paid for. */
 export interface Material {
   readonly name: string;
-  /** mm of cord, pieces of anything else. */
+  /** What `amount` counts: mm of cord, or pieces. */
+  readonly unit: 'mm' | 'piece';
   readonly amount: number;
   /** What so much of it was paid at, in cents for one of `amount`; null where nobody knows. */
   readonly each: number | null;
@@ -40,6 +41,7 @@ export interface PriceReason {
   readonly area: PriceArea;
   /** Of material: what it is. */
   readonly name?: string;
+  readonly unit?: Material['unit'];
   readonly amount?: number;
   /** Of work. */
   readonly minutes?: number;
@@ -93,9 +95,10 @@ function reasonsOf(
   minutes: number,
   { hour, overhead, margin, nice, below }: Pricing,
 ): PriceReason[] {
-  const reasons: PriceReason[] = materials.map(({ name, amount, each }) => ({
+  const reasons: PriceReason[] = materials.map(({ name, unit, amount, each }) => ({
     area: 'material',
     name,
+    unit,
     amount,
     cents: each === null ? 0 : Math.round(amount * each),
     ...(each === null ? { unknown: true } : {}),
@@ -114,7 +117,7 @@ function reasonsOf(
  * the work is taken off as well, since it is paid out of it.
  *
  * @returns cents for an hour; below 0 where the price does not even pay the material; null where no time was spent
- * @example wageAt(6000, [{ name: 'cord', amount: 10, each: 100 }], 120, { overhead: 0 }) // 2500
+ * @example wageAt(6000, [{ name: 'bead', unit: 'piece', amount: 10, each: 100 }], 120, { overhead: 0 }) // 2500
  */
 export function wageAt(
   price: Cents,

@@ -1,8 +1,10 @@
-import { layOut } from './lay-out.js';
+import { layOut, type LaidOut } from './lay-out.js';
 import type { Job } from './task.js';
 import type { Sitting } from './week.js';
 
 const MINUTE = 60_000;
+/** Times of today are exact to some ten-thousandths of a millisecond: what is left of less is done. */
+const DUST = 0.01;
 
 /** How late a plan is; what comes first counts infinitely more than what comes after. In ms. */
 export interface Lateness {
@@ -10,27 +12,38 @@ export interface Lateness {
   readonly most: number;
   /** All that jobs are late, together. */
   readonly all: number;
-  /** All times at which jobs are ready, together: what is ready soon can be handed over. */
-  readonly ready: number;
+  /**
+   * What else is wanted: that what somebody waits for is ready soon, and that few works are taken up and put down
+   * again. Times at which jobs are ready, together, and some minutes for each time that a work is taken up.
+   */
+  readonly ease: number;
 }
 
-export function latenessOf(jobs: readonly Job[], ready: ReadonlyMap<string, number>): Lateness {
+/** What nobody waits for by a day counts so much less. Assumed. */
+const UNDATED = 0.1;
+/** Taking a work up is worth so much, in minutes: finding the place, laying out, clearing away. Assumed. */
+const TAKING_UP = 15;
+
+export function latenessOf(
+  jobs: readonly Job[],
+  { ready, slots }: Pick<LaidOut, 'ready' | 'slots'>,
+): Lateness {
   let most = -Infinity;
   let all = 0;
-  let sum = 0;
+  let sum = slots.length * TAKING_UP * MINUTE;
   for (const { id, due, release } of jobs) {
     const at = ready.get(id)!;
-    sum += at - release;
+    sum += (at - release) * (due === null ? UNDATED : 1);
     if (due === null) continue;
     most = Math.max(most, at - due);
     all += Math.max(0, at - due);
   }
-  return { most, all, ready: sum };
+  return { most, all, ease: sum };
 }
 
 /** Below 0 where the first is better. That nothing is late counts; by how much everything is early does not. */
 export const compareLateness = (a: Lateness, b: Lateness): number =>
-  Math.max(0, a.most) - Math.max(0, b.most) || a.all - b.all || a.ready - b.ready;
+  Math.max(0, a.most) - Math.max(0, b.most) || a.all - b.all || a.ease - b.ease;
 
 /**
  * What the latest job is late at least, whatever is done: each as if it were alone; and all as if each could be put
@@ -66,7 +79,7 @@ export function leastLateness(jobs: readonly Job[], sittings: readonly Sitting[]
   for (const sitting of sittings) {
     let now = sitting.start;
     while (now < sitting.end) {
-      const open = owed.filter(({ left }) => left > 0);
+      const open = owed.filter(({ left }) => left > DUST);
       if (open.length === 0) return least;
       const first = open.find(({ release }) => release <= now);
       const next = Math.min(
@@ -80,8 +93,8 @@ export function leastLateness(jobs: readonly Job[], sittings: readonly Sitting[]
       const end = Math.min(next, now + first.left);
       first.left -= end - now;
       now = end;
-      if (first.left <= 0) least = Math.max(least, now - first.due);
+      if (first.left <= DUST) least = Math.max(least, now - first.due);
     }
   }
-  return owed.some(({ left }) => left > 0) ? Infinity : least;
+  return owed.some(({ left }) => left > DUST) ? Infinity : least;
 }

@@ -64,12 +64,13 @@ export function* planWeek(
   const least = leastLateness(jobs, sittings);
   const laid = (order: readonly string[]): WeekPlan => {
     const out = layOut(jobs, sittings, ranksOf(order), pins);
-    return { ...out, lateness: latenessOf(jobs, out.ready), least, order };
+    return { ...out, lateness: latenessOf(jobs, out), least, order };
   };
   let best = laid(byDueDate(jobs).map(({ id }) => id));
+  const alike = likeJobs(jobs, pins);
   yield best;
   const jobOf = new Map(jobs.flatMap(({ tasks }) => tasks.map((task) => [task.id, task.job])));
-  const finite = (plan: WeekPlan): boolean => plan.lateness.ready < Infinity;
+  const finite = (plan: WeekPlan): boolean => plan.lateness.ease < Infinity;
   let current = best;
   for (let turn = 0; turn < tries && current.order.length > 1; turn++) {
     const order = moved(current.order, jobOf, uniform);
@@ -78,10 +79,37 @@ export function* planWeek(
     const less = compareLateness(next.lateness, current.lateness);
     if (less <= 0 || (!finite(current) && finite(next))) current = next;
     if (compareLateness(next.lateness, best.lateness) < 0) {
-      best = next;
+      best = laid(inTurn(next.order, alike));
       yield best;
     }
   }
+}
+
+/** Jobs that nothing but their names tell apart, and of which nothing was put anywhere by hand. */
+function likeJobs(jobs: readonly Job[], pins?: Pins): Job[][] {
+  const groups = new Map<string, Job[]>();
+  for (const job of jobs) {
+    if (job.tasks.length === 0 || job.tasks.some(({ id }) => pins?.has(id))) continue;
+    const tasks = job.tasks.map(({ id: _id, job: _job, ...task }) => task);
+    const key = JSON.stringify([job.due, job.release, tasks]);
+    groups.set(key, [...(groups.get(key) ?? []), job]);
+  }
+  return [...groups.values()].filter((group) => group.length > 1);
+}
+
+/** The same order, in which of alike jobs the first is begun first: it makes no difference but to who reads it. */
+function inTurn(order: readonly string[], groups: readonly Job[][]): string[] {
+  const place = new Map(order.map((id, i) => [id, i]));
+  const renamed = new Map<string, string>();
+  for (const group of groups) {
+    const begun = [...group].sort(
+      (a, b) => place.get(a.tasks[0]!.id)! - place.get(b.tasks[0]!.id)!,
+    );
+    begun.forEach((job, n) =>
+      job.tasks.forEach(({ id }, t) => renamed.set(id, group[n]!.tasks[t]!.id)),
+    );
+  }
+  return order.map((id) => renamed.get(id) ?? id);
 }
 
 /** One task, or all tasks of one job, elsewhere in the order. */

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { random } from '../testing.js';
-import { compareLateness, latenessOf, leastLateness } from './lateness.js';
+import { compareLateness, latenessOf, leastLateness, type Lateness } from './lateness.js';
 import { layOut } from './lay-out.js';
 import { byDueDate, isBest, planWeek, ranksOf, type WeekPlan } from './plan-week.js';
 import { SET_OUT_MINUTES, type Job, type Task } from './task.js';
@@ -182,10 +182,9 @@ describe('a week', () => {
     (seed) => {
       const jobs = somePieces(seed, 7);
       const sittings = evenings(12);
-      let best: { most: number; all: number; ready: number } | null = null;
+      let best: Lateness | null = null;
       for (const order of permutations(jobs)) {
-        const { ready } = layOut(jobs, sittings, inOrder(order));
-        const found = latenessOf(jobs, ready);
+        const found = latenessOf(jobs, layOut(jobs, sittings, inOrder(order)));
         if (!best || compareLateness(found, best) < 0) best = found;
       }
       const plan = planned(jobs, sittings, 1500);
@@ -225,13 +224,41 @@ describe('a week', () => {
       const jobs = somePieces(seed, 6, false);
       const sittings = evenings(12);
       const rank = ranksOf(byDueDate(jobs).map(({ id }) => id));
-      const { most } = latenessOf(jobs, layOut(jobs, sittings, rank).ready);
+      const { most } = latenessOf(jobs, layOut(jobs, sittings, rank));
       for (const order of permutations(jobs)) {
-        const other = latenessOf(jobs, layOut(jobs, sittings, inOrder(order)).ready).most;
+        const other = latenessOf(jobs, layOut(jobs, sittings, inOrder(order))).most;
         expect(most).toBeLessThanOrEqual(other + 1);
       }
       expect(leastLateness(jobs, sittings)).toBeCloseTo(most, -1);
     }
+  });
+  it('is planned the same today as at the beginning of time', () => {
+    // Today’s times leave few decimals to a millisecond.
+    const today = Date.UTC(2026, 10, 26);
+    for (let seed = 1; seed <= 20; seed++) {
+      const jobs = somePieces(seed, 5).map((one) => ({
+        ...one,
+        tasks: one.tasks.map((t) => ({ ...t, minutes: t.minutes + seed / 7 })),
+      }));
+      const then = planned(jobs, evenings(12), 20);
+      const now = planned(
+        jobs.map((one) => ({ ...one, due: one.due! + today, release: today })),
+        evenings(12).map(({ start, end }) => ({ start: start + today, end: end + today })),
+        20,
+      );
+      expect(now.lateness.most).toBeCloseTo(then.lateness.most, 0);
+      expect(now.least).toBeCloseTo(then.least, 0);
+    }
+  });
+  it('takes alike pieces up in their turn', () => {
+    const jobs = ['a', 'b', 'c', 'd'].map((id) =>
+      job(id, [task(id, 1, 50, { splits: true }), task(id, 2, 9, { wait: 60, batch: 'glue' })], {
+        due: 6 * DAY,
+      }),
+    );
+    const { slots } = planned(jobs, evenings(6));
+    const begun = [...new Set(slots.map((slot) => slot.task.job))];
+    expect(begun).toEqual(['a', 'b', 'c', 'd']);
   });
   it('glues before the evening ends, so that it cures over night', () => {
     const jobs = [

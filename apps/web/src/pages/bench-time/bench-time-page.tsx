@@ -31,7 +31,7 @@ export function BenchTimePage() {
         </Button>
       </PageHead>
       {!week && <Loading what="Planning your week" />}
-      {week && week.jobs.length === 0 && (
+      {week?.jobs.length === 0 && (
         <Text maxW="56ch">
           Nothing is to be done. What is under way and what is ordered takes its place here: at the
           bench while you tie, and beside it while glue cures.

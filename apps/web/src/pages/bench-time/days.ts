@@ -59,6 +59,7 @@ export function daysOf(week: Week): DayPlan[] {
     // A day ends where the next begins.
     dayAt(end - MINUTE).due.push(`Due: ${who}${late ? ', and it will be late' : ''}`);
   }
+  for (const { over } of days.values()) over.sort((a, b) => a.until - b.until);
   return [...days.values()].sort((a, b) => (a.key < b.key ? -1 : 1));
 }
 

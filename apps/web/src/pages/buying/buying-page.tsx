@@ -10,7 +10,7 @@ import { useCurrency } from '../../settings/use-currency';
 import { Button } from '../../shell/button';
 import { Fault, Loading } from '../../shell/states';
 import { ThingSwatch } from '../../stock/thing-swatch';
-import { thingName } from '@coiled-strand/core';
+import { nameOf } from '../../stock/words';
 import { ArrivedDialog } from './arrived-dialog';
 import { Missing } from './missing';
 import '../../settings/print.css';
@@ -70,7 +70,7 @@ function Item({ view }: { readonly view: ShoppingItemView }) {
   const [arriving, setArriving] = useState(false);
   const { id, item, ticked, arrived } = view;
   const count = item.count - arrived;
-  const name = thingName(item.thing);
+  const name = nameOf(item.thing);
   return (
     <Flex
       gap="4"
@@ -94,7 +94,6 @@ function Item({ view }: { readonly view: ShoppingItemView }) {
           <ThingSwatch thing={item.thing} />
           <Text fontSize="lg" fontWeight="600" textDecoration={ticked ? 'line-through' : undefined}>
             {name}
-            {item.thing.kind === 'cord' && `, ${item.thing.cord.colour.name}`}
           </Text>
         </Flex>
         <Text color="muted">

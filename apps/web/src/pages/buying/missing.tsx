@@ -5,7 +5,6 @@ import {
   coverNeed,
   inchesToOrder,
   thingKey,
-  thingName,
   withSpare,
   type Covering,
   type Pack,
@@ -21,7 +20,7 @@ import { Loading } from '../../shell/states';
 import { ThingSwatch } from '../../stock/thing-swatch';
 import { useShort, type Missing as MissingThing } from '../../stock/use-short';
 import { useOrderedWishes } from '../../stock/use-wishes';
-import { amountText } from '../../stock/words';
+import { amountText, nameOf } from '../../stock/words';
 import type { Wish } from '../../stock/demand';
 import { PackDialog } from './pack-dialog';
 
@@ -170,10 +169,7 @@ function OfferRow({ offer: { missing, need, covering } }: { readonly offer: Offe
       <Box flex="1" minW="200px">
         <Flex gap="3" align="center">
           <ThingSwatch thing={thing} />
-          <Text fontWeight="600">
-            {thingName(thing)}
-            {thing.kind === 'cord' && `, ${thing.cord.colour.name}`}
-          </Text>
+          <Text fontWeight="600">{nameOf(thing)}</Text>
         </Flex>
         <Text color="muted" fontSize="sm">
           {amountText(thing, missing.amount, units)} missing

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
 import type { LotView } from '@coiled-strand/contract';
-import { thingName } from '@coiled-strand/core';
 import { useState } from 'react';
+import { dayFrom } from '@coiled-strand/core';
 import { Link, useParams } from 'react-router';
 import { useLot } from '../../api/week-queries';
 import { Page, PageHead } from '../../frame/page';
@@ -11,7 +11,8 @@ import { sayMoney } from '../../fields/money';
 import { Button } from '../../shell/button';
 import { Fault, Loading } from '../../shell/states';
 import { LotPicture } from '../../stock/lot-picture';
-import { amountText, lotText } from '../../stock/words';
+import { amountText, lotText, nameOf } from '../../stock/words';
+import { sayDay } from '../../week/times';
 import { AboutLot } from './about-lot';
 import { Ledger } from './ledger';
 import { MoveDialog, type Way } from './move-dialog';
@@ -42,11 +43,11 @@ function Lot({ lot }: { readonly lot: LotView }) {
   return (
     <>
       <PageHead
-        title={thingName(lot.thing)}
+        title={nameOf(lot.thing)}
         about={
           <>
             {lotText(lot)}
-            {lot.boughtOn !== null && `, bought on ${lot.boughtOn}`}
+            {lot.boughtOn !== null && `, bought on ${sayDay(dayFrom(lot.boughtOn)!)}`}
             {lot.cents !== null &&
               `, ${lot.parent === null ? 'for' : 'its share'} ${sayMoney(lot.cents, currency)}`}
             {lot.parent !== null && (

@@ -8,7 +8,7 @@ import {
   type LotState,
   type LotView,
 } from '@coiled-strand/contract';
-import { thingName, type Thing } from '@coiled-strand/core';
+import type { Thing } from '@coiled-strand/core';
 import { PackagePlus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -23,7 +23,7 @@ import { More } from '../../shell/more';
 import { Fault, Loading } from '../../shell/states';
 import { useRested } from '../../shell/use-rested';
 import { LotPicture } from '../../stock/lot-picture';
-import { amountText, leftText, lotText } from '../../stock/words';
+import { amountText, leftText, lotText, nameOf } from '../../stock/words';
 import { TakeInDialog } from '../../stock/take-in-dialog';
 
 const KINDS: readonly { readonly value: Thing['kind'] | ''; readonly label: string }[] = [
@@ -152,7 +152,7 @@ function LotInDrawer({ lot }: { readonly lot: LotView }) {
             <LotPicture lot={lot} />
           </Flex>
           <Text mt="2" fontWeight="600" lineHeight="1.25">
-            {thingName(lot.thing)}
+            {nameOf(lot.thing)}
           </Text>
           <Text fontSize="lg" lineHeight="1.3">
             {lot.left > 0

@@ -6,16 +6,19 @@ import { Link } from 'react-router';
 import { useOrders, usePiecesById } from '../../api/week-queries';
 import { MiniPiece } from '../../bench/mini-piece';
 import { Button } from '../../shell/button';
-import { thingName, dayFrom } from '@coiled-strand/core';
+import { dayFrom } from '@coiled-strand/core';
 import { useShort } from '../../stock/use-short';
 import { useOrderedWishes } from '../../stock/use-wishes';
 import type { Wish } from '../../stock/demand';
-import { amountText } from '../../stock/words';
+import { amountText, nameOf } from '../../stock/words';
 import { useUnits } from '../../settings/use-units';
 import { linesText, madeOf, whoOf } from '../../week/order-words';
 import { actionOf, slotsOn, wayTo, type SlotOn } from '../../week/slot-words';
 import { daysBetween, sayDaysLeft, sayMinutes, sayMoment, sayWhen } from '../../week/times';
 import { dueAt, useWeek, type Week } from '../../week/use-week';
+
+/** So many things of a kind are told here; the rest is a touch away. */
+const SHOWN = 4;
 
 /** What to take in hand now and why, what cures, what is due, what is short. */
 export function Now() {
@@ -98,7 +101,7 @@ function TakeInHand({ week, slots, first }: FirstProps) {
       {after.length > 0 && (
         <Box>
           <Text color="muted">Then, until {sayMoment(sitting!.end, zone, week.now)}</Text>
-          {after.map((slot) => (
+          {after.slice(0, SHOWN).map((slot) => (
             <Text key={`${slot.task.id}${slot.start}`} mt="2" lineHeight="1.3">
               <b>
                 {actionOf(slot.task)}: {slot.job.name}
@@ -109,6 +112,11 @@ function TakeInHand({ week, slots, first }: FirstProps) {
               </Text>
             </Text>
           ))}
+          {after.length > SHOWN && (
+            <ChakraLink asChild display="inline-block" mt="2" textDecoration="underline">
+              <Link to="/bench-time">and {after.length - SHOWN} more</Link>
+            </ChakraLink>
+          )}
         </Box>
       )}
     </Grid>
@@ -199,9 +207,6 @@ function Cures({ week }: { readonly week: Week }) {
   );
 }
 
-/** So many orders are told here. */
-const SHOWN = 4;
-
 function Due({ week }: { readonly week: Week }) {
   const { items } = useOrders({ state: 'open', sort: 'due', limit: SHOWN });
   const today = wallTime(week.now, week.week.zone);
@@ -252,8 +257,7 @@ function IsShort() {
             <ShoppingBasket size={16} aria-hidden />
           </Box>
           <Text lineHeight="1.3">
-            <b>{amountText(thing, amount, units)}</b> {thingName(thing)}
-            {thing.kind === 'cord' && `, ${thing.cord.colour.name}`}
+            <b>{amountText(thing, amount, units)}</b> {nameOf(thing)}
           </Text>
         </Flex>
       ))}

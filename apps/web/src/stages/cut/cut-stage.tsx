@@ -15,6 +15,7 @@ import {
 } from '@coiled-strand/core';
 import { Printer } from 'lucide-react';
 import { Choices } from '../../fields/choices';
+import { PriceForecast } from './price-forecast';
 import { Sureness } from './sureness';
 import { SelectField } from '../../fields/select-field';
 import { usePiece } from '../../piece/piece-store';
@@ -85,6 +86,7 @@ export function CutStage() {
           />
         </Box>
       </Grid>
+      <PriceForecast plan={plan} />
       <Box className="no-print">
         <Button variant="solid" onClick={() => window.print()}>
           <Printer size={18} /> Print the cut list

@@ -10,6 +10,8 @@ import { MAKE_PARAM } from '../../make/use-make';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { LogForm } from './log-form';
+import { OfferOffcuts } from '../../stock/offer-offcuts';
+import { CameTo } from './came-to';
 import { Photos } from './photos';
 
 const WORN_WORDS: Readonly<Record<Worn, string>> = {
@@ -82,6 +84,12 @@ export function Logged({ entry }: { readonly entry: MakeView }) {
         </tbody>
       </Box>
       <HandSaid entry={entry} />
+      {!entry.stashTold && (
+        <Box mt="4">
+          <OfferOffcuts make={entry} plan={plan} />
+        </Box>
+      )}
+      <CameTo entry={entry} plan={plan} />
       <Actions entry={entry} onMend={() => setMending(true)} />
     </Box>
   );

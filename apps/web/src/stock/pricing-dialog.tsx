@@ -1,0 +1,81 @@
+import { Grid, Text } from '@chakra-ui/react';
+import type { Pricing } from '@coiled-strand/core';
+import { useState } from 'react';
+import { useChangePricing } from '../api/week-queries';
+import { CountField } from '../fields/count-field';
+import { MoneyField } from '../fields/money-field';
+import { SelectField } from '../fields/select-field';
+import { useCurrency } from '../settings/use-currency';
+import { Button } from '../shell/button';
+import { Modal } from '../shell/modal';
+
+interface Props {
+  readonly pricing: Pricing;
+  readonly onClose: () => void;
+}
+
+const NICE = [0, 10, 50, 100, 500];
+
+/** How this workshop makes its prices. */
+export function PricingDialog({ pricing: before, onClose }: Props) {
+  const currency = useCurrency();
+  const change = useChangePricing();
+  const [pricing, setPricing] = useState(before);
+  const set = (more: Partial<Pricing>): void => setPricing({ ...pricing, ...more });
+  const save = async (): Promise<void> => {
+    await change.mutateAsync(pricing);
+    onClose();
+  };
+  return (
+    <Modal
+      open
+      onClose={onClose}
+      title="How you price"
+      footer={
+        <>
+          <Button onClick={onClose}>Cancel</Button>
+          <Button variant="solid" onClick={() => void save()} disabled={change.isPending}>
+            Keep it
+          </Button>
+        </>
+      }
+    >
+      <Grid templateColumns="1fr 1fr" gap="4">
+        <MoneyField
+          label="An hour at the bench"
+          value={pricing.hour}
+          currency={currency}
+          onChange={(hour) => set({ hour: hour ?? 0 })}
+        />
+        <CountField
+          label="Overhead, in percent of material and work"
+          value={Math.round(pricing.overhead * 100)}
+          min={0}
+          max={500}
+          onChange={(percent) => set({ overhead: percent / 100 })}
+        />
+        <CountField
+          label="Margin, in percent of all that"
+          value={Math.round(pricing.margin * 100)}
+          min={0}
+          max={500}
+          onChange={(percent) => set({ margin: percent / 100 })}
+        />
+        <SelectField
+          label="Rounded up to"
+          value={String(pricing.nice)}
+          options={NICE.map((nice) => ({
+            value: String(nice),
+            label: nice === 0 ? 'the cent' : `whole ${(nice / 100).toFixed(2)} ${currency}`,
+          }))}
+          onChange={(nice) => set({ nice: Number(nice) })}
+        />
+      </Grid>
+      {change.error && (
+        <Text color="danger" role="alert" mt="3">
+          {change.error.message}
+        </Text>
+      )}
+    </Modal>
+  );
+}
