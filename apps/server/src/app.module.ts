@@ -4,6 +4,7 @@ import { createDataSource, prepareDatabase } from './database/data-source.js';
 import type { Config } from './config/config.js';
 import { BuyingModule } from './buying/buying.module.js';
 import { CuttingModule } from './cutting/cutting.module.js';
+import { InstrumentsModule } from './instruments/instruments.module.js';
 import { KitsModule } from './kits/kits.module.js';
 import { LotsModule } from './lots/lots.module.js';
 import { OrdersModule } from './orders/orders.module.js';
@@ -48,6 +49,7 @@ export class AppModule {
         OrdersModule,
         KitsModule,
         WeekModule,
+        InstrumentsModule.of(config.instruments),
       ],
     };
   }

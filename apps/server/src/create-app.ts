@@ -15,6 +15,8 @@ import { sameSite } from './http/same-site.js';
 import { serveWebApp } from './http/web-app.js';
 import { serveOpenApi } from './openapi/document.js';
 
+const EVENTS = 'text/event-stream';
+
 /** The whole application, ready to listen; the tests use the same. */
 export async function createApp(config: Config): Promise<NestExpressApplication> {
   const app = await NestFactory.create<NestExpressApplication>(AppModule.with(config), {
@@ -39,7 +41,12 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     }),
   );
   app.use(sameSite(config.names));
-  app.use(compression());
+  // What is told as it happens must not wait until there is enough of it to be squeezed.
+  app.use(
+    compression({
+      filter: (req, res) => req.headers.accept !== EVENTS && compression.filter(req, res),
+    }),
+  );
   app.useBodyParser('json', { limit: '1mb' });
   app.use(plainRequest);
   app.useBodyParser('raw', { type: [...PHOTO_TYPES], limit: PHOTO_LIMITS.bytes });

@@ -4,6 +4,7 @@ import { useEffect } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { queryClient } from './api/queries';
 import { ArrowHead } from './bench/shapes';
+import { listenToInstruments } from './device/readings';
 import { NotFound } from './frame/not-found';
 import { RouteFault } from './frame/route-fault';
 import { WorkshopPage } from './pages/workshop/workshop-page';
@@ -51,6 +52,7 @@ const WEEK_ROUTES = [
   { path: '/orders/new', Page: week('NewOrderPage', 'Looking at the orders') },
   { path: '/orders/:id', Page: week('OrderPage', 'Fetching the order') },
   { path: '/bench-time', Page: week('BenchTimePage', 'Planning your week') },
+  { path: '/instruments', Page: week('InstrumentsPage', 'Listening') },
   { path: '/kits', Page: week('KitsPage', 'Fetching the kits') },
   { path: '/kits/:id', Page: week('KitPage', 'Fetching the kit') },
 ];
@@ -93,6 +95,7 @@ const atRest = (run: () => void): void => {
 export function App() {
   // Fetched while the server is surely there, so that a make goes on when it is not.
   useEffect(() => atRest(() => void fetchAhead()), []);
+  useEffect(listenToInstruments, []);
   return (
     <ChakraProvider value={system}>
       <ErrorBoundary>

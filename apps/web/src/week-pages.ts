@@ -11,3 +11,4 @@ export { BenchTimePage } from './pages/bench-time/bench-time-page';
 export { BuyingPage } from './pages/buying/buying-page';
 export { KitsPage } from './pages/kits/kits-page';
 export { KitPage } from './pages/kits/kit-page';
+export { InstrumentsPage } from './pages/instruments/instruments-page';

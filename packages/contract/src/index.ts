@@ -20,3 +20,4 @@ export * from './order.dto.js';
 export * from './week.dto.js';
 export * from './kit.dto.js';
 export * from './week-views.js';
+export * from './instrument.dto.js';

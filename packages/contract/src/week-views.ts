@@ -1,4 +1,4 @@
-import type { MovementReason, Task, Thing, Took } from '@coiled-strand/core';
+import type { MovementReason, Reading, Task, Thing, Took } from '@coiled-strand/core';
 import type { CutDto, CuttingSessionDto } from './cutting.dto.js';
 import type { ShoppingItemDto } from './buying.dto.js';
 import type { KitDto } from './kit.dto.js';
@@ -145,4 +145,14 @@ export interface KitView {
   readonly kit: KitDto;
   readonly packed: number;
   readonly at: string;
+}
+
+/** Something that an instrument says: a reading, or that it is there or gone. */
+export interface InstrumentView {
+  readonly instrument: Reading['instrument'];
+  readonly here: boolean;
+  /** The last reading; null while it says nothing. */
+  readonly reading: Reading | null;
+  /** Whether it is a stand-in that can be turned from the panel. */
+  readonly simulated: boolean;
 }

@@ -1,6 +1,9 @@
+import { INSTRUMENTS } from '@coiled-strand/contract';
 import type { LogLevel } from '@nestjs/common';
 import { resolve } from 'node:path';
 import { fileURLToPath } from 'node:url';
+
+export type Instrument = (typeof INSTRUMENTS)[number];
 
 export interface Config {
   readonly databaseUrl: string;
@@ -15,6 +18,8 @@ export interface Config {
   readonly dataFolder: string | null;
   /** Whether an empty database is filled with the demo workshop or with an empty one. */
   readonly demo: boolean;
+  /** Where caliper and scale are: stand-ins of its own, addresses such as `127.0.0.1:4001`, or nowhere. */
+  readonly instruments: 'simulated' | 'none' | Partial<Record<Instrument, string>>;
   /** What is written to the log; nothing when empty. */
   readonly logLevels: readonly LogLevel[];
 }
@@ -44,6 +49,23 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     webRoot: env.WEB_ROOT ?? resolve(here, '../../../web/dist'),
     dataFolder: env.DATA_FOLDER ?? null,
     demo: env.DEMO !== 'off',
+    instruments: instrumentsOf(env),
     logLevels: ['log', 'warn', 'error'],
   };
+}
+
+/** Real ones where they are named; stand-ins otherwise, unless none are wanted. */
+function instrumentsOf(env: NodeJS.ProcessEnv): Config['instruments'] {
+  const named = INSTRUMENTS.flatMap((which): [Instrument, string][] => {
+    const address = env[which.toUpperCase()];
+    if (!address) return [];
+    if (!/^[\w.-]+:\d{1,5}$/.test(address)) {
+      throw new Error(
+        `${which.toUpperCase()} is “${address}”. Set it to where the instrument is heard, such as 127.0.0.1:4001.`,
+      );
+    }
+    return [[which, address]];
+  });
+  if (named.length > 0) return Object.fromEntries(named);
+  return env.INSTRUMENTS === 'off' ? 'none' : 'simulated';
 }

@@ -48,13 +48,14 @@ export const testConfig = (databaseUrl: string, demo: boolean): Config => ({
   webRoot: null,
   dataFolder: null,
   demo,
+  instruments: 'none',
   logLevels: [],
 });
 
 /** The real application on a database of its own, without the web files. */
-export async function startTestApp(demo = true): Promise<TestApp> {
+export async function startTestApp(demo = true, more: Partial<Config> = {}): Promise<TestApp> {
   const database = await createDatabase();
-  const app = await createApp(testConfig(database.url, demo));
+  const app = await createApp({ ...testConfig(database.url, demo), ...more });
   await app.init();
   return {
     app,

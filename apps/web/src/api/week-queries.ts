@@ -6,6 +6,8 @@ import type {
   CuttingSummary,
   CuttingView,
   FromMakeDto,
+  HandleDto,
+  InstrumentView,
   JobsView,
   KitDto,
   KitView,
@@ -188,3 +190,10 @@ export function usePiecesById(ids: readonly string[]): ReadonlyMap<string, Piece
   });
   return new Map(found.flatMap(({ data }) => (data ? [[data.id, data]] : [])));
 }
+
+/** The hands of an instrument’s stand-in. */
+export const useHandle = (which: InstrumentView['instrument']) =>
+  useChange(
+    (body: HandleDto) => call<InstrumentView>(`/instruments/${which}`, { method: 'PUT', body }),
+    [],
+  );

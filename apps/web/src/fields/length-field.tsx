@@ -82,6 +82,7 @@ export function LengthField({
     <Field.Root invalid={message !== undefined}>
       <Field.Label>{label}</Field.Label>
       <Input
+        data-takes="mm"
         value={text}
         placeholder={placeholder}
         inputMode="text"

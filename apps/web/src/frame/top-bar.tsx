@@ -1,6 +1,14 @@
 import { Box, Flex, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { ToolButton } from '../shell/tool-button';
-import { BookOpen, CircleHelp, Hand, Moon, Settings as SettingsIcon, Sun } from 'lucide-react';
+import {
+  BookOpen,
+  CircleHelp,
+  Gauge,
+  Hand,
+  Moon,
+  Settings as SettingsIcon,
+  Sun,
+} from 'lucide-react';
 import { Button } from '../shell/button';
 import { useState, type ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
@@ -100,6 +108,13 @@ export function TopBar({ children }: { readonly children?: ReactNode }) {
           display={{ base: 'none', md: 'inline-flex' }}
         >
           <CircleHelp size={19} />
+        </ToolButton>
+        <ToolButton
+          label="Instruments"
+          onClick={() => window.open('/instruments', 'instruments', 'width=900,height=640')}
+          display={{ base: 'none', md: 'inline-flex' }}
+        >
+          <Gauge size={19} />
         </ToolButton>
         <ToolButton label="Settings" onClick={() => setOpen('settings')}>
           <SettingsIcon size={19} />

@@ -1,0 +1,128 @@
+import { createServer, type Server, type Socket } from 'node:net';
+import type { AddressInfo } from 'node:net';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import type { InstrumentView } from '@coiled-strand/contract';
+import { parseReading } from '@coiled-strand/core';
+import request from 'supertest';
+import { startTestApp, type TestApp } from '../testing/test-app.js';
+import { LineDevice } from './line-device.js';
+
+const until = async <T>(look: () => T | undefined | Promise<T | undefined>): Promise<T> => {
+  for (let i = 0; i < 200; i++) {
+    const found = await look();
+    if (found !== undefined) return found;
+    await new Promise((resolve) => setTimeout(resolve, 50));
+  }
+  throw new Error('it did not come to that');
+};
+
+describe('stand-ins beside the server', () => {
+  let test: TestApp;
+  beforeAll(async () => {
+    test = await startTestApp(true, { instruments: 'simulated' });
+  }, 60_000);
+  afterAll(() => test.close());
+  const api = () => request(test.app.getHttpServer());
+  const caliper = async (): Promise<InstrumentView> =>
+    ((await api().get('/api/instruments')).body as InstrumentView[]).find(
+      ({ instrument }) => instrument === 'caliper',
+    )!;
+  const hands = (body: object, which = 'caliper') =>
+    api().put(`/api/instruments/${which}`).send(body);
+
+  it('are turned, move, and come to rest', async () => {
+    await until(async () => ((await caliper()).here ? true : undefined));
+    await hands({ value: 12.34 }).expect(200);
+    const moving = await until(async () => {
+      const { reading } = await caliper();
+      return reading && !reading.stable ? reading : undefined;
+    });
+    expect(moving.value).toBeLessThan(13);
+    const rest = await until(async () => {
+      const { reading } = await caliper();
+      return reading?.stable && reading.value !== 0 ? reading : undefined;
+    });
+    expect(rest).toMatchObject({ value: 12.34, unit: 'mm', batteryLow: false });
+  });
+  it('say that it is too much, that the battery is low, and are gone with the plug', async () => {
+    await hands({ value: 400, batteryLow: true }).expect(200);
+    const over = await until(async () => {
+      const { reading } = await caliper();
+      return reading?.value === null ? reading : undefined;
+    });
+    expect(over.batteryLow).toBe(true);
+    await hands({ plugged: false }).expect(200);
+    await until(async () => ((await caliper()).here ? undefined : true));
+    expect((await caliper()).reading).toBeNull();
+    await hands({ plugged: true, value: 5 }).expect(200);
+    await until(async () => ((await caliper()).here ? true : undefined));
+  });
+  it('are told as they happen to whoever listens', async () => {
+    await test.app.listen(0, '127.0.0.1');
+    const url = `${await test.app.getUrl()}/api/instruments/readings`;
+    const heard = await fetch(url, { headers: { accept: 'text/event-stream' } });
+    expect(heard.headers.get('content-type')).toContain('text/event-stream');
+    const reader = heard.body!.getReader();
+    let text = '';
+    const values = (): string[] =>
+      [...text.matchAll(/"value":([\d.]+)/g)].map(([, value]) => value!);
+    await hands({ value: 31.2 }, 'scale').expect(200);
+    while (!values().includes('31.2')) {
+      const { value, done } = await reader.read();
+      if (done) break;
+      text += new TextDecoder().decode(value);
+    }
+    expect(values()).toContain('31.2');
+    // Nobody hears the end of it, and the server can still be closed: see below.
+  });
+  it('take nothing that is no hand', async () => {
+    await hands({ value: 'much' }).expect(422);
+    await hands({ value: 1 }, 'thermometer').expect(404);
+  });
+});
+
+describe('a device that speaks lines', () => {
+  let server: Server;
+  const sockets = new Set<Socket>();
+  beforeAll(
+    () =>
+      new Promise<void>((resolve) => {
+        server = createServer((socket) => {
+          sockets.add(socket);
+          socket.on('error', () => undefined);
+        }).listen(0, '127.0.0.1', resolve);
+      }),
+  );
+  afterAll(() => {
+    sockets.forEach((socket) => socket.destroy());
+    server.close();
+  });
+  it('is read line by line, however they arrive, and found again when it was gone', async () => {
+    const said: number[] = [];
+    const here: boolean[] = [];
+    const device = new LineDevice(
+      '127.0.0.1',
+      (server.address() as AddressInfo).port,
+      ({ value }) => said.push(value!),
+      (is) => here.push(is),
+    );
+    const socket = await until(() => [...sockets][0]);
+    socket.write('garbage\r\nC +00');
+    socket.write('1.50 mm S\r\n\0\0\xff\nS  +2.00 g\n');
+    socket.write(`${'x'.repeat(5000)}\nC +003.00 mm S\n`);
+    await until(() => (said.length === 3 ? true : undefined));
+    expect(said).toEqual([1.5, 2, 3]);
+    // The plug is pulled in the middle of a line; what is left of it is no beginning of the next.
+    socket.write('C +009');
+    await new Promise((resolve) => setTimeout(resolve, 50));
+    socket.destroy();
+    sockets.clear();
+    const again = await until(() => [...sockets][0]);
+    again.write('.99 mm S\r\nC +004.00 mm S\r\n');
+    await until(() => (said.length === 4 ? true : undefined));
+    expect(said[3]).toBe(4);
+    expect(here).toContain(false);
+    device.close();
+    expect(parseReading('C +009.99 mm S')?.value).toBe(9.99);
+  });
+});
