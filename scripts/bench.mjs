@@ -5,6 +5,7 @@ import { ensureBuild } from './lib/build.mjs';
 import { ensureChromium } from './lib/chromium.mjs';
 import { withDemo } from './lib/demo-browser.mjs';
 import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
+import { fillStash } from './lib/many.mjs';
 import { run, say } from './lib/say.mjs';
 import { ROOT } from './lib/shell.mjs';
 
@@ -257,6 +258,125 @@ async function benchLoom(browser, url, id) {
   await page.close();
 }
 
+/** Numbers from 0 to 1 that follow from a seed: mulberry32. */
+function seeded(seed) {
+  let state = seed >>> 0;
+  return () => {
+    state = (state + 0x6d2b79f5) >>> 0;
+    let t = Math.imul(state ^ (state >>> 15), state | 1);
+    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
+    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
+  };
+}
+
+/** Cutting: some cuts over some lots, until proven or until time is up. */
+async function benchCutting() {
+  const core = await import(join(ROOT, 'packages/core/dist/index.js'));
+  const { loadSolver } = await import(join(ROOT, 'packages/solver/dist/index.js'));
+  const solve = await loadSolver();
+  process.stdout.write('\nCutting stock, in Node\n');
+  for (const [cuts, lots, seconds] of [
+    [60, 40, 2],
+    [500, 200, 10],
+  ]) {
+    for (const [what, longest] of [
+      ['spools and offcuts', 30_000],
+      ['offcuts alone', 3200],
+    ]) {
+      const uniform = seeded(cuts + longest);
+      const between = (low, high) => low + Math.floor(uniform() * (high - low + 1));
+      const wanted = Array.from({ length: cuts }, (_, i) => ({
+        id: `c${i}`,
+        thing: 'cord',
+        length: between(300, Math.min(3000, longest / 2)),
+      }));
+      const supply = Array.from({ length: lots }, (_, i) => {
+        const whole = uniform() < 0.3;
+        const length = whole ? between(longest / 3, longest) : between(400, longest / 3 + 800);
+        return { id: `l${i}`, thing: 'cord', dyeLot: null, useful: 300, whole, length };
+      });
+      const from = performance.now();
+      const enough = () => performance.now() - from > seconds * 900;
+      let plan = null;
+      for (plan of core.cutPlans(wanted, supply, { solve, enough }));
+      const ms = performance.now() - from;
+      const { proof } = plan;
+      row(
+        `${cuts} cuts over ${lots} lots, ${what}`,
+        `${(ms / 1000).toFixed(2)} s`,
+        `${proof.kind === 'proven' ? 'proven' : `within ${(100 * proof.share).toFixed(3)} %`} (target: 1 % in ${seconds} s)`,
+      );
+    }
+  }
+}
+
+/** Sixty pieces over eight weeks, laid out anew as after a move. */
+async function benchWeek() {
+  const core = await import(join(ROOT, 'packages/core/dist/index.js'));
+  const uniform = seeded(60);
+  const week = {
+    zone: 'Europe/Oslo',
+    days: Array.from({ length: 7 }, () => [{ from: 18 * 60, to: 22 * 60 }]),
+    off: [],
+    longest: 90,
+  };
+  const now = Date.UTC(2026, 10, 26);
+  const sittings = core.sittingsOf(week, now, 56);
+  const jobs = Array.from({ length: 60 }, (_, j) => {
+    const task = (n, what, minutes, wait = 0) => ({
+      id: `${j} ${n}`,
+      job: String(j),
+      ...{ what, minutes, wait, splits: what === 'tie', batch: wait > 0 ? 'glue' : null },
+    });
+    return {
+      id: String(j),
+      due: now + Math.floor(3 + uniform() * 53) * 86_400_000,
+      release: 0,
+      tasks: [
+        task(1, 'prepare', 5 + uniform() * 10),
+        task(2, 'tie', 30 + uniform() * 120),
+        task(3, 'finish', 5 + uniform() * 10, 24 * 60),
+        task(4, 'finish', 5),
+      ],
+    };
+  });
+  const times = [];
+  for (let move = 0; move < 40; move++) {
+    const pins = new Map([[`${move} 2`, sittings[(move * 3) % sittings.length].start]]);
+    const from = performance.now();
+    for (const plan of core.planWeek(jobs, sittings, { pins, tries: 0, uniform })) void plan;
+    times.push(performance.now() - from);
+  }
+  times.sort((a, b) => a - b);
+  process.stdout.write('\nA schedule of 60 pieces over eight weeks, in Node\n');
+  row('anew after a move, median', `${times[20].toFixed(1)} ms`, 'target: 200 ms');
+  row('95th of 100', `${times[37].toFixed(1)} ms`);
+}
+
+/** The stash of somebody who kept everything: what the server takes for a page of it. */
+async function benchStash(url, databaseUrl) {
+  const { default: pg } = await import('pg');
+  const client = new pg.Client({ connectionString: databaseUrl });
+  await client.connect();
+  await fillStash(client, { lots: 5000, movements: 200_000 });
+  await client.end();
+  process.stdout.write('\nThe stash with 5,000 lots and 200,000 movements, at the server\n');
+  for (const path of [
+    '/lots?limit=24',
+    '/lots?limit=24&sort=least',
+    '/lots?limit=24&q=amber+shelf',
+  ]) {
+    const times = [];
+    for (let i = 0; i < 30; i++) {
+      const from = performance.now();
+      await (await fetch(`${url}/api${path}`)).json();
+      times.push(performance.now() - from);
+    }
+    times.sort((a, b) => a - b);
+    row(path, `${times[15].toFixed(0)} ms`, `slowest ${times[29].toFixed(0)} ms (target: 300 ms)`);
+  }
+}
+
 await run(async () => {
   checkNode();
   await ensureDependencies();
@@ -264,7 +384,9 @@ await run(async () => {
   await ensureBuild();
   say('Measuring the core');
   await benchCore();
-  await withDemo('bench', async (browser, url) => {
+  await benchCutting();
+  await benchWeek();
+  await withDemo('bench', async (browser, url, databaseUrl) => {
     await benchFirstPage(browser, url);
     const { items: pieces } = await (await fetch(`${url}/api/pieces?sort=laid`)).json();
     await benchDrag(browser, url, 'the end of a band', pieces[0].id);
@@ -281,5 +403,6 @@ await run(async () => {
       body: JSON.stringify(broadBand(core)),
     });
     await benchLoom(browser, url, (await band.json()).id);
+    await benchStash(url, databaseUrl);
   });
 });

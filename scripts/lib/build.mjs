@@ -80,7 +80,9 @@ export async function ensureBuild() {
     OUTPUTS.every((file) => existsSync(join(ROOT, file)));
   if (upToDate) return;
   say('Building core, contract and server');
-  await Promise.all(['packages/core', 'packages/contract', 'packages/solver', 'apps/server'].map(swc));
+  await Promise.all(
+    ['packages/core', 'packages/contract', 'packages/solver', 'apps/server'].map(swc),
+  );
   say('Building the web application');
   await quiet(join(ROOT, 'node_modules/.bin/vite'), [
     'build',

@@ -44,3 +44,34 @@ export async function fillWith(client, { pieces, makes }) {
   );
   await client.query('vacuum analyze');
 }
+
+/**
+ * Fills the stash of a database that holds the demo with many more lots, and their ledgers with many movements that
+ * come to nothing.
+ *
+ * @param client of `pg`, connected
+ */
+export async function fillStash(client, { lots, movements }) {
+  await client.query(
+    `insert into lot (workshop_id, thing, thing_key, form, place, dye_lot, bought_on, cents, size, left_over, whole,
+       created_at)
+     select l.workshop_id, jsonb_set(l.thing::jsonb, '{cord,name}',
+         to_jsonb(format('%s %s', ($2::text[])[1 + g % 10], g)))::json,
+       format('many %s', g), l.form, ($3::text[])[1 + g % 3], null, l.bought_on, l.cents, l.size, l.size, true,
+       now() - (g || ' minutes')::interval
+     from generate_series(1, $1) g
+     join (select *, row_number() over (order by id) n, count(*) over () of
+       from lot where thing ->> 'kind' = 'cord') l on l.n = 1 + g % l.of`,
+    [lots, WORDS, ['shelf', 'drawer', 'tin']],
+  );
+  await client.query(
+    `insert into movement (workshop_id, lot_id, amount, reason, created_at)
+     select l.workshop_id, l.id, case when g <= $2 then l.size when g % 2 = 0 then -1 else 1 end,
+       case when g <= $2 then 'bought' else 'used' end, now() - (g || ' seconds')::interval
+     from generate_series(1, $1) g
+     join (select *, row_number() over (order by id) n, count(*) over () of
+       from lot where thing_key like 'many %') l on l.n = 1 + g % l.of`,
+    [movements, lots],
+  );
+  await client.query('vacuum analyze');
+}

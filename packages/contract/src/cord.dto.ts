@@ -27,6 +27,11 @@ export class CordDto implements Cord {
   @IsMeasure(0.5, 1.2)
   effective?: number;
 
+  /** Standard deviation of its diameter from place to place, in mm. */
+  @IsOptional()
+  @IsMeasure(0, 20)
+  spread?: number;
+
   /** Price of a metre, in the workshop's currency. */
   @IsOptional()
   @IsMeasure(0, 10_000)

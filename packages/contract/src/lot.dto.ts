@@ -136,7 +136,7 @@ export class FromMakeDto {
   @IsUUID()
   make!: string;
 
-  @IsListOf(() => MadeFromDto, 1, 200)
+  @IsListOf(() => MadeFromDto, 0, 200)
   cords!: MadeFromDto[];
 }
 

@@ -4,10 +4,12 @@ interface Props {
   readonly label: string;
   readonly checked: boolean;
   readonly onChange: (checked: boolean) => void;
+  /** Where what stands beside it says what it is, to those who see it. */
+  readonly hideLabel?: boolean;
 }
 
 /** Yes or no. */
-export const TickField = ({ label, checked, onChange }: Props) => (
+export const TickField = ({ label, checked, onChange, hideLabel }: Props) => (
   <Checkbox.Root
     checked={checked}
     onCheckedChange={(details) => onChange(details.checked === true)}
@@ -17,7 +19,7 @@ export const TickField = ({ label, checked, onChange }: Props) => (
     cursor="pointer"
     minH="32px"
   >
-    <Checkbox.HiddenInput />
+    <Checkbox.HiddenInput aria-label={hideLabel ? label : undefined} />
     <Checkbox.Control
       w="5"
       h="5"
@@ -29,6 +31,6 @@ export const TickField = ({ label, checked, onChange }: Props) => (
     >
       <Checkbox.Indicator w="4" h="4" />
     </Checkbox.Control>
-    <Checkbox.Label>{label}</Checkbox.Label>
+    {!hideLabel && <Checkbox.Label>{label}</Checkbox.Label>}
   </Checkbox.Root>
 );

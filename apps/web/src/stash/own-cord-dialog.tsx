@@ -4,11 +4,11 @@ import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { Controller, useForm } from 'react-hook-form';
 import { useAddCord } from '../api/queries';
 import { useCurrency } from '../settings/use-currency';
-import { LengthField } from '../fields/length-field';
 import { numberFrom } from '../fields/number-from';
 import { SelectField } from '../fields/select-field';
 import { TextRow } from '../fields/text-row';
 import { ColourRows } from './colour-rows';
+import { DiameterFields } from './diameter-fields';
 import { EntryDialog } from './entry-dialog';
 
 interface Props {
@@ -21,18 +21,19 @@ interface Props {
 export function OwnCordDialog({ start, onClose, onDone }: Props) {
   const add = useAddCord();
   const currency = useCurrency();
-  const { control, register, handleSubmit, formState } = useForm<CordDto>({
+  const { control, register, handleSubmit, formState, setValue } = useForm<CordDto>({
     resolver: classValidatorResolver(CordDto),
-    defaultValues: { ...start, name: '', colour: { ...start.colour } },
+    defaultValues: { ...start, name: '', spread: undefined, colour: { ...start.colour } },
   });
   const { errors } = formState;
   const submit = handleSubmit(async (cord) => {
-    const { name, kind, diameter, colour, price } = cord;
+    const { name, kind, diameter, spread, colour, price } = cord;
     const { value } = await add.mutateAsync({
       name,
       kind,
       diameter,
       colour,
+      ...(spread === undefined ? {} : { spread }),
       ...(price === undefined ? {} : { price }),
     });
     onDone(value);
@@ -67,14 +68,13 @@ export function OwnCordDialog({ start, onClose, onDone }: Props) {
         control={control}
         name="diameter"
         render={({ field }) => (
-          <LengthField
-            label="Diameter"
+          <DiameterFields
             value={field.value}
-            unit="mm"
-            decimals={2}
-            nudge={0.1}
-            onChange={field.onChange}
             error={errors.diameter?.message}
+            onChange={({ mean, spread }) => {
+              field.onChange(mean);
+              setValue('spread', spread);
+            }}
           />
         )}
       />

@@ -1,6 +1,9 @@
 import ICAL from 'ical.js';
 import { actionOf, type SlotOn } from './slot-words';
 
+// A line that goes on begins with a blank, which the library does not count among the 75 bytes of a line.
+ICAL.foldLength = 74;
+
 /**
  * The planned stretches as a calendar (RFC 5545), in UTC, so that any program shows them in its own zone.
  *

@@ -30,6 +30,8 @@ export interface Cord {
   readonly colour: Colour;
   /** Diameter under tension / nominal, 0.5 to 1.2, where the maker measured it. */
   readonly effective?: number;
+  /** Standard deviation of its diameter from place to place, in mm, where it was measured in several. */
+  readonly spread?: number;
   /** Price of a metre in the workshop's currency, where it is known. */
   readonly price?: number;
 }

@@ -83,7 +83,8 @@ function Item({ view }: { readonly view: ShoppingItemView }) {
     >
       <Box className="no-print">
         <TickField
-          label=""
+          label={`Got it: ${name}`}
+          hideLabel
           checked={ticked}
           onChange={(next) => tick.mutate({ id, ticked: next })}
         />

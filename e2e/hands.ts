@@ -1,0 +1,62 @@
+import type { Locator, Page } from '@playwright/test';
+
+/** How somebody works a page: with a mouse, or with keys alone. */
+export interface Hands {
+  readonly name: string;
+  /** A button, a link, a choice. */
+  press(what: Locator): Promise<void>;
+  /** A line to type into. */
+  fill(what: Locator, text: string): Promise<void>;
+  /** One of the browser’s own list. */
+  choose(what: Locator, label: string): Promise<void>;
+}
+
+export const mouse = (): Hands => ({
+  name: 'by mouse',
+  press: (what) => what.click(),
+  async fill(what, text) {
+    await what.click();
+    await what.fill(text);
+    await what.press('Tab');
+  },
+  choose: async (what, label) => void (await what.selectOption({ label })),
+});
+
+/** More stops than any page has. */
+const STOPS = 300;
+
+/** Goes with Tab until something has the focus, as a hand on the keys does. */
+async function tabTo(page: Page, what: Locator): Promise<void> {
+  await what.waitFor();
+  for (let stop = 0; stop < STOPS; stop++) {
+    if (await what.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press('Tab');
+  }
+  throw new Error(`Tab does not come to ${String(what)}`);
+}
+
+export const keys = (page: Page): Hands => ({
+  name: 'by keyboard alone',
+  async press(what) {
+    await tabTo(page, what);
+    await page.keyboard.press('Enter');
+  },
+  async fill(what, text) {
+    await tabTo(page, what);
+    await page.keyboard.press('Control+a');
+    // A field for a day takes its parts one after the other.
+    if ((await what.getAttribute('type')) === 'date') {
+      const [year, month, day] = text.split('-');
+      await page.keyboard.type(`${month}${day}${year}`);
+    } else await page.keyboard.type(text);
+    await page.keyboard.press('Tab');
+  },
+  async choose(what, label) {
+    await tabTo(page, what);
+    const options = await what.locator('option').allTextContents();
+    const wanted = options.indexOf(label);
+    const now = await what.evaluate((list) => (list as HTMLSelectElement).selectedIndex);
+    const key = wanted > now ? 'ArrowDown' : 'ArrowUp';
+    for (let n = 0; n < Math.abs(wanted - now); n++) await page.keyboard.press(key);
+  },
+});
