@@ -4,7 +4,6 @@ import { useEffect } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { queryClient } from './api/queries';
 import { ArrowHead } from './bench/shapes';
-import { listenToInstruments } from './device/readings';
 import { NotFound } from './frame/not-found';
 import { RouteFault } from './frame/route-fault';
 import { WorkshopPage } from './pages/workshop/workshop-page';
@@ -95,7 +94,10 @@ const atRest = (run: () => void): void => {
 export function App() {
   // Fetched while the server is surely there, so that a make goes on when it is not.
   useEffect(() => atRest(() => void fetchAhead()), []);
-  useEffect(listenToInstruments, []);
+  useEffect(
+    () => atRest(() => void import('./device/readings').then((m) => m.listenToInstruments())),
+    [],
+  );
   return (
     <ChakraProvider value={system}>
       <ErrorBoundary>

@@ -61,6 +61,8 @@ export async function loadSolver(options?: InitOptions): Promise<Solve> {
         time_limit: seconds,
         mip_rel_gap: 0,
         mip_abs_gap: EXACT,
+        // A linear program of this size is solved before it could be made smaller.
+        ...(whole ? {} : { presolve: 'off' }),
       });
       if (start) model.setSolution({ colValue: start });
       const { modelStatus } = model.run();

@@ -167,7 +167,7 @@ async function addOrders({ manager, workshopId, pieces }: Ground): Promise<Map<s
       who: ['Tobias Renn', 'after the Tuesday tour'],
       ...{ state: 'promised', promisedFor: BEFORE_OPENING, price: 3800, paid: 0, days: 1 },
       note: 'A late wish: one more like the first.',
-      of: [['Meridian', 'wrist 18.3 cm', 1]],
+      of: [['Meridian', '', 1]],
     },
     {
       who: ['Ines Varga', 'keeps the dome'],
@@ -275,7 +275,7 @@ async function addCutting({ manager, workshopId, pieces }: Ground): Promise<void
       ...{ whole: lot.whole, useful: lot.useful ?? 300 },
     }));
   const wanted = cuts.map(({ id, thing, length }): WantedCut => ({ id, thing, length }));
-  const [plan] = cutPlans(wanted, supply, { solve: NO_SOLVER, enough: () => true });
+  const [plan] = cutPlans(wanted, supply, { solve: NO_SOLVER, left: () => 0 });
   const session = await manager.save(
     CuttingRow,
     manager.create(CuttingRow, {

@@ -1,5 +1,6 @@
 import { Box, chakra } from '@chakra-ui/react';
-import { NavLink } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, useLocation } from 'react-router';
 
 /** What a maker's week is made of, in the order of the work. */
 const PAGES = [
@@ -34,8 +35,15 @@ const Place = chakra(NavLink, {
 
 /** The pages of the week. On a narrow screen they are drawn sideways. */
 export function WeekNav() {
+  const row = useRef<HTMLDivElement>(null);
+  const { pathname } = useLocation();
+  useEffect(() => {
+    const here = row.current?.querySelector('[aria-current=page]');
+    here?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
+  }, [pathname]);
   return (
     <Box
+      ref={row}
       as="nav"
       aria-label="The week"
       className="no-print"

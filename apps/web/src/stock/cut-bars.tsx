@@ -116,6 +116,7 @@ function CutLine({ index, cut, made, children }: LineProps) {
       gap="3"
       py="1.5"
       align="center"
+      flexWrap={{ base: 'wrap', md: 'nowrap' }}
       color={made ? 'muted' : 'ink'}
       data-testid="cut-line"
     >
@@ -126,7 +127,7 @@ function CutLine({ index, cut, made, children }: LineProps) {
       <Text w="112px" fontWeight="600" fontSize="lg">
         {units.cord(cut.length)}
       </Text>
-      <Box flex="1" minW="0">
+      <Box flex="1" minW="160px">
         <Text lineHeight="1.25">
           {cut.piece}
           {cut.copy > 1 && ` (${cut.copy})`}: {cut.role.toLowerCase()}

@@ -12,7 +12,7 @@ interface Props {
 
 const MOST = 100_000;
 
-/** A weight in grams, committed as a whole. */
+/** A weight in grams: what follows from it is seen while it is typed. */
 export function GramsField({ label, value, onChange, placeholder }: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const read = draft === null ? value : (numberFrom(draft) ?? null);
@@ -32,7 +32,11 @@ export function GramsField({ label, value, onChange, placeholder }: Props) {
         inputMode="decimal"
         autoComplete="off"
         placeholder={placeholder}
-        onChange={(event) => setDraft(event.target.value)}
+        onChange={(event) => {
+          setDraft(event.target.value);
+          const typed = numberFrom(event.target.value);
+          if (typed !== undefined && typed >= 0 && typed <= MOST) onChange(typed);
+        }}
         onBlur={commit}
         onKeyDown={(event) => {
           if (event.key === 'Enter') {

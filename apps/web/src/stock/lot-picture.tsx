@@ -110,6 +110,7 @@ function Hank({ cord, lot: { size, left } }: CordProps) {
       <circle r={RING} className="gone-ring" strokeWidth={full} />
       {left > 0 && (
         <>
+          <circle r={RING} className="edge" strokeWidth={now + 1} />
           <circle r={RING} fill="none" stroke={cord.colour.hex} strokeWidth={now} />
           <circle r={RING} className="turns" strokeWidth={now * 0.34} />
         </>
@@ -134,6 +135,7 @@ function Line({ cord, lot: { size, left } }: CordProps) {
   return (
     <>
       {left < size && <path d={line(size)} className="gone-line" strokeWidth={width} />}
+      {left > 0 && <path d={line(left)} className="edge" strokeWidth={width + 1} />}
       {left > 0 && (
         <path
           d={line(left)}

@@ -29,9 +29,10 @@ const worker = {
   ): Promise<CutPlan> {
     solver ??= loadSolver({ locateFile: () => runtime });
     const solve = await solver;
-    const until = Date.now() + seconds * 1000;
+    const until = performance.now() + seconds * 1000;
+    const left = (): number => (until - performance.now()) / 1000;
     let last: CutPlan | null = null;
-    for (const plan of cutPlans(cuts, lots, { solve, enough: () => Date.now() > until })) {
+    for (const plan of cutPlans(cuts, lots, { solve, left })) {
       last = plan;
       found(plan);
     }

@@ -5,7 +5,7 @@ import { cutPlans, type CutPlan } from './cut-plan.js';
 import type { CordLot, WantedCut } from './of-one-thing.js';
 
 const solve = await loadSolver();
-const means = { solve, enough: () => false };
+const means = { solve, left: () => Infinity };
 
 function planned(cuts: readonly WantedCut[], lots: readonly CordLot[]): CutPlan {
   let last: CutPlan | null = null;

@@ -10,7 +10,7 @@ import { isProven, solveStock, type Answer } from './solve.js';
 import { costOf, leftUncut, lengthOf, measure, type StockProblem } from './stock-problem.js';
 
 const solve = await loadSolver();
-const means = { solve, enough: () => false };
+const means = { solve, left: () => Infinity };
 
 function answered(problem: StockProblem, using = means): Answer {
   let last: Answer | null = null;
@@ -188,7 +188,7 @@ describe('small problems', () => {
   it('give back the plan that is known where time is up at once', () => {
     const problem = someProblem(7, 6, 4);
     const known = quickPlan(problem);
-    const answer = answered(problem, { solve, enough: () => true });
+    const answer = answered(problem, { solve, left: () => 0 });
     expect(answer.plan).toEqual(known);
     const nothing = solveExactly(problem, 'cut', known, () => ({ status: 'nothing-found' }), 1);
     expect(nothing).toEqual({ plan: known, bound: 0 });

@@ -25,17 +25,22 @@ export interface Answer {
   readonly cost: number;
 }
 
-/** What a search may use: a solver, and somebody who says when it is enough. */
+/** What a search may use: a solver, and so much time. */
 export interface Means {
   readonly solve: Solve;
-  /** Whether time is up: the best so far is the answer then. */
-  readonly enough: () => boolean;
+  /** Seconds that are left; with none, the best so far is the answer. */
+  readonly left: () => number;
 }
+
+/** What one integer program may take of the time that is left: others come after it. */
+const share = ({ left }: Means, most: number): number => Math.max(0.1, Math.min(most, left() / 5));
 
 /** Of so many unknowns an integer program says the last word at once. */
 const SMALL = 120;
 /** What is left of a larger one after some bars were settled. */
 const REST = 60;
+/** Of the time, so much is kept for what cannot be cut. */
+const REST_FOR_CUTTING = 0.35;
 const SECONDS = { small: 8, rest: 1.5, columns: 2 } as const;
 
 export const isProven = ({ measure: m, uncut, cost }: Answer, problem: StockProblem): boolean =>
@@ -58,8 +63,20 @@ export function* solveStock(problem: StockProblem, means: Means): Generator<Answ
     cost,
   });
   yield answer(0);
+  // Patterns that were found for one aim are a beginning for the other.
+  const pool: Pattern[] = [];
+  const bySaving = measure(problem, plan).uncut > 0 && holdsAll(problem);
+  if (bySaving) {
+    // Where all can be cut after all, that is found on the way to wasting least.
+    const kept = means.left() < Infinity ? means.left() * REST_FOR_CUTTING : 0;
+    const first = { ...means, left: () => means.left() - kept };
+    for (const found of search(problem, 'save', plan, pool, first)) {
+      plan = [...found.plan];
+      yield answer(measure(problem, plan).uncut > 0 ? 0 : found.bound);
+    }
+  }
   if (measure(problem, plan).uncut > 0) {
-    for (const found of search(problem, 'cut', plan, means)) {
+    for (const found of search(problem, 'cut', plan, pool, means)) {
       plan = [...found.plan];
       uncut = Math.max(uncut, found.bound);
       yield answer(0);
@@ -71,7 +88,7 @@ export function* solveStock(problem: StockProblem, means: Means): Generator<Answ
     ...problem,
     sizes: problem.sizes.map(({ length, count }, i) => ({ length, count: count - left[i]! })),
   };
-  for (const found of search(rest, 'save', plan, means)) {
+  for (const found of search(rest, 'save', plan, pool, means)) {
     plan = [...found.plan];
     yield answer(found.bound);
   }
@@ -86,8 +103,11 @@ function* search(
   problem: StockProblem,
   aim: Aim,
   known: readonly Pattern[],
-  { solve, enough }: Means,
+  pool: Pattern[],
+  means: Means,
 ): Generator<Step> {
+  const { solve, left } = means;
+  const enough = (): boolean => left() <= 0;
   let best = known;
   let bound = leastOpened(problem, aim);
   const value = (plan: readonly Pattern[]): number => valueOf(problem, aim, plan);
@@ -98,12 +118,12 @@ function* search(
   yield { plan: best, bound };
   if (done() || enough()) return;
   if (unknowns(problem) <= SMALL) {
-    const exact = solveExactly(problem, aim, best, solve, SECONDS.small);
+    const exact = solveExactly(problem, aim, best, solve, share(means, SECONDS.small));
     take(exact.plan);
     yield { plan: best, bound: Math.max(bound, exact.bound) };
     return;
   }
-  const mixed = mixPatterns(problem, aim, best, solve, enough);
+  const mixed = mixPatterns(problem, aim, [...best, ...fitting(problem, pool)], solve, enough);
   if (!mixed) return;
   bound = Math.max(
     bound,
@@ -111,13 +131,14 @@ function* search(
   );
   yield { plan: best, bound };
   if (done() || enough()) return;
-  const columns = [...mixed.columns];
-  for (const dived of dive(problem, aim, mixed, columns, { solve, enough })) {
+  const columns = pool;
+  columns.push(...mixed.columns);
+  for (const dived of dive(problem, aim, mixed, columns, means)) {
     take(dived);
     yield { plan: best, bound };
     if (done() || enough()) return;
   }
-  take(overColumns(problem, aim, columns, best, solve));
+  take(overColumns(problem, aim, distinct(columns), best, means));
   yield { plan: best, bound };
 }
 
@@ -126,6 +147,11 @@ const valueOf = (problem: StockProblem, aim: Aim, plan: readonly Pattern[]): num
   // A plan that leaves something uncut is no answer where all can be cut.
   return aim === 'cut' ? m.uncut : m.uncut > 0 ? Infinity : costOf(problem, m);
 };
+
+/** Whether the bars together are as long as the cuts. */
+const holdsAll = ({ sizes, bars }: StockProblem): boolean =>
+  sizes.reduce((sum, { length, count }) => sum + length * count, 0) <=
+  bars.reduce((sum, { length, count }) => sum + length * count, 0);
 
 /** Even without any waste: what the begun lots together cannot give comes from the longest whole ones. */
 function leastOpened(problem: StockProblem, aim: Aim): number {
@@ -158,30 +184,40 @@ function* dive(
   means: Means,
 ): Generator<readonly Pattern[]> {
   const TRIES = 6;
-  for (let turn = 0; turn < TRIES && !means.enough(); turn++) {
+  for (let turn = 0; turn < TRIES && means.left() > 0; turn++) {
     const settled: Pattern[] = [];
     let mixture: Mixture | null = first;
     let left = problem;
-    while (mixture && unknowns(left) > REST && !means.enough()) {
+    while (mixture && unknowns(left) > REST && means.left() > 0) {
       const next = settle(mixture, settled.length === 0 ? turn : 0);
       if (next.length === 0) break;
       settled.push(...next);
       left = without(problem, settled);
-      const fits = columns.filter(
-        ({ bar, take }) =>
-          left.bars[bar]!.count > 0 && take.every((n, i) => n <= left.sizes[i]!.count),
-      );
-      mixture = mixPatterns(left, aim, fits, means.solve, means.enough);
+      const fits = distinct(fitting(left, columns));
+      mixture = mixPatterns(left, aim, fits, means.solve, () => means.left() <= 0);
       columns.push(...(mixture?.columns.slice(fits.length) ?? []));
     }
     const quick = quickPlan(left);
     const rest =
       unknowns(left) > 0 && unknowns(left) <= 2 * REST
-        ? solveExactly(left, aim, quick, means.solve, SECONDS.rest).plan
+        ? solveExactly(left, aim, quick, means.solve, share(means, SECONDS.rest)).plan
         : quick;
     yield [...settled, ...rest];
   }
 }
+
+/** Patterns that a problem has the bars and the cuts for. */
+const fitting = ({ bars, sizes }: StockProblem, patterns: readonly Pattern[]): Pattern[] =>
+  patterns.filter(
+    ({ bar, take }) => bars[bar]!.count > 0 && take.every((n, i) => n <= sizes[i]!.count),
+  );
+
+/** Each pattern once. */
+const distinct = (patterns: readonly Pattern[]): Pattern[] => [
+  ...new Map(
+    patterns.map((pattern) => [`${pattern.bar}:${pattern.take.join()}`, pattern]),
+  ).values(),
+];
 
 /** Everything that the mixture holds whole times, or else the one that it holds most of. */
 function settle({ patterns }: Mixture, turn: number): Pattern[] {
@@ -200,9 +236,10 @@ function overColumns(
   aim: Aim,
   columns: readonly Pattern[],
   known: readonly Pattern[],
-  solve: Solve,
+  means: Means,
 ): readonly Pattern[] {
-  const solved = solve(masterProgram(problem, aim, columns, true), { seconds: SECONDS.columns });
+  const program = masterProgram(problem, aim, columns, true);
+  const solved = means.solve(program, { seconds: share(means, SECONDS.columns) });
   if (!('values' in solved)) return known;
   return columns.flatMap((pattern, i) =>
     Array.from({ length: Math.round(solved.values[i]!) }, () => pattern),

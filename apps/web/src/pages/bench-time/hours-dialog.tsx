@@ -60,7 +60,7 @@ export function HoursDialog({ week: before, onClose }: Props) {
             {hours.map(({ from, to }, h) => (
               <Flex key={h} gap="2" align="center">
                 {(['from', 'to'] as const).map((end) => (
-                  <Box key={end} w="112px">
+                  <Box key={end} w="148px">
                     <TextRow
                       label=""
                       aria-label={`${WEEKDAY_NAMES[d]} ${end}`}

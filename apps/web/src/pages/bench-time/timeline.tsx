@@ -133,11 +133,16 @@ function SittingRow({ sitting, zone, longest, slots, pins, onChoose }: SittingPr
   const { setNodeRef, isOver } = useDroppable({ id: String(sitting.start) });
   const minutes = (sitting.end - sitting.start) / 60_000;
   return (
-    <Flex gap="3" align="center" mb="2">
+    <Flex
+      direction={{ base: 'column', md: 'row' }}
+      gap={{ base: '0', md: '3' }}
+      align={{ md: 'center' }}
+      mb="2"
+    >
       <Text w="92px" flexShrink={0} fontSize="sm" color="muted">
         {sayTime(sitting.start, zone)}–{sayTime(sitting.end, zone)}
       </Text>
-      <Box flex="1" minW="0">
+      <Box flex="1" minW="0" w={{ base: 'full', md: 'auto' }}>
         <Flex
           ref={setNodeRef}
           position="relative"

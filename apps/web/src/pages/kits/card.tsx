@@ -106,6 +106,26 @@ export function Card({ piece, kit, wearers, needs, onBack }: Props) {
   );
 }
 
+/** A cord laid straight, where a step cuts one. */
+function CordOfStep({ step: { look }, plan }: { readonly step: Step; readonly plan: Plan }) {
+  const cord =
+    look?.kind === 'cord'
+      ? plan.strands.find(({ number }) => number === look.strand)?.cord
+      : look?.kind === 'auxiliary'
+        ? plan.auxiliary[look.index]?.cord
+        : null;
+  if (!cord) return null;
+  return (
+    <Box
+      mt="4"
+      h="12px"
+      borderRadius="round"
+      border="1px solid rgba(0,0,0,.35)"
+      style={{ background: cord.colour.hex }}
+    />
+  );
+}
+
 interface StepProps {
   readonly index: number;
   readonly step: Step;
@@ -130,6 +150,7 @@ function StepOnCard({ index, step, piece, plan, leads }: StepProps) {
       borderTop="1px solid {colors.line}"
     >
       <Box>
+        <CordOfStep step={step} plan={plan} />
         {picture && (
           <svg
             aria-hidden
