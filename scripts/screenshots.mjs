@@ -18,11 +18,13 @@ await run(async () => {
   await withDemo('shots', async (browser, url) => {
     const { items: pieces } = await (await fetch(`${url}/api/pieces?sort=laid`)).json();
     const shot = async (file, path, options = {}) => {
-      const { width = 1280, height = 800, colorScheme = 'light', act } = options;
+      const { width = 1280, height = 800, colorScheme = 'light', rest = 2500, act } = options;
       const page = await browser.newPage({ viewport: { width, height }, colorScheme });
       page.setDefaultTimeout(10_000);
       await page.goto(url + path);
-      await page.waitForLoadState('networkidle');
+      await page.getByRole('banner').waitFor();
+      // A better plan of the week is looked for beside the page for a while.
+      await page.waitForTimeout(rest);
       await act?.(page);
       await page.waitForTimeout(400);
       await page.screenshot({ path: join(OUT, `${file}.png`) });
@@ -30,19 +32,13 @@ await run(async () => {
       say(`${file}.png`);
     };
     const named = (name) => pieces.find(({ piece }) => piece.name === name);
-    const [meridian, perseid, plumbLine, driftwood, azimuth, twinPeaks] = [
-      'Meridian',
-      'Perseid',
-      'Plumb Line',
-      'Driftwood Moon',
-      'Azimuth',
-      'Twin Peaks',
-    ].map(named);
+    const [meridian, perseid, azimuth] = ['Meridian', 'Perseid', 'Azimuth'].map(named);
     const at = (piece, stage) => `/pieces/${piece.id}/${stage}`;
     const spaces = (n) => async (page) => {
       for (let i = 0; i < n; i++) await page.keyboard.press('Space');
       await page.waitForTimeout(400);
     };
+    await shot('workshop', '/', { rest: 6000 });
     await shot('fit', at(meridian, 'fit'));
     const part = (name) => (page) =>
       page.getByTestId('parts-layer').getByRole('button', { name }).first().click();
@@ -55,22 +51,6 @@ await run(async () => {
       act: (page) => page.getByRole('button', { name: 'New piece' }).click(),
     });
     await shot('layout', at(perseid, 'layout'), { act: part(/^Beads, part 10/) });
-    await shot('beads', at(plumbLine, 'layout'), {
-      act: async (page) => {
-        await part(/^Beads/)(page);
-        await pane('Beads')(page);
-      },
-    });
-    await shot('fill', at(perseid, 'layout'), {
-      height: 1000,
-      act: async (page) => {
-        await pane('Fill to length')(page);
-        await page.getByText('Moonstone 6 mm, 84 in hand').click();
-        await page.getByRole('button', { name: 'Propose rows' }).click();
-        await page.getByTestId('proposal').first().waitFor();
-        await page.evaluate(() => window.scrollTo(0, 0));
-      },
-    });
     await shot('closed-dark', `${at(perseid, 'layout')}?view=closed`, {
       colorScheme: 'dark',
       act: pane('Closure'),
@@ -84,14 +64,6 @@ await run(async () => {
         await page.evaluate(() => window.scrollTo(0, 120));
       },
     });
-    await shot('make-band', at(twinPeaks, 'make'), {
-      act: async (page) => {
-        await page.getByRole('button', { name: 'Begin making' }).click();
-        await page.getByText('Step 1 of').waitFor();
-        await spaces(72)(page);
-      },
-    });
-    await shot('pendant', at(driftwood, 'layout'), { act: part(/^Stone/) });
     await shot('cut', at(perseid, 'cut'), { height: 1000 });
     await shot('make', at(meridian, 'make'), {
       act: async (page) => {
@@ -116,7 +88,6 @@ await run(async () => {
       },
     });
     await shot('make-phone', at(meridian, 'make'), { width: 390, height: 844 });
-    await shot('workshop', '/');
     await shot('finish', at(meridian, 'finish'), {
       act: async (page) => {
         await page.keyboard.press('m');
@@ -132,6 +103,14 @@ await run(async () => {
       act: (page) => page.getByTestId('logged').scrollIntoViewIfNeeded(),
     });
     await shot('hand', '/hand', { height: 1000 });
-    await shot('numbers', '/numbers');
+    const first = async (path) => {
+      const found = await (await fetch(`${url}/api/${path}`)).json();
+      return (found.items ?? found)[0].id;
+    };
+    await shot('orders', '/orders');
+    await shot('bench-time', '/bench-time', { rest: 6000 });
+    await shot('cutting', `/cutting/${await first('cuttings')}`);
+    await shot('stash', '/stash?kind=cord&sort=added');
+    await shot('kit', `/kits/${await first('kits')}`);
   });
 });
