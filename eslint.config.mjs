@@ -28,7 +28,10 @@ export default ts.config(
       // Indexing is checked by the compiler; where a length is known, `!` says so.
       '@typescript-eslint/no-non-null-assertion': 'off',
       'no-console': 'error',
-      '@typescript-eslint/no-unused-vars': ['error', { varsIgnorePattern: '^_', argsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { varsIgnorePattern: '^_', argsIgnorePattern: '^_' },
+      ],
     },
   },
   {

@@ -9,6 +9,7 @@ export { parseLength, type LengthError } from './measure/parse-length.js';
 export { pluralOf, sayCount } from './measure/plural.js';
 export { cordLength, inSentence, join, say, type Saying } from './measure/saying.js';
 export { meanOf, type Measured } from './measure/places.js';
+export { random, type Random } from './measure/random.js';
 export { parseReading, type Reading } from './measure/reading.js';
 export { otherSide, type Side } from './measure/side.js';
 export { IN_MM, speak, speakLength, type SpokenUnits } from './measure/speak.js';

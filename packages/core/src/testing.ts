@@ -16,6 +16,8 @@ import { beadsById } from './piece/palette.js';
 
 /** What the tests of the core share. Not part of the package. */
 
+export { random } from './measure/random.js';
+
 /** A cord that is as thick under tension as on its label. */
 export const testCord = (diameter: number, more: Partial<Cord> = {}): Cord => ({
   name: 'test cord',
@@ -89,25 +91,6 @@ export const testClosureSite = (
   thickness: 2,
   ...more,
 });
-
-/**
- * Seeded random numbers, the same on every machine: the 32-bit generator of T. Ettinger known as
- * mulberry32, and Box and Muller's normal numbers from it.
- */
-export function random(seed: number): { uniform: () => number; normal: () => number } {
-  let state = seed >>> 0;
-  const uniform = (): number => {
-    state = (state + 0x6d2b79f5) >>> 0;
-    let t = state;
-    t = Math.imul(t ^ (t >>> 15), t | 1);
-    t ^= t + Math.imul(t ^ (t >>> 7), t | 61);
-    return ((t ^ (t >>> 14)) >>> 0) / 2 ** 32;
-  };
-  return {
-    uniform,
-    normal: () => Math.sqrt(-2 * Math.log(1 - uniform())) * Math.cos(2 * Math.PI * uniform()),
-  };
-}
 
 /** Ways of using cords for a band on a buckle. */
 export const BAND_CORDS = {

@@ -1,4 +1,4 @@
-import { Grid, Text } from '@chakra-ui/react';
+import { Grid } from '@chakra-ui/react';
 import type { Pricing } from '@coiled-strand/core';
 import { useState } from 'react';
 import { useChangePricing } from '../api/week-queries';
@@ -6,8 +6,7 @@ import { CountField } from '../fields/count-field';
 import { MoneyField } from '../fields/money-field';
 import { SelectField } from '../fields/select-field';
 import { useCurrency } from '../settings/use-currency';
-import { Button } from '../shell/button';
-import { Modal } from '../shell/modal';
+import { AskDialog } from '../shell/ask-dialog';
 
 interface Props {
   readonly pricing: Pricing;
@@ -27,18 +26,12 @@ export function PricingDialog({ pricing: before, onClose }: Props) {
     onClose();
   };
   return (
-    <Modal
-      open
+    <AskDialog
       onClose={onClose}
       title="How you price"
-      footer={
-        <>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button variant="solid" onClick={() => void save()} disabled={change.isPending}>
-            Keep it
-          </Button>
-        </>
-      }
+      action="Keep it"
+      doing={[change]}
+      onDo={save}
     >
       <Grid templateColumns="1fr 1fr" gap="4">
         <MoneyField
@@ -71,11 +64,6 @@ export function PricingDialog({ pricing: before, onClose }: Props) {
           onChange={(nice) => set({ nice: Number(nice) })}
         />
       </Grid>
-      {change.error && (
-        <Text color="danger" role="alert" mt="3">
-          {change.error.message}
-        </Text>
-      )}
-    </Modal>
+    </AskDialog>
   );
 }

@@ -5,14 +5,12 @@ import { useState } from 'react';
 import { useTakeIn } from '../api/week-queries';
 import { Choices } from '../fields/choices';
 import { CountField } from '../fields/count-field';
-import { MoneyField } from '../fields/money-field';
 import { SelectField } from '../fields/select-field';
 import { TextRow } from '../fields/text-row';
-import { useCurrency } from '../settings/use-currency';
-import { Button } from '../shell/button';
-import { Modal } from '../shell/modal';
+import { AskDialog } from '../shell/ask-dialog';
 import { toaster } from '../shell/toaster';
 import { AmountField } from './amount-field';
+import { boughtAs, BoughtFields, type Bought } from './bought-fields';
 import { useThings } from './use-things';
 import { FORM_WORDS, FORMS_OF } from './words';
 
@@ -28,7 +26,6 @@ interface Props {
 
 /** A purchase goes into the stash in one step. */
 export function TakeInDialog({ onClose }: Props) {
-  const currency = useCurrency();
   const takeIn = useTakeIn();
   const [kind, setKind] = useState<Thing['kind']>('cord');
   const things = useThings(kind);
@@ -37,9 +34,7 @@ export function TakeInDialog({ onClose }: Props) {
   const [form, setForm] = useState<LotForm>('spool');
   const [size, setSize] = useState<number | null>(null);
   const [lots, setLots] = useState(1);
-  const [cents, setCents] = useState<number | null>(null);
-  const [dyeLot, setDyeLot] = useState('');
-  const [place, setPlace] = useState('');
+  const [bought, setBought] = useState<Bought>({ cents: null, dyeLot: '', place: '' });
   const [boughtOn, setBoughtOn] = useState(() => new Date().toISOString().slice(0, 10));
   const [asked, setAsked] = useState(false);
   const known = things.find((one) => one.key === key) ?? things[0];
@@ -57,8 +52,8 @@ export function TakeInDialog({ onClose }: Props) {
     setAsked(true);
     if (!thing || missing) return;
     const taken = await takeIn.mutateAsync({
-      ...{ thing, form, size, lots, cents, place: place.trim() },
-      ...(dyeLot.trim() === '' ? {} : { dyeLot: dyeLot.trim() }),
+      ...{ thing, form, size, lots },
+      ...boughtAs(bought),
       ...(boughtOn === '' ? {} : { boughtOn }),
     });
     toaster.create({
@@ -67,19 +62,13 @@ export function TakeInDialog({ onClose }: Props) {
     onClose();
   };
   return (
-    <Modal
-      open
+    <AskDialog
       onClose={onClose}
       size="wide"
       title="Take in what was bought"
-      footer={
-        <>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button variant="solid" onClick={() => void save()} disabled={takeIn.isPending}>
-            Put it into the stash
-          </Button>
-        </>
-      }
+      action="Put it into the stash"
+      doing={[takeIn]}
+      onDo={save}
     >
       <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr' }} gap="4">
         <Box gridColumn="1 / -1">
@@ -124,40 +113,14 @@ export function TakeInDialog({ onClose }: Props) {
           )}
         </Box>
         <CountField label="How many alike" value={lots} min={1} max={100} onChange={setLots} />
-        <MoneyField
-          label="Price of one"
-          value={cents}
-          currency={currency}
-          onChange={setCents}
-          mayBeEmpty
-          placeholder="not known"
-        />
+        <BoughtFields kind={kind} bought={bought} onChange={setBought} />
         <TextRow
           label="Bought on"
           type="date"
           value={boughtOn}
           onChange={(event) => setBoughtOn(event.target.value)}
         />
-        {kind === 'cord' && (
-          <TextRow
-            label="Dye lot, as on the label"
-            value={dyeLot}
-            maxLength={60}
-            onChange={(event) => setDyeLot(event.target.value)}
-          />
-        )}
-        <TextRow
-          label="Where it lies"
-          value={place}
-          maxLength={120}
-          onChange={(event) => setPlace(event.target.value)}
-        />
       </Grid>
-      {takeIn.isError && (
-        <Text color="danger" role="alert" mt="3">
-          {takeIn.error.message}
-        </Text>
-      )}
-    </Modal>
+    </AskDialog>
   );
 }

@@ -3,6 +3,7 @@ import {
   dayFrom,
   instantOf,
   planWeek,
+  random,
   sittingsOf,
   type Job,
   type Sitting,
@@ -14,7 +15,6 @@ import { serverNow } from '../api/clock';
 import { useWorkshop } from '../api/queries';
 import { useJobs } from '../api/week-queries';
 import { ownWorker } from './in-worker';
-import { seeded } from './seeded';
 
 /** So many days are planned. */
 export const DAYS = 56;
@@ -83,7 +83,7 @@ export function useWeek(): Week | null {
     const pins = new Map(week.pins.map(({ task, at }) => [task, Date.parse(at)]));
     const jobs = view.jobs.map((job) => asJob(job, week.zone));
     const sittings = sittingsOf(benchWeekOf(week), now, DAYS);
-    const [first] = planWeek(jobs, sittings, { pins, tries: 0, uniform: seeded(1).uniform });
+    const [first] = planWeek(jobs, sittings, { pins, tries: 0, uniform: random(1).uniform });
     return {
       week,
       view,

@@ -1,6 +1,7 @@
 import {
   cutPlans,
   planWeek,
+  random,
   promiseFor,
   type CordLot,
   type CutPlan,
@@ -14,7 +15,6 @@ import {
 import { loadSolver } from '@coiled-strand/solver';
 import { expose } from 'comlink';
 import runtime from 'highs/runtime?url';
-import { seeded } from './seeded';
 
 /** Loaded when something is cut for the first time. */
 let solver: ReturnType<typeof loadSolver> | null = null;
@@ -46,11 +46,11 @@ const worker = {
     tries: number,
     found: (plan: WeekPlan) => void,
   ): void {
-    const { uniform } = seeded(jobs.length + 1);
+    const { uniform } = random(jobs.length + 1);
     for (const plan of planWeek(jobs, sittings, { pins, tries, uniform })) found(plan);
   },
   promise(wish: string, week: Parameters<typeof promiseFor>[1], pace: Pace): ReadyBy {
-    return promiseFor(wish, week, pace, seeded(week.jobs.length + 7));
+    return promiseFor(wish, week, pace, random(week.jobs.length + 7));
   },
 };
 export type WeekWorker = typeof worker;

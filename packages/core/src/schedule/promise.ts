@@ -1,4 +1,5 @@
 import { TIME_SPREAD } from '../learn/hand.js';
+import type { Random } from '../measure/random.js';
 import { layOut, type Pins } from './lay-out.js';
 import { ranksOf } from './plan-week.js';
 import type { Job } from './task.js';
@@ -31,12 +32,6 @@ export function paceOf(took: readonly Took[]): Pace {
   const mean = logs.reduce((sum, x) => sum + x, 0) / logs.length;
   const squares = logs.reduce((sum, x) => sum + (x - mean) ** 2, 0);
   return { mean, spread: Math.sqrt(squares / (logs.length - 1)), rests: logs.length };
-}
-
-/** Random numbers, seeded. */
-export interface Random {
-  readonly uniform: () => number;
-  readonly normal: () => number;
 }
 
 /**

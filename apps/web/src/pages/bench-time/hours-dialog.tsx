@@ -3,13 +3,12 @@ import type { WeekDto } from '@coiled-strand/contract';
 import { dayFrom } from '@coiled-strand/core';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
-import { ApiError } from '../../api/client';
 import { useChangeWeek } from '../../api/week-queries';
 import { CountField } from '../../fields/count-field';
 import { SelectField } from '../../fields/select-field';
 import { TextRow } from '../../fields/text-row';
 import { Button } from '../../shell/button';
-import { Modal } from '../../shell/modal';
+import { AskDialog } from '../../shell/ask-dialog';
 import { clockText, sayDay, WEEKDAY_NAMES } from '../../week/times';
 
 interface Props {
@@ -39,19 +38,13 @@ export function HoursDialog({ week: before, onClose }: Props) {
   };
   const zones = Intl.supportedValuesOf('timeZone');
   return (
-    <Modal
-      open
+    <AskDialog
       onClose={onClose}
       size="wide"
       title="Your hours at the bench"
-      footer={
-        <>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button variant="solid" onClick={() => void save()} disabled={change.isPending}>
-            Keep them
-          </Button>
-        </>
-      }
+      action="Keep them"
+      doing={[change]}
+      onDo={save}
     >
       <Flex direction="column" gap="2">
         {week.days.map(({ hours }, d) => (
@@ -150,12 +143,6 @@ export function HoursDialog({ week: before, onClose }: Props) {
           ))}
         </Flex>
       </Grid>
-      {change.error && (
-        <Text color="danger" role="alert" mt="4">
-          {change.error.message}
-          {change.error instanceof ApiError && ` ${change.error.body.remedy}`}
-        </Text>
-      )}
-    </Modal>
+    </AskDialog>
   );
 }

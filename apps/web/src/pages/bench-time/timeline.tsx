@@ -44,7 +44,7 @@ export function Timeline({ week }: { readonly week: Week }) {
       sensors={sensors}
       onDragEnd={({ active, over }) => over && pin(String(active.id), Number(over.id))}
     >
-      <Box as="ol" listStyleType="none" m="0" p="0">
+      <Box as="ol" listStyleType="none" m="0" p="0" aria-busy={week.busy} data-testid="timeline">
         {days.map((day) => (
           <DayRow key={day.key} plan={day} week={week} longest={longest} onChoose={setChosen} />
         ))}
@@ -152,9 +152,10 @@ function SittingRow({ sitting, zone, longest, slots, pins, onChoose }: SittingPr
           overflow="hidden"
           style={{ width: `${(100 * minutes) / longest}%` }}
         >
-          {slots.map((slot) => (
+          {slots.map((slot, i) => (
             <SlotBar
-              key={`${slot.task.id}${slot.start}`}
+              // The same stretch stays the same while a better plan moves it within its sitting.
+              key={`${slot.task.id} ${slots.slice(0, i).filter(({ task }) => task === slot.task).length}`}
               slot={slot}
               sitting={sitting}
               pinned={pins.has(slot.task.id)}

@@ -1,12 +1,11 @@
-import { Grid, Text } from '@chakra-ui/react';
+import { Grid } from '@chakra-ui/react';
 import { thingName, type Thing } from '@coiled-strand/core';
 import { useState } from 'react';
 import { useAddPack } from '../../api/week-queries';
 import { MoneyField } from '../../fields/money-field';
 import { TextRow } from '../../fields/text-row';
 import { useCurrency } from '../../settings/use-currency';
-import { Button } from '../../shell/button';
-import { Modal } from '../../shell/modal';
+import { AskDialog } from '../../shell/ask-dialog';
 import { AmountField } from '../../stock/amount-field';
 
 interface Props {
@@ -28,18 +27,13 @@ export function PackDialog({ thing, onClose }: Props) {
     onClose();
   };
   return (
-    <Modal
-      open
+    <AskDialog
       onClose={onClose}
       title={`How is it sold? ${thingName(thing)}`}
-      footer={
-        <>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button variant="solid" onClick={() => void save()} disabled={!ready || add.isPending}>
-            Keep it
-          </Button>
-        </>
-      }
+      action="Keep it"
+      doing={[add]}
+      ready={ready}
+      onDo={save}
     >
       <Grid templateColumns="1fr 1fr" gap="4">
         <TextRow
@@ -64,11 +58,6 @@ export function PackDialog({ thing, onClose }: Props) {
           mayBeEmpty
         />
       </Grid>
-      {add.error && (
-        <Text color="danger" role="alert" mt="3">
-          {add.error.message}
-        </Text>
-      )}
-    </Modal>
+    </AskDialog>
   );
 }

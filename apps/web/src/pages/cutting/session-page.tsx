@@ -16,7 +16,7 @@ import { SelectField } from '../../fields/select-field';
 import { Page, PageHead } from '../../frame/page';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
-import { Modal } from '../../shell/modal';
+import { AskDialog } from '../../shell/ask-dialog';
 import { Fault, Loading } from '../../shell/states';
 import { toaster } from '../../shell/toaster';
 import { CutBars } from '../../stock/cut-bars';
@@ -191,19 +191,13 @@ function OtherwiseDialog({ session, cut, lot, lots, onClose }: OtherwiseProps) {
     onClose();
   };
   return (
-    <Modal
-      open
+    <AskDialog
       onClose={onClose}
       title={`${cut.piece}: ${cut.role.toLowerCase()}`}
       description="As it was cut."
-      footer={
-        <>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button variant="solid" onClick={() => void save()} disabled={cutMade.isPending}>
-            Write it down
-          </Button>
-        </>
-      }
+      action="Write it down"
+      doing={[cutMade]}
+      onDo={save}
     >
       <Flex direction="column" gap="4">
         <SelectField
@@ -219,11 +213,6 @@ function OtherwiseDialog({ session, cut, lot, lots, onClose }: OtherwiseProps) {
           </Text>
         )}
       </Flex>
-      {cutMade.error && (
-        <Text color="danger" role="alert" mt="3">
-          {cutMade.error.message} {cutMade.error instanceof ApiError && cutMade.error.body.remedy}
-        </Text>
-      )}
-    </Modal>
+    </AskDialog>
   );
 }

@@ -8,8 +8,7 @@ import { SelectField } from '../../fields/select-field';
 import { TextRow } from '../../fields/text-row';
 import { TickField } from '../../fields/tick-field';
 import { useUnits } from '../../settings/use-units';
-import { Button } from '../../shell/button';
-import { Modal } from '../../shell/modal';
+import { AskDialog } from '../../shell/ask-dialog';
 
 /** A piece, the sizes it is for, and how many packs. */
 export function NewKitDialog({ onClose }: { readonly onClose: () => void }) {
@@ -32,22 +31,13 @@ export function NewKitDialog({ onClose }: { readonly onClose: () => void }) {
     await navigate(`/kits/${kit.id}`);
   };
   return (
-    <Modal
-      open
+    <AskDialog
       onClose={onClose}
       title="Plan a kit"
-      footer={
-        <>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button
-            variant="solid"
-            onClick={() => void save()}
-            disabled={!piece || sizes.length === 0 || add.isPending}
-          >
-            Plan it
-          </Button>
-        </>
-      }
+      action="Plan it"
+      doing={[add]}
+      ready={piece !== undefined && sizes.length > 0}
+      onDo={save}
     >
       <Flex direction="column" gap="4">
         <SelectField
@@ -81,11 +71,6 @@ export function NewKitDialog({ onClose }: { readonly onClose: () => void }) {
           ))}
         </Box>
       </Flex>
-      {add.error && (
-        <Text color="danger" role="alert" mt="3">
-          {add.error.message}
-        </Text>
-      )}
-    </Modal>
+    </AskDialog>
   );
 }

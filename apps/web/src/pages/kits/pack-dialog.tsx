@@ -2,11 +2,9 @@ import { Box, Text } from '@chakra-ui/react';
 import type { FromLotDto, KitView, LotView } from '@coiled-strand/contract';
 import { thingKey, thingName, type PieceNeeds } from '@coiled-strand/core';
 import { useState } from 'react';
-import { ApiError } from '../../api/client';
 import { usePacked } from '../../api/week-queries';
 import { CountField } from '../../fields/count-field';
-import { Button } from '../../shell/button';
-import { Modal } from '../../shell/modal';
+import { AskDialog } from '../../shell/ask-dialog';
 import { lotText } from '../../stock/words';
 
 interface Props {
@@ -27,23 +25,14 @@ export function PackDialog({ view, needs, stock, onClose }: Props) {
     onClose();
   };
   return (
-    <Modal
-      open
+    <AskDialog
       onClose={onClose}
       title="Packs are filled"
       description="Beads and findings go out of the stash; the cord went when it was cut."
-      footer={
-        <>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button
-            variant="solid"
-            onClick={() => void save()}
-            disabled={picked.short.length > 0 || packed.isPending}
-          >
-            Take them out
-          </Button>
-        </>
-      }
+      action="Take them out"
+      doing={[packed]}
+      ready={picked.short.length === 0}
+      onDo={save}
     >
       <CountField label="How many" value={number} min={1} max={most} onChange={setNumber} />
       <Box mt="4">
@@ -63,12 +52,7 @@ export function PackDialog({ view, needs, stock, onClose }: Props) {
           Not enough of {name} in the stash. Fill fewer packs, or buy some first.
         </Text>
       ))}
-      {packed.error && (
-        <Text color="danger" role="alert" mt="3">
-          {packed.error.message} {packed.error instanceof ApiError && packed.error.body.remedy}
-        </Text>
-      )}
-    </Modal>
+    </AskDialog>
   );
 }
 

@@ -1,12 +1,10 @@
 import { Text } from '@chakra-ui/react';
 import type { GivenReason, LotView } from '@coiled-strand/contract';
 import { useState } from 'react';
-import { ApiError } from '../../api/client';
 import { useMove, useUndoMovement } from '../../api/week-queries';
 import { TextRow } from '../../fields/text-row';
 import { useUnits } from '../../settings/use-units';
-import { Button } from '../../shell/button';
-import { Modal } from '../../shell/modal';
+import { AskDialog } from '../../shell/ask-dialog';
 import { toaster } from '../../shell/toaster';
 import { AmountField } from '../../stock/amount-field';
 import { amountText } from '../../stock/words';
@@ -47,22 +45,13 @@ export function MoveDialog({ lot, way, onClose }: Props) {
   };
   const off = way === 'found' && amount !== null ? amount - lot.left : 0;
   return (
-    <Modal
-      open
+    <AskDialog
       onClose={onClose}
       title={TITLES[way]}
-      footer={
-        <>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button
-            variant="solid"
-            onClick={() => void save()}
-            disabled={amount === null || move.isPending}
-          >
-            Write it down
-          </Button>
-        </>
-      }
+      action="Write it down"
+      doing={[move]}
+      ready={amount !== null}
+      onDo={save}
     >
       <AmountField
         label={cord ? 'Length' : 'How many'}
@@ -83,11 +72,6 @@ export function MoveDialog({ lot, way, onClose }: Props) {
         maxLength={400}
         onChange={(event) => setNote(event.target.value)}
       />
-      {move.error && (
-        <Text color="danger" role="alert" mt="3">
-          {move.error.message} {move.error instanceof ApiError && move.error.body.remedy}
-        </Text>
-      )}
-    </Modal>
+    </AskDialog>
   );
 }

@@ -4,8 +4,7 @@ import { assumedDensity, countByWeight, lengthByWeight, type Uncertain } from '@
 import { useState } from 'react';
 import { useChangeLot, useMove, useUndoMovement } from '../../api/week-queries';
 import { useUnits } from '../../settings/use-units';
-import { Button } from '../../shell/button';
-import { Modal } from '../../shell/modal';
+import { AskDialog } from '../../shell/ask-dialog';
 import { toaster } from '../../shell/toaster';
 import { GramsField } from '../../stock/grams-field';
 import { amountText } from '../../stock/words';
@@ -52,24 +51,14 @@ export function WeighDialog({ lot, onClose }: Props) {
     onClose();
   };
   const cord = lot.thing.kind === 'cord';
-  const error = move.error ?? change.error;
   return (
-    <Modal
-      open
+    <AskDialog
       onClose={onClose}
       title="Weigh it"
-      footer={
-        <>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button
-            variant="solid"
-            onClick={() => void save()}
-            disabled={found === null || move.isPending || change.isPending}
-          >
-            Write it down
-          </Button>
-        </>
-      }
+      action="Write it down"
+      doing={[move, change]}
+      ready={found !== null}
+      onDo={save}
     >
       <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr' }} gap="4">
         <Box gridColumn="1 / -1">
@@ -116,12 +105,7 @@ export function WeighDialog({ lot, onClose }: Props) {
           )
         )}
       </Box>
-      {error && (
-        <Text color="danger" role="alert" mt="3">
-          {error.message}
-        </Text>
-      )}
-    </Modal>
+    </AskDialog>
   );
 }
 
