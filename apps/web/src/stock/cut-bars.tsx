@@ -76,7 +76,7 @@ function Bar({ lot, own, scale, there, isMade }: BarProps) {
   const broken = rest > room;
   const useful = rest >= (lot.useful ?? 300);
   return (
-    <Flex h="34px" className="cut-bar" aria-hidden>
+    <Flex h="34px" className="cut-bar print-row" aria-hidden>
       {own.map((cut, i) => (
         <Box
           key={cut.id}
@@ -113,6 +113,7 @@ function CutLine({ index, cut, made, children }: LineProps) {
   return (
     <Flex
       as="li"
+      className="print-row"
       gap="3"
       py="1.5"
       align="center"

@@ -42,6 +42,7 @@ export function Timeline({ week }: { readonly week: Week }) {
   return (
     <DndContext
       sensors={sensors}
+      accessibility={{ screenReaderInstructions: MOVING }}
       onDragEnd={({ active, over }) => over && pin(String(active.id), Number(over.id))}
     >
       <Box as="ol" listStyleType="none" m="0" p="0" aria-busy={week.busy} data-testid="timeline">
@@ -63,6 +64,9 @@ export function Timeline({ week }: { readonly week: Week }) {
     </DndContext>
   );
 }
+
+/** It is not picked up by keys: choosing it asks when it is to be done. */
+const MOVING = { draggable: 'Choose it to put it to another time.' };
 
 interface RowProps {
   readonly plan: DayPlan;

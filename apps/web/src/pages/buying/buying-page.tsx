@@ -78,7 +78,7 @@ function Item({ view }: { readonly view: ShoppingItemView }) {
       align="center"
       flexWrap={{ base: 'wrap', sm: 'nowrap' }}
       borderBottom="1px solid {colors.line}"
-      className="print-keep"
+      className="print-keep print-row"
       data-testid="to-buy"
     >
       <Box className="no-print">

@@ -24,7 +24,11 @@ export function Labels({ kit, needs, onBack }: Props) {
           <Printer size={18} /> Print {kit.number} labels
         </Button>
       </Box>
-      <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr', lg: '1fr 1fr 1fr' }} gap="0">
+      <Grid
+        className="print-grid"
+        templateColumns={{ base: '1fr', sm: '1fr 1fr', lg: '1fr 1fr 1fr' }}
+        gap="0"
+      >
         {Array.from({ length: kit.number }, (_, n) => (
           <Box
             key={n}
