@@ -114,10 +114,15 @@ async function story(page: Page, server: Running, hands: Hands, who: string): Pr
     await expect(logged).toBeVisible();
     // What was cut goes out of the stash, and the offcut comes back.
     await expect(logged.getByTestId('offcuts')).toBeVisible();
+    const told = { slate: sum(await ofCord(slate!)), orange: sum(await ofCord(orange!)) };
+    await expect(logged.getByTestId('offcuts')).toContainText('cut in');
     await hands.press(logged.getByRole('button', { name: 'Tell the stash' }));
     await expect(logged.getByTestId('offcuts')).toBeHidden();
     const back = (await lots(server, 'sort=added')).filter(({ form }) => form === 'offcut');
     expect(back.some(({ left }) => Math.abs(left - 400) < 1)).toBe(true);
+    // It was cut once, in the session.
+    expect(sum(await ofCord(slate!))).toBeCloseTo(told.slate + 400, 3);
+    expect(sum(await ofCord(orange!))).toBeCloseTo(told.orange, 3);
     await hands.press(logged.getByRole('button', { name: 'What it came to' }));
     await expect(logged.getByTestId('price-total')).toContainText('€');
     await hands.fill(logged.getByRole('textbox', { name: /Sold at/ }), '42');

@@ -58,6 +58,15 @@ export interface CutMadeView {
   readonly length: number;
 }
 
+/** A cut of a session that went into no make yet. */
+export interface CutForView {
+  readonly strand: number;
+  readonly cut: string;
+  readonly lot: string;
+  readonly length: number;
+  readonly cutting: { readonly id: string; readonly name: string };
+}
+
 export interface CuttingView extends Pick<
   CuttingSessionDto,
   'name' | 'lots' | 'proof' | 'oneDyeLot'

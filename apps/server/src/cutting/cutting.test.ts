@@ -1,9 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import type {
   CutDto,
+  CutForView,
   CuttingSummary,
   CuttingView,
   LotView,
+  MakeView,
   PageView,
 } from '@coiled-strand/contract';
 import { useTestApp } from '../testing/test-app.js';
@@ -37,6 +39,35 @@ const tick = (session: CuttingView, cut: string, body: object) =>
   api().put(`/api/cuttings/${session.id}/cuts/${cut}`).send(body);
 const left = async ({ id }: LotView): Promise<number> =>
   ((await api().get(`/api/lots/${id}`)).body as LotView).left;
+
+describe('a make after its cords were cut in a session', () => {
+  it('takes nothing from the stash a second time, and gives its offcut back', async () => {
+    const lot = await lotOf(5000);
+    const { items } = (await api().get('/api/makes?state=logged')).body as PageView<MakeView>;
+    const { id: make, pieceId } = items[0]!;
+    const session = await begun(lot, [
+      { ...cutOf(lot, 'a', 1000), pieceId, strand: 1 },
+      { ...cutOf(lot, 'b', 1000), pieceId, strand: 1, copy: 2 },
+    ]);
+    for (const cut of ['a', 'b']) {
+      await tick(session, cut, { lot: lot.id, length: 1000 }).expect(200);
+    }
+    const cutFor = async () =>
+      (await api().get(`/api/lots/cut-for/${make}`).expect(200)).body as CutForView[];
+    const name = { cutting: { id: session.id, name: 'Evening' }, lot: lot.id, length: 1000 };
+    expect((await cutFor()).filter((one) => one.lot === lot.id)).toMatchObject([
+      { strand: 1, cut: 'a', ...name },
+      { strand: 1, cut: 'b', ...name },
+    ]);
+    const body = { make, cords: [{ strand: 1, lot: lot.id, cut: 1000, offcuts: [350] }] };
+    await api().post('/api/lots/from-make').send(body).expect(201);
+    expect(await left(lot)).toBe(3000);
+    // The other of the two is for the next make of the piece.
+    expect((await cutFor()).filter((one) => one.lot === lot.id)).toMatchObject([{ cut: 'b' }]);
+    await api().post('/api/lots/from-make').send(body).expect(201);
+    expect(await left(lot)).toBe(3000);
+  });
+});
 
 describe('a cutting session', () => {
   it('is ticked off into the ledger, as it was cut, and a cut can come back', async () => {

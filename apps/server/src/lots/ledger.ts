@@ -98,7 +98,7 @@ async function isWhole(manager: EntityManager, { id, parent }: LotRow): Promise<
   if (parent !== null) return false;
   const [answer] = await manager.query<{ taken: boolean }[]>(
     `select exists (
-       select from movement taken where lot_id = $1 and reason = any($2)
+       select from movement taken where lot_id = $1 and reason = any($2) and amount < 0
          and not exists (select from movement back where back.undoes = taken.id)) as taken`,
     [id, TAKES],
   );

@@ -6,6 +6,7 @@ import {
   PageQueryDto,
   TakeInDto,
   ThingsDto,
+  type CutForView,
   type LotView,
   type MovementView,
   type PageView,
@@ -52,6 +53,14 @@ export class LotsController {
   @bodyOf(FromMakeDto)
   fromMake(@Body() from: FromMakeDto): Promise<LotView[]> {
     return this.lots.fromMake(from);
+  }
+
+  @Get('cut-for/:make')
+  @ApiOperation({
+    summary: 'What was cut in sessions for the piece of a make, and went into no make yet',
+  })
+  cutFor(@Param('make', uuid('make')) make: string): Promise<CutForView[]> {
+    return this.lots.cutFor(make);
   }
 
   @Get(':id')

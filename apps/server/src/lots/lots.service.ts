@@ -1,5 +1,6 @@
 import type {
   AboutLotDto,
+  CutForView,
   FromMakeDto,
   LotSort,
   LotsQueryDto,
@@ -181,7 +182,14 @@ export class LotsService {
       )) {
         const lot = await lockedLot(manager, workshopId, id);
         if (!(await standsForStrand(manager, makeId, strand))) {
-          await enter(manager, lot, { reason: 'cut', amount: -cut, makeId, strand }, settings);
+          const before = (await cutBefore(manager, make, strand)).find(
+            ({ lot: from }) => from === id,
+          );
+          // What was cut in a session is only said to be for this make: a line that takes nothing.
+          const entry = before
+            ? { amount: 0, cuttingId: before.cutting.id, cutId: before.cut }
+            : { amount: -cut };
+          await enter(manager, lot, { reason: 'cut', ...entry, makeId, strand }, settings);
         }
         for (const length of kept) {
           offcuts.push(
@@ -191,6 +199,15 @@ export class LotsService {
       }
       return offcuts;
     });
+  }
+
+  /** What was cut in sessions for the piece of a make, and went into no make yet. */
+  async cutFor(makeId: string): Promise<CutForView[]> {
+    const workshopId = await this.workshop.id();
+    const { manager } = this.dataSource;
+    const make = await manager.findOneBy(MakeRow, { id: makeId, workshopId });
+    if (!make) throw notFound('make');
+    return cutBefore(manager, make, null);
   }
 
   /** A rest that is kept: a lot of its own, worth its share of what it was cut from. */
@@ -283,6 +300,33 @@ async function lotsOfRequest(
     .getMany();
   return manager.findBy(LotRow, { id: In(all.map(({ lotId }) => lotId)) });
 }
+
+/**
+ * Cuts of sessions that stand in the ledger, were made for the piece of a make, and went into no make yet.
+ *
+ * @param strand null for all strands
+ */
+const cutBefore = (
+  manager: EntityManager,
+  { workshopId, pieceId }: Pick<MakeRow, 'workshopId' | 'pieceId'>,
+  strand: number | null,
+): Promise<CutForView[]> =>
+  manager.query<CutForView[]>(
+    `select (cut ->> 'strand')::int as strand, m.cut_id as cut, m.lot_id as lot, -m.amount as length,
+       json_build_object('id', c.id, 'name', c.name) as cutting
+     from movement m
+     join cutting c on c.id = m.cutting_id
+     cross join lateral json_array_elements(c.session -> 'cuts') cut
+     where m.workshop_id = $1 and m.reason = 'cut' and m.amount < 0 and m.make_id is null
+       and cut ->> 'id' = m.cut_id and cut ->> 'pieceId' = $2::text and cut ->> 'strand' is not null
+       and ($3::int is null or (cut ->> 'strand')::int = $3)
+       and not exists (select from movement back where back.undoes = m.id)
+       and not exists (
+         select from movement said where said.cutting_id = m.cutting_id and said.cut_id = m.cut_id
+           and said.make_id is not null)
+     order by m.created_at, m.id`,
+    [workshopId, pieceId, strand],
+  );
 
 async function standsForStrand(
   manager: EntityManager,

@@ -1,6 +1,7 @@
 import type {
   AboutLotDto,
   ArrivedDto,
+  CutForView,
   CutMadeDto,
   CuttingSessionDto,
   CuttingSummary,
@@ -78,6 +79,12 @@ export const useMove = (id: string) =>
   );
 export const useUndoMovement = () =>
   useChange((id: string) => call<Moved>(`/movements/${id}/undo`, { method: 'POST' }), STOCK);
+/** What was cut in sessions for the piece of a make, and went into no make yet. */
+export const useCutFor = (make: string) =>
+  useQuery({
+    queryKey: [...keys.lots, 'cut-for', make],
+    queryFn: () => call<CutForView[]>(`/lots/cut-for/${make}`),
+  });
 export const useFromMake = () => useAdd<FromMakeDto, LotView[]>('/lots/from-make', STOCK);
 
 /** Cutting. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import type { FromMakeDto, LotView } from '@coiled-strand/contract';
+import type { CutForView, FromMakeDto, LotView } from '@coiled-strand/contract';
 import { planPiece, templateById, thingKey, type Plan } from '@coiled-strand/core';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
@@ -19,8 +19,10 @@ const lot = (id: string, left: number, more: Partial<LotView> = {}): LotView => 
   ...{ cents: null, size: 30_000, left, whole: false, parent: null, tare: null, grams: null },
   ...{ useful: null, at: '2026-01-01T00:00:00.000Z', ...more },
 });
-const show = (leftover: number, lots: readonly LotView[]) => {
-  const sent = listen((path) => (path.endsWith('/of-things') ? lots : []));
+const show = (leftover: number, lots: readonly LotView[], cutFor: readonly CutForView[] = []) => {
+  const sent = listen((path) =>
+    path.endsWith('/of-things') ? lots : path.includes('/cut-for/') ? cutFor : [],
+  );
   const cords = plan.strands.map(({ cut }) => ({ cut: Math.round(cut), leftover }));
   renderIn(
     {},
@@ -54,6 +56,19 @@ describe('what a make was cut from', () => {
     await userEvent.click(screen.getByRole('button', { name: 'Tell the stash' }));
     await waitFor(() => expect(told()).toBeDefined());
     expect(told()!.cords).toMatchObject([{ lot: 'two', offcuts: [] }]);
+  });
+  it('is where it was cut, where a session says so', async () => {
+    const cutting = { id: 'c', name: 'Evening' };
+    const { told } = show(
+      420,
+      [lot('one', 8000)],
+      [{ strand: 1, cut: 'x', lot: 'used up', length: 3210, cutting }],
+    );
+    expect(await screen.findByText(/cut in “Evening”/)).toBeTruthy();
+    expect(screen.queryByRole('combobox')).toBeNull();
+    await userEvent.click(screen.getByRole('button', { name: 'Tell the stash' }));
+    await waitFor(() => expect(told()).toBeDefined());
+    expect(told()!.cords).toMatchObject([{ strand: 1, lot: 'used up', offcuts: [420] }]);
   });
   it('is waste where it is too short for what is useful', async () => {
     const { told } = show(200, [lot('one', 8000)]);

@@ -3,7 +3,7 @@ import type { LotView, MadeFromDto, MakeView } from '@coiled-strand/contract';
 import { needsOf, thingKey, USEFUL, worthKeeping, type Plan } from '@coiled-strand/core';
 import { Archive } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { useFromMake, useLotsOf } from '../api/week-queries';
+import { useCutFor, useFromMake, useLotsOf } from '../api/week-queries';
 import { SelectField } from '../fields/select-field';
 import { TickField } from '../fields/tick-field';
 import { useUnits } from '../settings/use-units';
@@ -30,20 +30,24 @@ export function OfferOffcuts({ make, plan }: Props) {
     [cuts],
   );
   const { data: lots } = useLotsOf(keys);
+  const { data: cutFor } = useCutFor(make.id);
   const take = useFromMake();
   const [chosen, setChosen] = useState<Readonly<Record<number, string>>>({});
   const [thrown, setThrown] = useState<ReadonlySet<number>>(new Set());
-  if (!lots || lots.length === 0 || !make.record) return null;
+  if (!lots || lots.length === 0 || !cutFor || !make.record) return null;
   const rows = strands.flatMap(({ strand, cord }) => {
     const key = thingKey({ kind: 'cord', cord });
     const own = lots.filter((lot) => lot.key === key);
     const record = make.record!.cords[strand! - 1];
-    if (!record || own.length === 0) return [];
-    const from = chosen[strand!] ?? usual(own, record.cut)?.id ?? ELSEWHERE;
+    if (!record) return [];
+    // What was cut in a session came from where it was cut.
+    const session = cutFor.find((one) => one.strand === strand);
+    if (own.length === 0 && !session) return [];
+    const from = session?.lot ?? chosen[strand!] ?? usual(own, record.cut)?.id ?? ELSEWHERE;
     const lot = own.find(({ id }) => id === from);
     const useful = lot?.useful ?? USEFUL;
     const { kept } = worthKeeping([{ length: record.leftover }], useful);
-    return [{ strand: strand!, cord, own, record, from, kept }];
+    return [{ strand: strand!, cord, own, record, from, kept, session }];
   });
   if (rows.length === 0) return null;
   const save = (): void => {
@@ -76,18 +80,25 @@ export function OfferOffcuts({ make, plan }: Props) {
       <Heading as="h3" fontSize="md" mb="2">
         What it was cut from
       </Heading>
-      {rows.map(({ strand, cord, own, record, from, kept }) => (
+      {rows.map(({ strand, cord, own, record, from, kept, session }) => (
         <Flex key={strand} gap="4" py="2" align="flex-end" flexWrap="wrap">
           <Box flex="1" minW="240px">
-            <SelectField
-              label={`Cord ${strand}, ${cord.colour.name}: ${units.cord(record.cut)}`}
-              value={from}
-              options={[
-                ...own.map((lot) => ({ value: lot.id, label: lotChoice(lot, units) })),
-                { value: ELSEWHERE, label: 'Not from the stash' },
-              ]}
-              onChange={(id) => setChosen({ ...chosen, [strand]: id })}
-            />
+            {session ? (
+              <Text pb="1">
+                Cord {strand}, {cord.colour.name}: {units.cord(session.length)}, cut in “
+                {session.cutting.name}”
+              </Text>
+            ) : (
+              <SelectField
+                label={`Cord ${strand}, ${cord.colour.name}: ${units.cord(record.cut)}`}
+                value={from}
+                options={[
+                  ...own.map((lot) => ({ value: lot.id, label: lotChoice(lot, units) })),
+                  { value: ELSEWHERE, label: 'Not from the stash' },
+                ]}
+                onChange={(id) => setChosen({ ...chosen, [strand]: id })}
+              />
+            )}
           </Box>
           <Box pb="1" minW="210px">
             {kept.length > 0 ? (

@@ -49,12 +49,12 @@ function Line({ lot, movement }: { readonly lot: LotView; readonly movement: Mov
         fontWeight="600"
         textDecoration={undone ? 'line-through' : undefined}
       >
-        {amount < 0 ? '− ' : '+ '}
-        {amountText(lot.thing, Math.abs(amount), units)}
+        {amount !== 0 &&
+          `${amount < 0 ? '− ' : '+ '}${amountText(lot.thing, Math.abs(amount), units)}`}
       </Text>
       <Box flex="1" minW="0">
         <Text>
-          {REASON_WORDS[reason]}
+          {amount === 0 ? 'Went into a make' : REASON_WORDS[reason]}
           {grams !== null && ` (${grams} g on the scale)`}
           {undone && ', undone since'}
         </Text>
@@ -63,7 +63,7 @@ function Line({ lot, movement }: { readonly lot: LotView; readonly movement: Mov
           {what !== '' && `; ${what}`}
         </Text>
       </Box>
-      {!undone && undoes === null && (
+      {!undone && undoes === null && amount !== 0 && (
         <Button
           variant="bare"
           size="icon"
