@@ -63,17 +63,18 @@ function take({ instrument, reading }: InstrumentView): void {
 export function listenToInstruments(): void {
   if (began || !('EventSource' in window)) return;
   began = true;
-  let first = true;
+  // What an instrument said before this page was there is known, and not taken.
+  const heard = new Set<string>();
   const events = new EventSource('/api/instruments/readings');
   events.onmessage = ({ data }: MessageEvent<string>) => {
     const view = JSON.parse(data) as InstrumentView | null;
     if (!view) return;
+    const first = !heard.has(view.instrument);
+    heard.add(view.instrument);
     if (first && view.reading?.stable && view.reading.value !== null) {
       rested.set(view.instrument, view.reading.value);
     }
     useReadings.setState(({ views }) => ({ views: { ...views, [view.instrument]: view } }));
     take(view);
   };
-  // What they said before this page was there is not taken.
-  setTimeout(() => (first = false), 500);
 }
