@@ -239,7 +239,6 @@ export type { Means } from './cutting/solve.js';
 // What lies in the drawers.
 export {
   difference,
-  leftOf,
   MOVEMENT_REASONS,
   moved,
   opposite,
@@ -254,7 +253,6 @@ export {
   assumedDensity,
   countByWeight,
   lengthByWeight,
-  weighedDensity,
   type LinearDensity,
   type Uncertain,
 } from './stock/weight.js';
@@ -278,13 +276,7 @@ export {
   type Took,
 } from './schedule/promise.js';
 export { SET_OUT_MINUTES, type Batch, type Job, type Task } from './schedule/task.js';
-export {
-  minutesIn,
-  sittingsOf,
-  type BenchWeek,
-  type Hours,
-  type Sitting,
-} from './schedule/week.js';
+export { sittingsOf, type BenchWeek, type Hours, type Sitting } from './schedule/week.js';
 export {
   addDays,
   dayFrom,
@@ -300,7 +292,6 @@ export {
 // Prices.
 export { cents, shareOut, type Cents } from './price/money.js';
 export {
-  niceUp,
   priceOf,
   PRICING,
   wageAt,

@@ -34,16 +34,8 @@ import {
 } from '../rows/week.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
 import { daysBefore, SETTINGS } from './demo-data.js';
-import {
-  BEFORE_OPENING,
-  LOTS,
-  OPEN_EVENING,
-  PACKS,
-  SOON,
-  WEEK,
-  WEEK_PRICING,
-  type DemoLot,
-} from './week-data.js';
+import { LOTS, PACKS, type DemoLot } from './stash-data.js';
+import { BEFORE_OPENING, OPEN_EVENING, SOON, WEEK, WEEK_PRICING } from './week-data.js';
 
 interface Ground {
   readonly manager: EntityManager;

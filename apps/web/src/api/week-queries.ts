@@ -35,6 +35,7 @@ import type {
 } from '@coiled-strand/contract';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { nanoid } from 'nanoid';
+import { useMemo } from 'react';
 import { call } from './client';
 import { useList, type Asked, type Listed } from './lists';
 import { keys, useAdd, useChange, useDo } from './queries';
@@ -187,6 +188,10 @@ export const useAllPieces = () =>
     queryFn: async () => (await call<PageView<PieceView>>(`/pieces?sort=name&limit=${MANY}`)).items,
   });
 
+/** Those that have come; the same list for as long as nothing changes. */
+const come = (answers: readonly { readonly data?: PieceView | undefined }[]): PieceView[] =>
+  answers.flatMap(({ data }) => data ?? []);
+
 /** Some pieces by their ids, those that have come. */
 export function usePiecesById(ids: readonly string[]): ReadonlyMap<string, PieceView> {
   const found = useQueries({
@@ -194,8 +199,9 @@ export function usePiecesById(ids: readonly string[]): ReadonlyMap<string, Piece
       queryKey: keys.piece(id),
       queryFn: () => call<PieceView>(`/pieces/${id}`),
     })),
+    combine: come,
   });
-  return new Map(found.flatMap(({ data }) => (data ? [[data.id, data]] : [])));
+  return useMemo(() => new Map(found.map((view) => [view.id, view])), [found]);
 }
 
 /** The hands of an instrument’s stand-in. */

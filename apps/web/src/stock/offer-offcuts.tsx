@@ -22,13 +22,11 @@ interface Props {
 /** What a logged make was cut from goes out of the stash; what was left over and is long enough comes back. */
 export function OfferOffcuts({ make, plan }: Props) {
   const units = useUnits();
-  const { cuts } = useMemo(() => needsOf(make.piece, plan), [make.piece, plan]);
-  const strands = cuts.filter(({ strand }) => strand !== null);
-  const keys = useMemo(
-    () => [...new Set(strands.map(({ cord }) => thingKey({ kind: 'cord', cord })))].sort(),
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [cuts],
-  );
+  const { strands, keys } = useMemo(() => {
+    const cut = needsOf(make.piece, plan).cuts.filter(({ strand }) => strand !== null);
+    const cords = cut.map(({ cord }) => thingKey({ kind: 'cord', cord }));
+    return { strands: cut, keys: [...new Set(cords)].sort() };
+  }, [make.piece, plan]);
   const { data: lots } = useLotsOf(keys);
   const { data: cutFor } = useCutFor(make.id);
   const take = useFromMake();

@@ -1,4 +1,4 @@
-import type { JobView, PieceView } from '@coiled-strand/contract';
+import type { JobView } from '@coiled-strand/contract';
 import { useMemo } from 'react';
 import { useJobs, usePiecesById } from '../api/week-queries';
 import type { Wish } from './demand';
@@ -9,21 +9,15 @@ export function useOrderedWishes(): readonly Wish[] | undefined {
   const lines = useMemo(() => (data ? linesOf(data.jobs) : undefined), [data]);
   const ids = useMemo(() => [...new Set((lines ?? []).map(({ pieceId }) => pieceId))], [lines]);
   const pieces = usePiecesById(ids);
-  const known = ids
-    .map((id) => pieces.get(id))
-    .filter((one): one is PieceView => one !== undefined);
-  // The same pieces give the same wishes, however often they are asked for.
-  const stamp = known.map(({ id, version }) => `${id}@${version}`).join();
   return useMemo(
     () =>
-      lines && known.length === ids.length
+      lines && pieces.size === ids.length
         ? lines.map(({ id, pieceId, name, number }): Wish => {
-            const view = known.find((one) => one.id === pieceId)!;
-            return { id, pieceId, piece: view.piece, name, number };
+            const { piece } = pieces.get(pieceId)!;
+            return { id, pieceId, piece, name, number };
           })
         : undefined,
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-    [lines, stamp],
+    [lines, ids, pieces],
   );
 }
 

@@ -4,26 +4,29 @@ import { ownWorker } from './in-worker';
 import type { Week } from './use-week';
 
 /**
- * When a wish can be ready, after all that is planned: nothing while it is worked out.
+ * When some wishes can be ready, all of them, after all that is planned: nothing while it is worked out.
  *
- * @param wish the same object for as long as the same is asked
+ * @param wishes the same list for as long as the same is asked; null where nothing can be said
  */
-export function usePromise(week: Week | null, wish: Job | null): ReadyBy | null {
-  const [found, setFound] = useState<{ readonly of: Job; readonly promise: ReadyBy } | null>(null);
+export function usePromise(week: Week | null, wishes: readonly Job[] | null): ReadyBy | null {
+  const [found, setFound] = useState<{
+    readonly of: readonly Job[];
+    readonly promise: ReadyBy;
+  } | null>(null);
   const order = week?.plan.order;
   useEffect(() => {
-    if (!week || !wish || !order) return;
+    if (!week || !wishes || !order) return;
     const { remote, end } = ownWorker();
     let over = false;
-    const jobs = [...week.jobs.filter(({ id }) => id !== wish.id), wish];
+    const jobs = [...week.jobs, ...wishes];
     void remote
       .promise(
-        wish.id,
+        wishes.map(({ id }) => id),
         { jobs, sittings: week.sittings, order, pins: week.pins },
         paceOf(week.view.took),
       )
       .then((promise) => {
-        if (!over) setFound({ of: wish, promise });
+        if (!over) setFound({ of: wishes, promise });
       })
       // Nothing is promised then.
       .catch(() => undefined)
@@ -32,6 +35,6 @@ export function usePromise(week: Week | null, wish: Job | null): ReadyBy | null 
       over = true;
       end();
     };
-  }, [week, wish, order]);
-  return found?.of === wish ? found.promise : null;
+  }, [week, wishes, order]);
+  return found?.of === wishes ? found.promise : null;
 }

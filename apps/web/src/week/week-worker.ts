@@ -49,8 +49,8 @@ const worker = {
     const { uniform } = random(jobs.length + 1);
     for (const plan of planWeek(jobs, sittings, { pins, tries, uniform })) found(plan);
   },
-  promise(wish: string, week: Parameters<typeof promiseFor>[1], pace: Pace): ReadyBy {
-    return promiseFor(wish, week, pace, random(week.jobs.length + 7));
+  promise(wishes: readonly string[], week: Parameters<typeof promiseFor>[1], pace: Pace): ReadyBy {
+    return promiseFor(wishes, week, pace, random(week.jobs.length + 7));
   },
 };
 export type WeekWorker = typeof worker;

@@ -52,7 +52,7 @@ function kept(
   let ninetyFive = 0;
   for (let seed = 1; seed <= WORKSHOPS; seed++) {
     const { took, factor } = workshop(seed);
-    const said = promiseFor(wish, { jobs, sittings, order }, paceOf(took), random(seed), 99);
+    const said = promiseFor([wish], { jobs, sittings, order }, paceOf(took), random(seed), 99);
     const true_ = jobs.map((one): Job => {
       const times = factor();
       return { ...one, tasks: one.tasks.map((t) => ({ ...t, minutes: t.minutes * times })) };
@@ -91,12 +91,21 @@ describe('a promise', () => {
   it('is the same each time, since it is seeded', () => {
     const jobs = [job('a', 80), job('wish', 60)];
     const week = { jobs, sittings: [{ start: 0, end: 60 * DAY }], order: [] };
-    const once = promiseFor('wish', week, paceOf([]), random(3));
-    expect(promiseFor('wish', week, paceOf([]), random(3))).toEqual(once);
+    const once = promiseFor(['wish'], week, paceOf([]), random(3));
+    expect(promiseFor(['wish'], week, paceOf([]), random(3))).toEqual(once);
     expect(once.half).toBeLessThan(once.eighty);
     expect(once.eighty).toBeLessThan(once.ninetyFive);
     const short = { ...week, sittings: [{ start: 0, end: 90 * MINUTE }] };
-    expect(promiseFor('wish', short, paceOf([]), random(3)).ninetyFive).toBe(Infinity);
+    expect(promiseFor(['wish'], short, paceOf([]), random(3)).ninetyFive).toBe(Infinity);
+  });
+  it('of several pieces is that of the last of them, and does not wait for each in turn', () => {
+    const jobs = ['a', 'b', 'c'].map((id) => job(id, 30, 24 * 60));
+    const week = { jobs, sittings: [{ start: 0, end: 60 * DAY }], order: [] };
+    const of = (ids: readonly string[]) => promiseFor(ids, week, paceOf([]), random(3)).eighty;
+    const all = of(['a', 'b', 'c']);
+    expect(all).toBeGreaterThanOrEqual(Math.max(of(['a']), of(['b']), of(['c'])));
+    // While one cures the others are tied: a day, not three.
+    expect(all).toBeLessThan(2 * DAY);
   });
   it('draws factors with the spread that the logs tell', () => {
     const pace = { mean: 0.2, spread: 0.1, rests: 40 };

@@ -63,14 +63,14 @@ export interface ReadyBy {
 export const WORLDS = 399;
 
 /**
- * When a job can be ready with the week as it is planned: the plan is carried out in many worlds, in each of which
+ * When some jobs can be ready, all of them, with the week as it is planned: the plan is carried out in many worlds, in each of which
  * work takes as long as the logs of this maker allow.
  *
  * @param order of the tasks, as planned
  * @param worlds one less than a round number gives exact shares: of 399 the 320th is kept in 320 of 400
  */
 export function promiseFor(
-  wish: string,
+  wishes: readonly string[],
   {
     jobs,
     sittings,
@@ -92,7 +92,8 @@ export function promiseFor(
         tasks: job.tasks.map((task) => ({ ...task, minutes: task.minutes * times })),
       };
     });
-    found.push(layOut(slower, sittings, rank, pins).ready.get(wish)!);
+    const { ready } = layOut(slower, sittings, rank, pins);
+    found.push(Math.max(...wishes.map((wish) => ready.get(wish)!)));
   }
   found.sort((a, b) => (a === b ? 0 : a - b));
   const kept = (share: number): number =>

@@ -1,22 +1,15 @@
 import type { OrderDto } from '@coiled-strand/contract';
-import {
-  makeSteps,
-  planPiece,
-  tasksOf,
-  type Job,
-  type ReadyBy,
-  type Task,
-} from '@coiled-strand/core';
+import { makeSteps, planPiece, tasksOf, type Job, type ReadyBy } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useHand, useWorkshop } from '../../api/queries';
 import { usePiecesById } from '../../api/week-queries';
 import { usePromise } from '../../week/use-promise';
 import { useWeek, type Week } from '../../week/use-week';
 
-/** All pieces of an order as one job, made one after the other: it is ready with the last of them. */
-export const WISH = 'wish';
+/** Which pieces are wanted, and how many of each. */
+type Wanted = readonly (readonly [pieceId: string | null, number: number])[];
 
-/** When an order that is being written down can be ready, after all that is planned. */
+/** When all pieces of an order that is being written down can be ready, after all that is planned. */
 export function useOrderPromise(
   lines: OrderDto['lines'],
   /** The order itself, where it stands in the plan already. */
@@ -25,35 +18,29 @@ export function useOrderPromise(
   const all = useWeek();
   const hand = useHand();
   const leads = useWorkshop().data?.settings.hand ?? 'right';
-  const ids = useMemo(() => [...new Set(lines.flatMap(({ pieceId }) => pieceId ?? []))], [lines]);
+  // What is typed into a line besides changes nothing.
+  const wanted = JSON.stringify(lines.map(({ pieceId, number }) => [pieceId, number]));
+  const ids = useMemo(
+    () => [...new Set((JSON.parse(wanted) as Wanted).flatMap(([pieceId]) => pieceId ?? []))],
+    [wanted],
+  );
   const pieces = usePiecesById(ids);
-  const stamp = ids.map((id) => `${id}@${pieces.get(id)?.version ?? ''}`).join();
-  const counts = lines.map(({ pieceId, number }) => `${pieceId}:${number}`).join();
-  const wish = useMemo((): Job | null => {
-    const tasks: Task[] = [];
-    for (const [i, { pieceId, number }] of lines.entries()) {
+  const wishes = useMemo((): Job[] | null => {
+    const jobs: Job[] = [];
+    for (const [i, [pieceId, number]] of (JSON.parse(wanted) as Wanted).entries()) {
       const view = pieceId === null ? undefined : pieces.get(pieceId);
       if (!view) return null;
       const plan = planPiece(view.piece, hand);
       if (!plan.ok || plan.unmakeable) return null;
       const steps = makeSteps(view.piece, plan, { hand: leads });
-      const own = tasksOf(WISH, { piece: view.piece, plan, steps, hand });
       for (let n = 0; n < number; n++) {
-        // Another is tied while the glue of the first cures: only the last wait is waited for.
-        const last = i === lines.length - 1 && n === number - 1;
-        tasks.push(
-          ...own.map((task, t) => ({
-            ...task,
-            id: `${task.id} ${i} ${n}`,
-            wait: last || t < own.length - 1 ? task.wait : 0,
-          })),
-        );
+        const id = `wish ${i} ${n}`;
+        const tasks = tasksOf(id, { piece: view.piece, plan, steps, hand });
+        jobs.push({ id, tasks, due: null, release: 0 });
       }
     }
-    return tasks.length > 0 ? { id: WISH, tasks, due: null, release: 0 } : null;
-    // The same pieces and numbers are the same wish.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [stamp, counts, hand, leads]);
+    return jobs.length > 0 ? jobs : null;
+  }, [wanted, pieces, hand, leads]);
   // Where it is in the plan already, it is not made twice.
   const week = useMemo(
     () =>
@@ -62,5 +49,5 @@ export function useOrderPromise(
         : all,
     [all, orderId],
   );
-  return { week, promise: usePromise(week, wish) };
+  return { week, promise: usePromise(week, wishes) };
 }
