@@ -9,6 +9,8 @@ import { AppModule } from './app.module.js';
 import type { Config } from './config/config.js';
 import { ErrorFilter } from './errors/error.filter.js';
 import { validationPipe } from './errors/validation.js';
+import { notTooOften } from './http/not-too-often.js';
+import { withIdentity } from './identity/identity.js';
 import { plainRequest } from './http/plain-request.js';
 import { requestLog } from './http/request-log.js';
 import { sameSite } from './http/same-site.js';
@@ -25,6 +27,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     bodyParser: false,
     logger: new ConsoleLogger({ json: true, logLevels: [...config.logLevels] }),
   });
+  app.set('trust proxy', config.proxies);
   app.use(requestLog);
   app.use(
     helmet({
@@ -41,6 +44,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
     }),
   );
   app.use(sameSite(config.names));
+  app.use(notTooOften(config.rate));
   // What is told as it happens must not wait until there is enough of it to be squeezed.
   app.use(
     compression({
@@ -50,6 +54,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.useBodyParser('json', { limit: '1mb' });
   app.use(plainRequest);
   app.useBodyParser('raw', { type: [...PHOTO_TYPES], limit: PHOTO_LIMITS.bytes });
+  app.use(withIdentity);
   app.setGlobalPrefix('api');
   app.useGlobalPipes(validationPipe());
   app.useGlobalFilters(new ErrorFilter());

@@ -1,5 +1,6 @@
 import { readConfig } from './config/config.js';
 import { createApp } from './create-app.js';
+import { refuseUnowned } from './accounts/refuse-unowned.js';
 import { sayStartFailure } from './config/start-failure.js';
 
 // Whoever started it was killed: it ends in order, as when it is asked to. Nobody reads what it still says.
@@ -9,6 +10,7 @@ for (const output of [process.stdout, process.stderr]) output.on('error', () => 
 try {
   const config = readConfig(process.env);
   const app = await createApp(config);
+  await refuseUnowned(app, config.host);
   await app.listen(config.port, config.host);
   const address = `http://${config.host}:${config.port}`;
   process.send?.({ ready: address });

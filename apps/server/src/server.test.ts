@@ -5,6 +5,7 @@ import request from 'supertest';
 import { readConfig } from './config/config.js';
 import { sayStartFailure } from './config/start-failure.js';
 import { createApp } from './create-app.js';
+import { PASSWORD } from './testing/people.js';
 import { createDatabase, startTestApp, testConfig, useTestApp } from './testing/test-app.js';
 
 const api = useTestApp();
@@ -117,17 +118,25 @@ describe('start', () => {
     }
   }, 60_000);
 
-  it('starts empty, but with cords to choose from, when no demo is wanted', async () => {
+  it('starts empty when no demo is wanted, and with cords to choose from when it has an owner', async () => {
     const empty = await startTestApp(false);
     try {
-      const server = empty.app.getHttpServer();
-      expect((await request(server).get('/api/pieces')).body).toEqual({
+      const server = request.agent(empty.app.getHttpServer());
+      void server.set('Sec-Fetch-Site', 'same-origin');
+      const { body } = await server.get('/api/session').expect(200);
+      expect(body).toMatchObject({ state: 'set-up', open: false, person: null });
+      await server.get('/api/pieces').expect(401);
+      await server
+        .post('/api/set-up')
+        .send({ workshop: 'A bench', name: 'Somebody', signIn: 'some', password: PASSWORD })
+        .expect(200);
+      expect((await server.get('/api/pieces')).body).toEqual({
         items: [],
         total: 0,
         next: null,
       });
-      expect((await request(server).get('/api/wearers')).body).toEqual([]);
-      expect((await request(server).get('/api/cords')).body).toHaveLength(12);
+      expect((await server.get('/api/wearers')).body).toEqual([]);
+      expect((await server.get('/api/cords')).body).toHaveLength(12);
     } finally {
       await empty.close();
     }

@@ -21,3 +21,5 @@ export * from './week.dto.js';
 export * from './kit.dto.js';
 export * from './week-views.js';
 export * from './instrument.dto.js';
+export * from './people.dto.js';
+export * from './people-views.js';

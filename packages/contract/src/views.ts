@@ -1,3 +1,4 @@
+import type { Role } from './people.dto.js';
 import type {
   Bead,
   Cord,
@@ -176,6 +177,10 @@ export interface ErrorBody {
     /** With `lot.too-little`: the lot as it is now, and what is missing in it. */
     readonly lot?: LotView;
     readonly short?: number;
+    /** With `tried-too-often` and `asked-too-often`: seconds until it is heard again. */
+    readonly retryAfter?: number;
+    /** With `role.needed`: the least role that may. */
+    readonly role?: Role;
     readonly requestId?: string;
   };
 }

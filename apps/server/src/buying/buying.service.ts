@@ -5,6 +5,7 @@ import { notFound } from '../errors/app-error.js';
 import { lotView } from '../lots/ledger.js';
 import { takeInLots } from '../lots/lots.service.js';
 import { ShoppingRow } from '../rows/week.entities.js';
+import { note } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 const view = ({ id, item, ticked, arrived }: ShoppingRow): ShoppingItemView => ({
@@ -44,24 +45,27 @@ export class BuyingService {
           manager.create(ShoppingRow, { workshopId, item, ticked: false, arrived: 0 }),
         );
       }
+      await note(manager, 'shopping.added', { more: String(items.length) });
     });
     return this.list();
   }
 
   async tick(id: string, ticked: boolean): Promise<ShoppingItemView[]> {
     const workshopId = await this.workshop.id();
-    const { affected } = await this.dataSource.manager.update(
-      ShoppingRow,
-      { id, workshopId },
-      { ticked },
-    );
-    if (!affected) throw notFound('line on the list');
+    await this.dataSource.transaction(async (manager) => {
+      const { affected } = await manager.update(ShoppingRow, { id, workshopId }, { ticked });
+      if (!affected) throw notFound('line on the list');
+      await note(manager, 'shopping.ticked', { subject: id });
+    });
     return this.list();
   }
 
   async remove(id: string): Promise<void> {
     const workshopId = await this.workshop.id();
-    await this.dataSource.manager.delete(ShoppingRow, { id, workshopId });
+    await this.dataSource.transaction(async (manager) => {
+      const { affected } = await manager.delete(ShoppingRow, { id, workshopId });
+      if (affected) await note(manager, 'shopping.removed', { subject: id });
+    });
   }
 
   /** What came goes into the stash with its price. */
@@ -80,6 +84,7 @@ export class BuyingService {
         { ...came, thing, size, lots: count },
         settings,
       );
+      await note(manager, 'shopping.arrived', { subject: id, more: String(count) });
       await manager.update(ShoppingRow, { id }, { arrived: row.arrived + count });
       return lots.map(lotView);
     });

@@ -14,6 +14,7 @@ import { enter, lockedLot } from '../lots/ledger.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { pageOf } from '../rows/page-of.js';
 import { CuttingRow } from '../rows/week.entities.js';
+import { note } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 /** Cuts of sessions that stand in the ledger. */
@@ -70,16 +71,14 @@ export class CuttingService {
         'The session',
       );
     }
-    const row = await this.dataSource.manager.save(
-      CuttingRow,
-      this.dataSource.manager.create(CuttingRow, {
-        workshopId,
-        name: session.name,
-        session,
-        closedAt: null,
-      }),
-    );
-    return this.view(this.dataSource.manager, row);
+    return this.dataSource.transaction(async (manager) => {
+      const row = await manager.save(
+        CuttingRow,
+        manager.create(CuttingRow, { workshopId, name: session.name, session, closedAt: null }),
+      );
+      await note(manager, 'cutting.added', { subject: row.id });
+      return this.view(manager, row);
+    });
   }
 
   async get(id: string): Promise<CuttingView> {
@@ -126,11 +125,14 @@ export class CuttingService {
   /** Done with it, whatever was left uncut. */
   async close(id: string): Promise<CuttingView> {
     const workshopId = await this.workshop.id();
-    await this.dataSource.manager.update(
-      CuttingRow,
-      { id, workshopId, closedAt: IsNull() },
-      { closedAt: new Date() },
-    );
+    await this.dataSource.transaction(async (manager) => {
+      const { affected } = await manager.update(
+        CuttingRow,
+        { id, workshopId, closedAt: IsNull() },
+        { closedAt: new Date() },
+      );
+      if (affected) await note(manager, 'cutting.closed', { subject: id });
+    });
     return this.get(id);
   }
 

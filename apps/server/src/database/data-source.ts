@@ -13,6 +13,15 @@ import { SaidBy1700000000005 } from '../migrations/1700000000005-said-by.js';
 import { Heard1700000000006 } from '../migrations/1700000000006-heard.js';
 import { Pages1700000000007 } from '../migrations/1700000000007-pages.js';
 import { Learnt1700000000008 } from '../migrations/1700000000008-learnt.js';
+import { People1700000000010 } from '../migrations/1700000000010-people.js';
+import {
+  BackupRow,
+  LinkRow,
+  MemberRow,
+  PersonRow,
+  SessionRow,
+  TrailRow,
+} from '../rows/people.entities.js';
 import { Week1700000000009 } from '../migrations/1700000000009-week.js';
 import { LotRow } from '../rows/lot.entity.js';
 import { MovementRow } from '../rows/movement.entity.js';
@@ -32,7 +41,18 @@ import { WholePieces1700000000002 } from '../migrations/1700000000002-whole-piec
 /** Any number that no other program on the same database uses for its advisory locks. */
 const STARTING = 727_001;
 
-export const createDataSource = (url: string): DataSource =>
+/**
+ * What a request may take of the database, in ms: a statement, a wait for a lock, a transaction that asks for nothing.
+ * What brings a database up to date is as patient as it needs to be.
+ */
+const LIMITS = {
+  statement_timeout: 30_000,
+  lock_timeout: 10_000,
+  idle_in_transaction_session_timeout: 60_000,
+};
+
+/** @param pool connections at most; null for one that may take its time, and has few */
+export const createDataSource = (url: string, pool: number | null = null): DataSource =>
   new DataSource({
     type: 'postgres',
     url,
@@ -57,6 +77,12 @@ export const createDataSource = (url: string): DataSource =>
       CustomerRow,
       OrderRow,
       OrderLineRow,
+      PersonRow,
+      MemberRow,
+      SessionRow,
+      LinkRow,
+      TrailRow,
+      BackupRow,
     ],
     migrations: [
       Foundation1700000000001,
@@ -68,10 +94,16 @@ export const createDataSource = (url: string): DataSource =>
       Pages1700000000007,
       Learnt1700000000008,
       Week1700000000009,
+      People1700000000010,
     ],
     synchronize: false,
     applicationName: 'coiled-strand',
-    extra: { connectionTimeoutMillis: 5000 },
+    extra: {
+      connectionTimeoutMillis: 5_000,
+      keepAlive: true,
+      max: pool ?? 4,
+      ...(pool === null ? {} : LIMITS),
+    },
   });
 
 /**
@@ -100,10 +132,11 @@ async function refuseNewer(dataSource: DataSource): Promise<void> {
  * Brings the schema up to date and fills an empty database, one server at a time: several may start
  * on the same database at once.
  */
-export async function prepareDatabase(dataSource: DataSource, demo: boolean): Promise<void> {
+export async function prepareDatabase(url: string, demo: boolean): Promise<void> {
+  const dataSource = await createDataSource(url).initialize();
   const lock = dataSource.createQueryRunner();
-  await lock.connect();
   try {
+    await lock.connect();
     await lock.query('select pg_advisory_lock($1)', [STARTING]);
     await refuseNewer(dataSource);
     await dataSource.runMigrations({ transaction: 'each' });
@@ -113,5 +146,6 @@ export async function prepareDatabase(dataSource: DataSource, demo: boolean): Pr
   } finally {
     await lock.query('select pg_advisory_unlock($1)', [STARTING]);
     await lock.release();
+    await dataSource.destroy();
   }
 }

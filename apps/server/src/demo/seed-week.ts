@@ -33,7 +33,8 @@ import {
   ShoppingRow,
 } from '../rows/week.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
-import { daysBefore, SETTINGS } from './demo-data.js';
+import { daysBefore } from './demo-data.js';
+import { SETTINGS } from '../workshop/first-lists.js';
 import { LOTS, PACKS, type DemoLot } from './stash-data.js';
 import { BEFORE_OPENING, OPEN_EVENING, SOON, WEEK, WEEK_PRICING } from './week-data.js';
 

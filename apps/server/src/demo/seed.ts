@@ -13,33 +13,32 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { SwatchRow } from '../rows/swatch.entity.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { PieceRow } from '../rows/piece.entity.js';
-import { BeadItem, CordItem, FittingItem, WearerItem } from '../rows/list.entities.js';
+import { WearerItem } from '../rows/list.entities.js';
+import { MemberRow, PersonRow } from '../rows/people.entities.js';
+import { beginWorkshop } from '../workshop/fresh-workshop.js';
+import { SETTINGS } from '../workshop/first-lists.js';
 import { seedWeek } from './seed-week.js';
 import { Workshop } from '../rows/workshop.entity.js';
-import {
-  BEADS,
-  CORDS,
-  daysBefore,
-  EARLIER,
-  earlierRecord,
-  FITTINGS,
-  PIECES,
-  SETTINGS,
-  SWATCHES,
-  WEARERS,
-} from './demo-data.js';
+import { daysBefore, EARLIER, earlierRecord, PIECES, SWATCHES, WEARERS } from './demo-data.js';
 
-/** Fills a database that holds no workshop yet: with the demo, or with an empty workshop. */
+/** Others who work in the demo workshop; nobody has a password until somebody chooses one. */
+const OWNER = { name: 'Marit Solheim-Okafor', signIn: 'marit' };
+const OTHERS = [
+  { name: 'Jonas Wren', signIn: 'jonas', role: 'maker' },
+  { name: 'Priya Lindqvist', signIn: 'priya', role: 'viewer' },
+] as const;
+
+/** Fills a database that holds no workshop yet with the demo, where that is wanted; else it stays empty. */
 export async function seed(dataSource: DataSource, demo: boolean): Promise<void> {
   await dataSource.transaction(async (manager) => {
-    if ((await manager.count(Workshop)) > 0) return;
-    const workshop = await manager.save(Workshop, {
-      name: demo ? 'Thistledown Bench' : 'My bench',
-      maker: demo ? 'Marit Solheim-Okafor' : '',
-      settings: SETTINGS,
-    });
-    await addLists(manager, workshop.id, demo);
-    if (!demo) return;
+    if (!demo || (await manager.count(Workshop)) > 0) return;
+    const owner = await addPerson(manager, OWNER);
+    const workshop = await beginWorkshop(manager, 'Thistledown Bench', owner);
+    for (const { role, ...about } of OTHERS) {
+      const { id: personId } = await addPerson(manager, about);
+      await manager.insert(MemberRow, { workshopId: workshop.id, personId, role });
+    }
+    await addWearers(manager, workshop.id);
     for (const value of SWATCHES) {
       await manager.save(SwatchRow, {
         workshopId: workshop.id,
@@ -70,15 +69,19 @@ export async function seed(dataSource: DataSource, demo: boolean): Promise<void>
   });
 }
 
-/** A workshop can do nothing without cords, beads and closures to choose from, demo or not. */
-async function addLists(manager: EntityManager, workshopId: string, demo: boolean): Promise<void> {
-  const at = (i: number): Date => new Date(Date.now() + i);
-  const rows = <T>(values: readonly T[]) =>
-    values.map((value, i) => ({ workshopId, value, createdAt: at(i) }));
-  await manager.insert(CordItem, rows(CORDS));
-  await manager.insert(BeadItem, rows(BEADS));
-  await manager.insert(FittingItem, rows(FITTINGS));
-  if (demo) await manager.insert(WearerItem, rows(WEARERS));
+const addPerson = (
+  manager: EntityManager,
+  about: Pick<PersonRow, 'name' | 'signIn'>,
+): Promise<PersonRow> =>
+  manager.save(PersonRow, manager.create(PersonRow, { ...about, passwordHash: null }));
+
+async function addWearers(manager: EntityManager, workshopId: string): Promise<void> {
+  const rows = WEARERS.map((value, i) => ({
+    workshopId,
+    value,
+    createdAt: new Date(Date.now() + i),
+  }));
+  await manager.insert(WearerItem, rows);
 }
 
 async function addEarlierMake(

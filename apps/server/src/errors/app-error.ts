@@ -25,6 +25,23 @@ export const diskFull = (): AppError =>
     'Free some space on it. What was saved stays; what you change is kept in this window until there is room.',
   );
 
+export const databaseAway = (): AppError =>
+  new AppError(
+    HttpStatus.SERVICE_UNAVAILABLE,
+    'database.away',
+    'The database is not answering.',
+    'Your work is kept in this window and is sent when it is back. Is PostgreSQL running?',
+  );
+
+export const databaseBusy = (): AppError =>
+  new AppError(
+    HttpStatus.SERVICE_UNAVAILABLE,
+    'database.busy',
+    'The database had too much to do at once.',
+    'Nothing was changed. Try again in a moment; what you changed is kept in this window.',
+    { retryAfter: 2 },
+  );
+
 export const notFound = (what: string): AppError =>
   new AppError(
     HttpStatus.NOT_FOUND,

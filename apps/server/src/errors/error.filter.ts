@@ -8,7 +8,7 @@ import {
   type ExceptionFilter,
 } from '@nestjs/common';
 import type { Request, Response } from 'express';
-import { AppError, diskFull } from './app-error.js';
+import { AppError, databaseAway, databaseBusy, diskFull } from './app-error.js';
 
 interface Answer {
   readonly status: number;
@@ -22,6 +22,11 @@ const sentence = (text: string): string => (text.endsWith('.') ? text : `${text}
 
 /** Codes of PostgreSQL and of the system for a disk without room. */
 const NO_ROOM: readonly unknown[] = ['53100', 'ENOSPC'];
+
+/** Codes of PostgreSQL for what waited too long for a lock or took too long, and for two that waited for each other. */
+const BUSY: readonly unknown[] = ['55P03', '57014', '40P01', '53300'];
+/** What the pool says where all its connections are taken for too long. */
+const NO_CONNECTION = 'timeout exceeded when trying to connect';
 
 /** @param picture whether the request sent a picture */
 function answerTo(exception: unknown, picture: boolean): Answer {
@@ -71,18 +76,13 @@ function answerTo(exception: unknown, picture: boolean): Answer {
     code?: string;
     driverError?: { code?: string };
   };
+  if (BUSY.includes(fault ?? driverError?.code) || message === NO_CONNECTION) {
+    return answerTo(databaseBusy(), picture);
+  }
   if (NO_ROOM.includes(fault ?? driverError?.code)) return answerTo(diskFull(), picture);
   const text = `${(exception as { code?: string }).code ?? ''} ${(exception as Error).message ?? ''}`;
   if (DATABASE_GONE.test(text)) {
-    return {
-      status: HttpStatus.SERVICE_UNAVAILABLE,
-      error: {
-        code: 'database.away',
-        message: 'The database is not answering.',
-        remedy:
-          'Your work is kept in this window and is sent when it is back. Is PostgreSQL running?',
-      },
-    };
+    return answerTo(databaseAway(), picture);
   }
   return {
     status: HttpStatus.INTERNAL_SERVER_ERROR,
@@ -119,6 +119,7 @@ export class ErrorFilter implements ExceptionFilter {
       response.end();
       return;
     }
+    if (error.retryAfter !== undefined) response.setHeader('Retry-After', String(error.retryAfter));
     const body: ErrorBody = { error: { ...error, requestId: request.id } };
     response.status(status).json(body);
   }

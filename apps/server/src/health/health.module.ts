@@ -2,7 +2,9 @@ import { statfs } from 'node:fs/promises';
 import { Controller, Get, Module, type DynamicModule } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { DataSource } from 'typeorm';
-import { diskFull } from '../errors/app-error.js';
+import { For } from '../identity/for.js';
+import { Listener } from '../live/listener.js';
+import { databaseAway, diskFull } from '../errors/app-error.js';
 
 /** Free bytes on the disk of the data below which it is said that it runs low, and that it is full. */
 const LOW = 500_000_000;
@@ -26,8 +28,30 @@ export class HealthController {
   constructor(
     private readonly dataSource: DataSource,
     private readonly disk: Disk,
+    private readonly listener: Listener,
   ) {}
 
+  /** Whoever keeps the process running asks this: it does not help to end it when the database is away. */
+  @For('anyone')
+  @Get('alive')
+  @ApiOperation({ summary: 'Whether the process answers at all' })
+  alive(): { readonly status: 'alive' } {
+    return { status: 'alive' };
+  }
+
+  /** Whoever hands requests on asks this. */
+  @For('anyone')
+  @Get('ready')
+  @ApiOperation({
+    summary: 'Whether requests can be sent here: 503 while the database is away or not listened to',
+  })
+  async ready(): Promise<Health> {
+    const health = await this.health();
+    if (!this.listener.listens) throw databaseAway();
+    return health;
+  }
+
+  @For('anyone')
   @Get()
   @ApiOperation({ summary: 'Whether the server and its database answer, and have room to write' })
   async health(): Promise<Health> {

@@ -1,7 +1,8 @@
 import { HandleDto, type InstrumentView } from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Put, Sse } from '@nestjs/common';
-import { ApiExcludeEndpoint, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { ApiExtension, ApiOperation, ApiTags } from '@nestjs/swagger';
 import { map, type Observable } from 'rxjs';
+import { For } from '../identity/for.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { InstrumentsService } from './instruments.service.js';
 
@@ -10,24 +11,30 @@ import { InstrumentsService } from './instruments.service.js';
 export class InstrumentsController {
   constructor(private readonly instruments: InstrumentsService) {}
 
+  @For('viewer')
   @Get()
   @ApiOperation({ summary: 'Caliper and scale, and what they say now' })
-  list(): InstrumentView[] {
+  list(): Promise<InstrumentView[]> {
     return this.instruments.list();
   }
 
-  /** It goes on for as long as somebody listens, so that it is no route to be tried and awaited. */
+  @For('viewer')
   @Sse('readings')
-  @ApiExcludeEndpoint()
+  @ApiOperation({ summary: 'What they say, as they say it' })
+  @ApiExtension('x-stream', true)
   readings(): Observable<{ data: InstrumentView | null }> {
     return this.instruments.readings().pipe(map((data) => ({ data })));
   }
 
+  @For('maker')
   @Put(':instrument')
   @HttpCode(200)
   @ApiOperation({ summary: 'Turn the wheel of a stand-in, load its pan, pull its plug' })
   @bodyOf(HandleDto)
-  handle(@Param('instrument') instrument: string, @Body() hands: HandleDto): InstrumentView {
+  handle(
+    @Param('instrument') instrument: string,
+    @Body() hands: HandleDto,
+  ): Promise<InstrumentView> {
     return this.instruments.handle(instrument, hands);
   }
 }

@@ -5,6 +5,7 @@ import { AppError, notFound } from '../errors/app-error.js';
 import { enter, lockedLot } from '../lots/ledger.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { KitRow } from '../rows/week.entities.js';
+import { note } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 const view = ({ id, kit, packed, createdAt }: KitRow): KitView => ({
@@ -46,13 +47,14 @@ export class KitsService {
       archivedAt: IsNull(),
     });
     if (!piece) throw notFound('piece');
-    const row = this.dataSource.manager.create(KitRow, {
-      workshopId,
-      pieceId: kit.pieceId,
-      kit,
-      packed: 0,
+    return this.dataSource.transaction(async (manager) => {
+      const row = await manager.save(
+        KitRow,
+        manager.create(KitRow, { workshopId, pieceId: kit.pieceId, kit, packed: 0 }),
+      );
+      await note(manager, 'kit.added', { subject: row.id });
+      return view(row);
     });
-    return view(await this.dataSource.manager.save(KitRow, row));
   }
 
   /** Packs that were filled; what was counted out for them goes out of the stash. */
@@ -72,6 +74,7 @@ export class KitsService {
       }
       const packed = row.packed + number;
       await manager.update(KitRow, { id }, { packed });
+      await note(manager, 'kit.packed', { subject: id, more: String(number) });
       return view({ ...row, packed });
     });
   }

@@ -12,6 +12,7 @@ import type { EntityManager } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';
 import { LotRow } from '../rows/lot.entity.js';
 import { MovementRow } from '../rows/movement.entity.js';
+import { note as noteDown } from '../trail/note.js';
 
 export const lotView = (row: LotRow): LotView => ({
   id: row.id,
@@ -87,6 +88,7 @@ export async function enter(
   );
   const whole = await isWhole(manager, lot);
   await manager.update(LotRow, { id: lot.id }, { left: after.left, whole });
+  await noteDown(manager, 'lot.moved', { subject: lot.id, more: entry.reason });
   return { lot: { ...lot, left: after.left, whole }, movement };
 }
 

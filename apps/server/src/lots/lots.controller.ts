@@ -13,6 +13,7 @@ import {
 } from '@coiled-strand/contract';
 import { Body, Controller, Get, Headers, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { For } from '../identity/for.js';
 import { requestKey } from '../http/etag.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf, queryOf } from '../openapi/body-of.js';
@@ -23,6 +24,7 @@ import { LotsService, type Moved } from './lots.service.js';
 export class LotsController {
   constructor(private readonly lots: LotsService) {}
 
+  @For('viewer')
   @Get()
   @ApiOperation({ summary: 'What lies in the drawers, a page at a time' })
   @queryOf(LotsQueryDto)
@@ -30,6 +32,7 @@ export class LotsController {
     return this.lots.page(query);
   }
 
+  @For('maker')
   @Post()
   @ApiOperation({ summary: 'Take in what was bought, as one lot or several alike' })
   @bodyOf(TakeInDto)
@@ -40,6 +43,7 @@ export class LotsController {
     return this.lots.takeIn(taken, requestKey(request));
   }
 
+  @For('viewer')
   @Post('of-things')
   @HttpCode(200)
   @ApiOperation({ summary: 'Every lot of some things of which something is left' })
@@ -48,6 +52,7 @@ export class LotsController {
     return this.lots.ofThings(things);
   }
 
+  @For('maker')
   @Post('from-make')
   @ApiOperation({ summary: 'What a logged make was cut from, and the offcuts that came back' })
   @bodyOf(FromMakeDto)
@@ -55,6 +60,7 @@ export class LotsController {
     return this.lots.fromMake(from);
   }
 
+  @For('viewer')
   @Get('cut-for/:make')
   @ApiOperation({
     summary: 'What was cut in sessions for the piece of a make, and went into no make yet',
@@ -63,11 +69,13 @@ export class LotsController {
     return this.lots.cutFor(make);
   }
 
+  @For('viewer')
   @Get(':id')
   get(@Param('id', uuid('lot')) id: string): Promise<LotView> {
     return this.lots.get(id);
   }
 
+  @For('maker')
   @Put(':id')
   @ApiOperation({ summary: 'Change what is known of a lot; how much is left is the ledger’s' })
   @bodyOf(AboutLotDto)
@@ -75,6 +83,7 @@ export class LotsController {
     return this.lots.change(id, about);
   }
 
+  @For('viewer')
   @Get(':id/movements')
   @ApiOperation({ summary: 'The ledger of a lot, the last line first' })
   @queryOf(PageQueryDto)
@@ -85,6 +94,7 @@ export class LotsController {
     return this.lots.movements(id, query);
   }
 
+  @For('maker')
   @Post(':id/movements')
   @ApiOperation({ summary: 'Something goes out, or is counted, measured or weighed anew' })
   @bodyOf(MoveDto)
@@ -102,6 +112,7 @@ export class LotsController {
 export class MovementsController {
   constructor(private readonly lots: LotsService) {}
 
+  @For('maker')
   @Post(':id/undo')
   @HttpCode(200)
   @ApiOperation({ summary: 'Write the opposite of a movement' })

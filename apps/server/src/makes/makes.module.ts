@@ -9,6 +9,7 @@ import { MakesController } from './makes.controller.js';
 import { MakesService } from './makes.service.js';
 import { PhotoRow } from '../rows/photo.entity.js';
 import { PhotosController } from './photos.controller.js';
+import { Thumbnails } from './thumbnails.js';
 import { PhotosService } from './photos.service.js';
 
 @Module({
@@ -19,7 +20,7 @@ import { PhotosService } from './photos.service.js';
     TypeOrmModule.forFeature([MakeRow, PhotoRow, PieceRow]),
   ],
   controllers: [MakesController, PhotosController],
-  providers: [MakesService, PhotosService],
+  providers: [MakesService, PhotosService, Thumbnails],
   exports: [MakesService],
 })
 export class MakesModule {}

@@ -7,8 +7,10 @@ import {
 import { Controller, Delete, Get, HttpCode, Param, Post, Query, Req, Res } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
+import { For } from '../identity/for.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { queryOf } from '../openapi/body-of.js';
+import { THUMB_TYPE } from './thumbnails.js';
 import { PhotosService } from './photos.service.js';
 
 @ApiTags('photos')
@@ -16,6 +18,7 @@ import { PhotosService } from './photos.service.js';
 export class PhotosController {
   constructor(private readonly photos: PhotosService) {}
 
+  @For('maker')
   @Post('makes/:id/photos')
   @ApiConsumes('image/jpeg', 'image/png', 'image/webp')
   @ApiOperation({ summary: 'Add a picture to a make; its bytes are the body' })
@@ -23,6 +26,7 @@ export class PhotosController {
     return this.photos.add(id, request.body);
   }
 
+  @For('viewer')
   @Get('photos')
   @ApiOperation({ summary: 'Pictures of all makes, a page at a time' })
   @queryOf(PhotosQueryDto)
@@ -30,6 +34,7 @@ export class PhotosController {
     return this.photos.page(query);
   }
 
+  @For('viewer')
   @Get('photos/:id')
   @ApiOperation({ summary: 'The bytes of a picture' })
   async get(@Param('id', uuid('photo')) id: string, @Res() response: Response): Promise<void> {
@@ -40,6 +45,24 @@ export class PhotosController {
     response.send(bytes);
   }
 
+  @For('viewer')
+  @Get('photos/:id/thumb')
+  @ApiOperation({ summary: 'The picture made small; whole as long as it was not yet made so' })
+  async thumb(@Param('id', uuid('photo')) id: string, @Res() response: Response): Promise<void> {
+    const thumb = await this.photos.thumb(id);
+    if (thumb === null) {
+      response.setHeader('Cache-Control', 'no-store');
+      const { type, bytes } = await this.photos.get(id);
+      response.setHeader('Content-Type', type);
+      response.send(bytes);
+      return;
+    }
+    response.setHeader('Content-Type', THUMB_TYPE);
+    response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
+    response.send(thumb);
+  }
+
+  @For('maker')
   @Delete('photos/:id')
   @HttpCode(204)
   remove(@Param('id', uuid('photo')) id: string): Promise<void> {

@@ -9,6 +9,7 @@ import { HttpStatus, Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { DataSource, In, Repository } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';
+import { Queue } from '../queue/queue.service.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { cleanPicture } from './clean-picture.js';
 import { MakesService } from './makes.service.js';
@@ -33,6 +34,7 @@ export class PhotosService {
     private readonly makes: MakesService,
     private readonly workshop: CurrentWorkshop,
     private readonly dataSource: DataSource,
+    private readonly queue: Queue,
   ) {}
 
   /** @throws AppError 415 for what is no whole picture of these types, 409 when the make has enough */
@@ -57,7 +59,11 @@ export class PhotosService {
       const photos = manager.getRepository(PhotoRow);
       if ((await photos.countBy({ makeId })) >= PHOTO_LIMITS.count) throw enough();
       const size = picture.bytes.length;
-      return photos.save(photos.create({ workshopId, makeId, size, ...picture }));
+      const photo = await photos.save(
+        photos.create({ workshopId, makeId, size, thumb: null, ...picture }),
+      );
+      await this.queue.send(manager, 'thumbnail', { photo: photo.id });
+      return photo;
     });
     return { id, type, size };
   }
@@ -97,6 +103,16 @@ export class PhotosService {
     });
     if (!photo) throw notFound('photo');
     return photo;
+  }
+
+  /** The picture made small; null where the job has not come to it yet. */
+  async thumb(id: string): Promise<Buffer | null> {
+    const photo = await this.photos.findOne({
+      where: { id, workshopId: await this.workshop.id() },
+      select: { id: true, thumb: true },
+    });
+    if (!photo) throw notFound('photo');
+    return photo.thumb;
   }
 
   async remove(id: string): Promise<void> {

@@ -5,8 +5,9 @@ import {
   type OrderView,
   type PageView,
 } from '@coiled-strand/contract';
-import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { Body, Controller, Get, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { For } from '../identity/for.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf, queryOf } from '../openapi/body-of.js';
 import { OrdersService } from './orders.service.js';
@@ -16,6 +17,7 @@ import { OrdersService } from './orders.service.js';
 export class OrdersController {
   constructor(private readonly orders: OrdersService) {}
 
+  @For('viewer')
   @Get()
   @ApiOperation({ summary: 'Orders, what is due first, a page at a time' })
   @queryOf(OrdersQueryDto)
@@ -23,23 +25,27 @@ export class OrdersController {
     return this.orders.page(query);
   }
 
+  @For('maker')
   @Post()
   @bodyOf(OrderDto)
   add(@Body() order: OrderDto): Promise<OrderView> {
     return this.orders.add(order);
   }
 
+  @For('viewer')
   @Get(':id')
   get(@Param('id', uuid('order')) id: string): Promise<OrderView> {
     return this.orders.get(id);
   }
 
+  @For('maker')
   @Put(':id')
   @bodyOf(OrderDto)
   change(@Param('id', uuid('order')) id: string, @Body() order: OrderDto): Promise<OrderView> {
     return this.orders.change(id, order);
   }
 
+  @For('maker')
   @Put(':id/state')
   @ApiOperation({ summary: 'Promised, in work, ready, handed over, or called off' })
   @bodyOf(OrderStateDto)
@@ -48,18 +54,5 @@ export class OrdersController {
     @Body() { state }: OrderStateDto,
   ): Promise<OrderView> {
     return this.orders.setState(id, state);
-  }
-}
-
-@ApiTags('orders')
-@Controller('customers')
-export class CustomersController {
-  constructor(private readonly orders: OrdersService) {}
-
-  @Post(':id/forget')
-  @HttpCode(204)
-  @ApiOperation({ summary: 'Forget name and contact of a customer; figures stay' })
-  forget(@Param('id', uuid('customer')) id: string): Promise<void> {
-    return this.orders.forget(id);
   }
 }

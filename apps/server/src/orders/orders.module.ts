@@ -1,11 +1,11 @@
 import { Module } from '@nestjs/common';
 import { WorkshopModule } from '../workshop/workshop.module.js';
-import { CustomersController, OrdersController } from './orders.controller.js';
+import { OrdersController } from './orders.controller.js';
 import { OrdersService } from './orders.service.js';
 
 @Module({
   imports: [WorkshopModule],
-  controllers: [OrdersController, CustomersController],
+  controllers: [OrdersController],
   providers: [OrdersService],
 })
 export class OrdersModule {}

@@ -13,6 +13,7 @@ import { invalid, notFound } from '../errors/app-error.js';
 import { pageOf, type Order } from '../rows/page-of.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { CustomerRow, OrderLineRow, OrderRow } from '../rows/week.entities.js';
+import { note } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { countMakes } from './line-progress.js';
 
@@ -72,6 +73,7 @@ export class OrdersService {
         }),
       );
       await this.keepLines(manager, row, order.lines);
+      await note(manager, 'order.added', { subject: row.id });
       return this.one(manager, row);
     });
   }
@@ -94,6 +96,7 @@ export class OrdersService {
       };
       await manager.update(OrderRow, { id }, changes);
       await this.keepLines(manager, row, order.lines);
+      await note(manager, 'order.changed', { subject: id });
       return this.one(manager, { ...row, ...changes });
     });
   }
@@ -104,19 +107,9 @@ export class OrdersService {
       const row = await locked(manager, workshopId, id);
       const changes = { state, changedAt: new Date() };
       await manager.update(OrderRow, { id }, changes);
+      await note(manager, 'order.state', { subject: id, more: state });
       return this.one(manager, { ...row, ...changes });
     });
-  }
-
-  /** Name and contact go, figures stay. */
-  async forget(customerId: string): Promise<void> {
-    const workshopId = await this.workshop.id();
-    const { affected } = await this.dataSource.manager.update(
-      CustomerRow,
-      { id: customerId, workshopId },
-      { name: '', contact: '', forgottenAt: new Date() },
-    );
-    if (!affected) throw notFound('customer');
   }
 
   /** The lines as they are now wanted; what is made for one that stays goes on belonging to it. */

@@ -23,6 +23,7 @@ import {
 } from '@nestjs/common';
 import { ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
+import { For } from '../identity/for.js';
 import { etag, requestKey, versionSeen } from '../http/etag.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { MakesService } from '../makes/makes.service.js';
@@ -37,6 +38,7 @@ export class PiecesController {
     private readonly makes: MakesService,
   ) {}
 
+  @For('viewer')
   @Get()
   @ApiOperation({ summary: 'The pieces on the bench, a page at a time' })
   @queryOf(PiecesQueryDto)
@@ -44,6 +46,7 @@ export class PiecesController {
     return this.pieces.page(query);
   }
 
+  @For('maker')
   @Post()
   @ApiOperation({ summary: 'Lay a new piece on the bench' })
   @bodyOf(PieceDto)
@@ -54,6 +57,7 @@ export class PiecesController {
     return tagged(response, await this.pieces.add(piece));
   }
 
+  @For('maker')
   @Post('import')
   @ApiOperation({ summary: 'Store a piece from its file; faults are named by path' })
   @bodyOf(PieceFileDto)
@@ -64,6 +68,7 @@ export class PiecesController {
     return tagged(response, await this.pieces.import(file));
   }
 
+  @For('viewer')
   @Get(':id')
   @ApiOperation({ summary: 'One piece; its ETag is its version' })
   async get(
@@ -73,6 +78,7 @@ export class PiecesController {
     return tagged(response, await this.pieces.get(id));
   }
 
+  @For('maker')
   @Put(':id')
   @ApiOperation({ summary: 'Change a piece; 412 with the stored one when it changed meanwhile' })
   @ApiHeader({ name: 'If-Match', required: true, description: 'The ETag last seen' })
@@ -95,6 +101,7 @@ export class PiecesController {
     );
   }
 
+  @For('maker')
   @Delete(':id')
   @HttpCode(204)
   @ApiOperation({ summary: 'Put a piece away; it can be restored' })
@@ -102,6 +109,7 @@ export class PiecesController {
     return this.pieces.setArchived(id, true);
   }
 
+  @For('maker')
   @Post(':id/restore')
   @HttpCode(204)
   @ApiOperation({ summary: 'Bring back a piece that was put away' })
@@ -109,6 +117,7 @@ export class PiecesController {
     return this.pieces.setArchived(id, false);
   }
 
+  @For('viewer')
   @Get(':id/file')
   @ApiOperation({ summary: 'The piece as a file' })
   async file(
@@ -123,6 +132,7 @@ export class PiecesController {
     return file;
   }
 
+  @For('maker')
   @Post(':id/makes')
   @HttpCode(200)
   @ApiOperation({ summary: 'Begin a make, go on with the one under way, or make one again' })

@@ -2,6 +2,7 @@ import { PieceFileDto } from '@coiled-strand/contract';
 import type { PlanResult } from '@coiled-strand/core';
 import { Body, Controller, HttpCode, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { For } from '../identity/for.js';
 import { HandService } from '../hand/hand.service.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { Planner } from '../planner/planner.service.js';
@@ -14,6 +15,7 @@ export class PlanController {
     private readonly planner: Planner,
   ) {}
 
+  @For('viewer')
   @Post()
   @HttpCode(200)
   @ApiOperation({

@@ -16,4 +16,8 @@ export class PhotoRow extends Owned {
 
   @Column('bytea', { select: false })
   bytes!: Buffer;
+
+  /** The picture made small, by a job; null until then. */
+  @Column('bytea', { select: false, nullable: true })
+  thumb!: Buffer | null;
 }

@@ -1,4 +1,4 @@
-import { PricingDto, SettingsDto, WeekDto } from '@coiled-strand/contract';
+import { BackupPlanDto, PricingDto, SettingsDto, WeekDto } from '@coiled-strand/contract';
 import { Column, CreateDateColumn, Entity, PrimaryGeneratedColumn } from 'typeorm';
 
 @Entity('workshop')
@@ -21,6 +21,10 @@ export class Workshop {
 
   @Column('json', { nullable: true })
   pricing!: PricingDto | null;
+
+  /** When copies are made; null until it was told. */
+  @Column('json', { nullable: true })
+  backup!: BackupPlanDto | null;
 
   @CreateDateColumn({ name: 'created_at', type: 'timestamptz' })
   createdAt!: Date;

@@ -9,6 +9,7 @@ import {
 import { Body, Controller, Get, Param, Post, Put, type Type } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { EntityTarget } from 'typeorm';
+import { For } from '../identity/for.js';
 import { validationPipe } from '../errors/validation.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
@@ -40,15 +41,18 @@ function listController<T extends object>(
   class ListController {
     constructor(private readonly stash: StashService) {}
 
+    @For('viewer')
     @Get()
     list(): Promise<Stored<T>[]> {
       return this.stash.list(list);
     }
+    @For('maker')
     @Post()
     @bodyOf(Dto)
     add(@Body(checked) value: object): Promise<Stored<T>> {
       return this.stash.add(list, value as T);
     }
+    @For('maker')
     @Put(':id')
     @bodyOf(Dto)
     change(@Param('id', uuid(what)) id: string, @Body(checked) value: object): Promise<Stored<T>> {

@@ -2,6 +2,7 @@ import type { Stored } from '@coiled-strand/contract';
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityTarget } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
+import { note } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import type { StashItem } from '../rows/list.entities.js';
 
@@ -26,11 +27,15 @@ export class StashService {
   }
 
   async add<T extends object>(list: EntityTarget<StashItem<T>>, value: T): Promise<Stored<T>> {
-    const repository = this.dataSource.getRepository(list);
-    const item = repository.create();
-    Object.assign(item, { workshopId: await this.workshop.id(), value });
-    const saved = await repository.save(item);
-    return { id: saved.id, value: saved.value };
+    const workshopId = await this.workshop.id();
+    return this.dataSource.transaction(async (manager) => {
+      const repository = manager.getRepository(list);
+      const item = repository.create();
+      Object.assign(item, { workshopId, value });
+      const saved = await repository.save(item);
+      await note(manager, 'list.added', { subject: saved.id, more: repository.metadata.tableName });
+      return { id: saved.id, value: saved.value };
+    });
   }
 
   async change<T extends object>(
@@ -40,13 +45,16 @@ export class StashService {
     what: string,
   ): Promise<Stored<T>> {
     const workshopId = await this.workshop.id();
-    const { affected } = await this.dataSource
-      .createQueryBuilder()
-      .update(list)
-      .set({ value } as never)
-      .where('id = :id and workshop_id = :workshopId', { id, workshopId })
-      .execute();
-    if (!affected) throw notFound(what);
-    return { id, value };
+    return this.dataSource.transaction(async (manager) => {
+      const { affected } = await manager
+        .createQueryBuilder()
+        .update(list)
+        .set({ value } as never)
+        .where('id = :id and workshop_id = :workshopId', { id, workshopId })
+        .execute();
+      if (!affected) throw notFound(what);
+      await note(manager, 'list.changed', { subject: id, more: what });
+      return { id, value };
+    });
   }
 }

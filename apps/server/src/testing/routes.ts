@@ -1,3 +1,5 @@
+import type { Rule } from '../identity/for.js';
+
 /** A route as the OpenAPI document tells of it. */
 export interface Route {
   readonly method: 'get' | 'post' | 'put' | 'delete' | 'patch';
@@ -7,9 +9,15 @@ export interface Route {
   readonly body: string | null;
   /** Names of what may be asked for after the question mark. */
   readonly query: readonly string[];
+  /** Who may use it; null where nothing says so. */
+  readonly rule: Rule | null;
+  /** Whether its answer goes on for as long as somebody listens. */
+  readonly stream: boolean;
 }
 
 interface Operation {
+  readonly 'x-for'?: Rule;
+  readonly 'x-stream'?: true;
   readonly parameters?: readonly { readonly name: string; readonly in: string }[];
   readonly requestBody?: {
     readonly content: Readonly<Record<string, { readonly schema?: { readonly $ref?: string } }>>;
@@ -36,10 +44,23 @@ const nameOf = ($ref: string): string => $ref.split('/').at(-1)!;
 /** Every route that the document knows, so that new ones are tried without being named. */
 export const routesOf = ({ paths }: Document): Route[] =>
   Object.entries(paths).flatMap(([path, operations]) =>
-    Object.entries(operations).map(([method, { requestBody, parameters = [] }]): Route => {
+    Object.entries(operations).map(([method, operation]): Route => {
+      const {
+        requestBody,
+        parameters = [],
+        'x-for': rule = null,
+        'x-stream': stream = false,
+      } = operation;
       const $ref = Object.values(requestBody?.content ?? {})[0]?.schema?.$ref;
       const query = parameters.filter((one) => one.in === 'query').map(({ name }) => name);
-      return { method: method as Route['method'], path, body: $ref ? nameOf($ref) : null, query };
+      return {
+        method: method as Route['method'],
+        path,
+        body: $ref ? nameOf($ref) : null,
+        query,
+        rule,
+        stream,
+      };
     }),
   );
 

@@ -49,6 +49,9 @@ export const testConfig = (databaseUrl: string, demo: boolean): Config => ({
   dataFolder: null,
   demo,
   instruments: 'none',
+  pool: 10,
+  rate: null,
+  proxies: 'loopback',
   logLevels: [],
 });
 

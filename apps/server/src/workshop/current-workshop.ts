@@ -1,35 +1,39 @@
+import type { Deed } from '@coiled-strand/contract';
 import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { Repository } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
+import { asker } from '../identity/identity.js';
+import { note } from '../trail/note.js';
 import { Workshop } from '../rows/workshop.entity.js';
 
-/**
- * The workshop a request works in. There is one until there are accounts; every query asks here, so
- * that accounts will change this file and no other.
- */
+/** The workshop that whoever asks works in. Every query asks here. */
 @Injectable()
 export class CurrentWorkshop {
   constructor(@InjectRepository(Workshop) private readonly workshops: Repository<Workshop>) {}
 
-  private known: string | null = null;
-
+  /** @throws AppError 404 where it has gone in this moment */
   async get(): Promise<Workshop> {
-    const [workshop] = await this.workshops.find({ order: { createdAt: 'ASC' }, take: 1 });
+    const workshop = await this.workshops.findOneBy({ id: await this.id() });
     if (!workshop) throw notFound('workshop');
     return workshop;
   }
 
-  /** It is the same for as long as the server runs. */
-  async id(): Promise<string> {
-    return (this.known ??= (await this.get()).id);
+  /** @throws AppError 401, 403 where nobody asks or one who is in no workshop */
+  id(): Promise<string> {
+    return new Promise((resolve) => resolve(asker().workshopId));
   }
 
   /** Only what is named is written: what another window changes at the same time stays. */
   async change(
-    values: Partial<Pick<Workshop, 'settings' | 'week' | 'pricing'>>,
+    values: Partial<Pick<Workshop, 'settings' | 'week' | 'pricing' | 'backup'>>,
+    did?: Deed,
   ): Promise<Workshop> {
-    await this.workshops.update({ id: await this.id() }, values);
+    const id = await this.id();
+    await this.workshops.manager.transaction(async (manager) => {
+      await manager.update(Workshop, { id }, values);
+      if (did) await note(manager, did);
+    });
     return this.get();
   }
 }

@@ -1,0 +1,34 @@
+import { Global, Module, type DynamicModule } from '@nestjs/common';
+import { APP_GUARD } from '@nestjs/core';
+import {
+  AccountController,
+  BeginningsController,
+  PeopleController,
+  SessionController,
+} from './accounts.controllers.js';
+import { AccountsService } from './accounts.service.js';
+import { LinksService } from './links.service.js';
+import { AT_HOME, SessionsService } from './sessions.service.js';
+import { Throttle } from './throttle.js';
+import { WhoMay } from './who-may.guard.js';
+
+@Global()
+@Module({})
+export class AccountsModule {
+  /** @param atHome whether the program listens to this machine alone */
+  static of(atHome: boolean): DynamicModule {
+    return {
+      module: AccountsModule,
+      controllers: [SessionController, AccountController, BeginningsController, PeopleController],
+      providers: [
+        AccountsService,
+        SessionsService,
+        LinksService,
+        Throttle,
+        { provide: AT_HOME, useValue: atHome },
+        { provide: APP_GUARD, useClass: WhoMay },
+      ],
+      exports: [AccountsService, SessionsService],
+    };
+  }
+}

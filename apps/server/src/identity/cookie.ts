@@ -1,0 +1,33 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { parse } from 'cookie';
+import type { Request, Response } from 'express';
+
+const NAME = 'coiled-strand';
+
+/** Who is not seen for so long, in ms, is signed out. */
+export const LASTS = 30 * 24 * 60 * 60 * 1000;
+
+/** What nobody can guess: 256 random bits, as a text for cookies and links. */
+export const newToken = (): string => randomBytes(32).toString('base64url');
+
+/** What is kept of a token: it opens nothing by itself. */
+export const hashOf = (token: string): Buffer => createHash('sha256').update(token).digest();
+
+/** What a change must bring along where no browser vouches for its page; follows from the session's own token. */
+export const changeTokenOf = (token: string): string =>
+  createHash('sha256').update(`change ${token}`).digest('base64url');
+
+export const tokenIn = ({ headers }: Request): string | null =>
+  parse(headers.cookie ?? '')[NAME] || null;
+
+export const giveCookie = (request: Request, response: Response, token: string): void =>
+  void response.cookie(NAME, token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: request.secure,
+    maxAge: LASTS,
+    path: '/',
+  });
+
+export const takeCookie = (response: Response): void =>
+  void response.clearCookie(NAME, { path: '/' });

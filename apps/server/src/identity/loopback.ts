@@ -1,0 +1,20 @@
+import { isIP } from 'node:net';
+import type { Request } from 'express';
+
+/** Whether an address leads nowhere but to this machine. */
+export const isLoopback = (host: string): boolean =>
+  host === 'localhost' || host === '::1' || (isIP(host) === 4 && host.startsWith('127.'));
+
+/** What a program in between adds to a request that it hands on. */
+const HANDED_ON = ['x-forwarded-for', 'x-forwarded-host', 'x-real-ip', 'forwarded', 'via'];
+
+/** Whether a request comes straight from this machine, and not through a program that lets others in. */
+export function isFromHere({ headers, socket }: Request): boolean {
+  const from = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
+  const name = (headers.host ?? '').replace(/:\d+$/, '').replace(/^\[(.*)\]$/, '$1');
+  return (
+    isLoopback(from) &&
+    isLoopback(name.toLowerCase()) &&
+    HANDED_ON.every((header) => headers[header] === undefined)
+  );
+}

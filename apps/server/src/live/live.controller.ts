@@ -1,0 +1,94 @@
+import type { LiveView } from '@coiled-strand/contract';
+import { Controller, Req, Res, Sse, type MessageEvent } from '@nestjs/common';
+import { ApiExtension, ApiOperation, ApiTags } from '@nestjs/swagger';
+import type { Request, Response } from 'express';
+import {
+  bufferTime,
+  concatMap,
+  filter,
+  from,
+  interval,
+  map,
+  merge,
+  of,
+  takeWhile,
+  type Observable,
+} from 'rxjs';
+import { SessionsService } from '../accounts/sessions.service.js';
+import { For } from '../identity/for.js';
+import { asker } from '../identity/identity.js';
+import { Listener } from './listener.js';
+
+/** Changes that come within so many ms are told together. */
+const TOGETHER = 150;
+/** So often, in ms, it says that it still listens, and looks whether it still may. */
+const ALIVE = 20_000;
+
+/** What the database says: a kind of thing changed in a workshop, or a person’s sessions did. */
+interface Said {
+  readonly workshop?: string;
+  readonly changed?: string;
+  readonly person?: string;
+}
+
+/** Kinds of changes after which it is looked again whether a listener still may listen. */
+const LOOK_AGAIN: readonly (string | undefined)[] = ['member', 'person'];
+
+@ApiTags('live')
+@Controller('live')
+export class LiveController {
+  constructor(
+    private readonly listener: Listener,
+    private readonly sessions: SessionsService,
+  ) {}
+
+  @For('viewer')
+  @Sse()
+  @ApiOperation({ summary: 'Which kinds of things change in the workshop, as they change' })
+  @ApiExtension('x-stream', true)
+  changes(@Req() request: Request, @Res() response: Response): Observable<MessageEvent> {
+    const { workshopId, personId } = asker();
+    const said = this.listener
+      .on<Said>('coiled_strand')
+      .pipe(filter(({ workshop, person }) => workshop === workshopId || person === personId));
+    const gaps = this.listener.gaps.pipe(
+      map((): Said => ({ workshop: workshopId, changed: 'all' })),
+    );
+    const changed = merge(said, gaps).pipe(
+      bufferTime(TOGETHER),
+      filter((several) => several.length > 0),
+      map((several) => ({
+        look: several.some((one) => one.person || LOOK_AGAIN.includes(one.changed)),
+        data: this.view(workshopId, several),
+      })),
+    );
+    const alive = interval(ALIVE).pipe(map(() => ({ look: true, data: null })));
+    return merge(of({ look: false, data: this.view(workshopId, []) }), changed, alive).pipe(
+      concatMap(({ look, data }) =>
+        look
+          ? from(this.stillMay(request, response, workshopId)).pipe(map((may) => ({ may, data })))
+          : of({ may: true, data }),
+      ),
+      takeWhile(({ may }) => may),
+      map(({ data }): MessageEvent => ({ data: data as object })),
+    );
+  }
+
+  private view(workshop: string, several: readonly Said[]): LiveView {
+    return { workshop, changed: [...new Set(several.flatMap(({ changed }) => changed ?? []))] };
+  }
+
+  /** Whoever was signed out, sent away, or works elsewhere now hears no more of this workshop. */
+  private async stillMay(
+    request: Request,
+    response: Response,
+    workshopId: string,
+  ): Promise<boolean> {
+    try {
+      return (await this.sessions.identify(request, response))?.workshopId === workshopId;
+    } catch {
+      // The database is away: whether one may is looked at when it is back, for then there was a gap.
+      return true;
+    }
+  }
+}

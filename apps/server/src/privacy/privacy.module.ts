@@ -1,0 +1,47 @@
+import type { ForgottenWearerView } from '@coiled-strand/contract';
+import { Controller, Get, HttpCode, Module, Param, Post } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
+import { uuid } from '../http/uuid.pipe.js';
+import { For } from '../identity/for.js';
+import { PrivacyService } from './privacy.service.js';
+
+@ApiTags('privacy')
+@Controller()
+export class PrivacyController {
+  constructor(private readonly privacy: PrivacyService) {}
+
+  @For('owner')
+  @Get('customers/:id/data')
+  @ApiOperation({ summary: 'Everything that is kept of a customer' })
+  customer(@Param('id', uuid('customer')) id: string): Promise<object> {
+    return this.privacy.customer(id);
+  }
+
+  @For('owner')
+  @Post('customers/:id/forget')
+  @HttpCode(204)
+  @ApiOperation({ summary: 'Forget name and contact of a customer, and notes; figures stay' })
+  forgetCustomer(@Param('id', uuid('customer')) id: string): Promise<void> {
+    return this.privacy.forgetCustomer(id);
+  }
+
+  @For('owner')
+  @Get('wearers/:id/data')
+  @ApiOperation({ summary: 'Everything that is kept of a wearer' })
+  wearer(@Param('id', uuid('wearer')) id: string): Promise<object> {
+    return this.privacy.wearer(id);
+  }
+
+  @For('owner')
+  @Post('wearers/:id/forget')
+  @HttpCode(200)
+  @ApiOperation({
+    summary: 'Forget a wearer: off the list, and nameless in what was made; girths stay there',
+  })
+  forgetWearer(@Param('id', uuid('wearer')) id: string): Promise<ForgottenWearerView> {
+    return this.privacy.forgetWearer(id);
+  }
+}
+
+@Module({ controllers: [PrivacyController], providers: [PrivacyService] })
+export class PrivacyModule {}

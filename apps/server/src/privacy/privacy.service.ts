@@ -1,0 +1,190 @@
+import type { ForgottenWearerView, MentionView } from '@coiled-strand/contract';
+import type { Wearer } from '@coiled-strand/core';
+import { Injectable } from '@nestjs/common';
+import { DataSource, In, type EntityManager } from 'typeorm';
+import { notFound } from '../errors/app-error.js';
+import { asker } from '../identity/identity.js';
+import { WearerItem } from '../rows/list.entities.js';
+import { MakeRow } from '../rows/make.entity.js';
+import { PieceRow } from '../rows/piece.entity.js';
+import { CustomerRow, OrderLineRow, OrderRow } from '../rows/week.entities.js';
+import { note } from '../trail/note.js';
+
+/** What stays of a wearer: girths, without which a cut list would rest on nothing, and whether it was a child. */
+const nameless = ({ allergy: _allergy, ...rest }: Wearer): Wearer => ({
+  ...rest,
+  name: 'Forgotten',
+});
+
+/** What is kept of people whom things are made for: handed out to be given to them, or forgotten. */
+@Injectable()
+export class PrivacyService {
+  constructor(private readonly dataSource: DataSource) {}
+
+  /** Everything that is kept of a customer. */
+  customer(id: string): Promise<object> {
+    const { workshopId } = asker();
+    return this.dataSource.transaction(async (manager) => {
+      const row = await manager.findOneBy(CustomerRow, { id, workshopId });
+      if (!row) throw notFound('customer');
+      const orders = await manager.find(OrderRow, {
+        where: { customerId: id, workshopId },
+        order: { createdAt: 'ASC', id: 'ASC' },
+      });
+      const lines = await manager.find(OrderLineRow, {
+        where: { orderId: In(orders.map((order) => order.id)) },
+        order: { place: 'ASC' },
+      });
+      await note(manager, 'customer.exported', { subject: id });
+      return {
+        customer: { name: row.name, contact: row.contact, since: row.createdAt },
+        orders: orders.map((order) => ({
+          state: order.state,
+          askedAt: order.createdAt,
+          changedAt: order.changedAt,
+          promisedFor: order.promisedFor,
+          priceInCents: order.price,
+          paidInCents: order.paid,
+          note: order.note,
+          lines: lines
+            .filter(({ orderId }) => orderId === order.id)
+            .map(({ what, size, colour, number }) => ({ what, size, colour, number })),
+        })),
+      };
+    });
+  }
+
+  /** Name, contact and what was noted with their orders go; figures stay. */
+  async forgetCustomer(id: string): Promise<void> {
+    const { workshopId } = asker();
+    await this.dataSource.transaction(async (manager) => {
+      const { affected } = await manager.update(
+        CustomerRow,
+        { id, workshopId },
+        { name: '', contact: '', forgottenAt: new Date() },
+      );
+      if (!affected) throw notFound('customer');
+      await manager.update(OrderRow, { customerId: id, workshopId }, { note: '' });
+      await note(manager, 'customer.forgotten', { subject: id });
+    });
+  }
+
+  /** Everything that is kept of a wearer, by the name that pieces and makes bear. */
+  wearer(id: string): Promise<object> {
+    return this.dataSource.transaction(async (manager) => {
+      const { value } = await this.listed(manager, id);
+      const { pieces, makes } = await worn(manager, value.name);
+      await note(manager, 'wearer.exported', { subject: id });
+      return {
+        wearer: value,
+        pieces: pieces.map(({ spec, createdAt }) => ({
+          name: spec.name,
+          wearer: spec.wearer,
+          note: spec.note,
+          since: createdAt,
+        })),
+        makes: makes.map(({ piece, number, record, createdAt, loggedAt }) => ({
+          name: piece.name,
+          number,
+          wearer: piece.wearer,
+          ...(record ? { owner: record.owner, worn: record.worn, note: record.note } : {}),
+          begun: createdAt,
+          logged: loggedAt,
+        })),
+      };
+    });
+  }
+
+  /** The wearer goes from the list, and the name from what was made. What was written in notes is shown, not read. */
+  forgetWearer(id: string): Promise<ForgottenWearerView> {
+    return this.dataSource.transaction(async (manager) => {
+      const { value } = await this.listed(manager, id);
+      const { pieces, makes } = await worn(manager, value.name);
+      for (const { id: pieceId, spec, version } of pieces) {
+        await manager.update(
+          PieceRow,
+          { id: pieceId },
+          { spec: { ...spec, wearer: nameless(spec.wearer) }, version: version + 1 },
+        );
+      }
+      for (const { id: makeId, piece, record } of makes) {
+        const theirs = piece.wearer.name === value.name;
+        await manager.update(
+          MakeRow,
+          { id: makeId },
+          {
+            ...(theirs ? { piece: { ...piece, wearer: nameless(piece.wearer) } } : {}),
+            ...(record?.owner === value.name ? { record: { ...record, owner: '' } } : {}),
+          },
+        );
+      }
+      await manager.delete(WearerItem, { id });
+      await note(manager, 'wearer.forgotten', { subject: id });
+      return {
+        pieces: pieces.length,
+        makes: makes.length,
+        mentions: await mentionsOf(manager, value.name),
+      };
+    });
+  }
+
+  private async listed(manager: EntityManager, id: string): Promise<WearerItem> {
+    const { workshopId } = asker();
+    const item = await manager.findOneBy(WearerItem, { id, workshopId });
+    if (!item) throw notFound('wearer');
+    return item;
+  }
+}
+
+/** Words of the maker's own, where they stand: notes, and names of cutting sessions and pieces. */
+const MENTIONS = `
+  select * from (
+    select 'piece' as in, id, spec ->> 'name' as name, concat_ws(' ', spec ->> 'name', spec ->> 'note') as text
+    from piece where workshop_id = $1
+    union all
+    select 'make', id, piece ->> 'name', concat_ws(' ', piece ->> 'note', record ->> 'note', set_aside)
+    from make where workshop_id = $1
+    union all
+    select 'cutting', id, name, concat_ws(' ', name, session ->> 'note') from cutting where workshop_id = $1
+    union all
+    select 'order', id, '', note from customer_order where workshop_id = $1
+  ) words
+  where exists (select from unnest($2::text[]) part where strpos(lower(text), part) > 0)
+  order by 1, 3, 2`;
+
+/** Shorter words than this stand in too much else. */
+const TELLING = 3;
+
+/** Where a name, or a part of it, is still spoken of in words that the maker wrote. */
+function mentionsOf(manager: EntityManager, name: string): Promise<MentionView[]> {
+  const parts = name
+    .toLowerCase()
+    .split(/[^\p{L}]+/u)
+    .filter((part) => part.length >= TELLING);
+  return manager.query<MentionView[]>(MENTIONS, [asker().workshopId, parts]);
+}
+
+/** Pieces for a wearer of this name, and makes for or of them. */
+async function worn(
+  manager: EntityManager,
+  name: string,
+): Promise<{ readonly pieces: PieceRow[]; readonly makes: MakeRow[] }> {
+  const { workshopId } = asker();
+  const pieces = await manager
+    .createQueryBuilder(PieceRow, 'piece')
+    .where('piece.workshop_id = :workshopId', { workshopId })
+    .andWhere(`piece.spec -> 'wearer' ->> 'name' = :name`, { name })
+    .orderBy('piece.id')
+    .setLock('pessimistic_write')
+    .getMany();
+  const makes = await manager
+    .createQueryBuilder(MakeRow, 'make')
+    .where('make.workshop_id = :workshopId', { workshopId })
+    .andWhere(`(make.piece -> 'wearer' ->> 'name' = :name or make.record ->> 'owner' = :name)`, {
+      name,
+    })
+    .orderBy('make.id')
+    .setLock('pessimistic_write')
+    .getMany();
+  return { pieces, makes };
+}

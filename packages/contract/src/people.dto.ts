@@ -1,0 +1,137 @@
+import { Transform } from 'class-transformer';
+import { IsIn, IsOptional, IsUUID, Matches } from 'class-validator';
+import { IsCount, IsName, IsText } from './rules.js';
+
+/** What one may do in a workshop; each may what those before it may. */
+export const ROLES = ['viewer', 'maker', 'owner'] as const;
+export type Role = (typeof ROLES)[number];
+
+/** Whether one role may what is for another. */
+export const may = (role: Role | null, needed: Role): boolean =>
+  role !== null && ROLES.indexOf(role) >= ROLES.indexOf(needed);
+
+export const PASSWORD = { least: 10, most: 200 } as const;
+
+const IsPassword = (): PropertyDecorator => (target, key) => {
+  IsName(PASSWORD.most)(target, key);
+  Matches(new RegExp(`^[^]{${PASSWORD.least},}$`, 'u'), {
+    message: `must have ${PASSWORD.least} characters or more; a few words that do not belong together are good`,
+  })(target, key);
+};
+
+/** The name one signs in with: told apart without regard to capitals. */
+const IsSignIn = (): PropertyDecorator => (target, key) => {
+  Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))(
+    target,
+    key,
+  );
+  Matches(/^[\p{L}\p{N}](?:[\p{L}\p{N}._@+-]{0,58}[\p{L}\p{N}])?$/u, {
+    message: 'must be 1 to 60 letters and digits, with . _ @ + - between them and no spaces',
+  })(target, key);
+};
+
+export class SignInDto {
+  @IsName(200)
+  signIn!: string;
+
+  @IsName(1000)
+  password!: string;
+}
+
+/** Somebody who is to have an account. */
+export class NewPersonDto {
+  /** What they are called. */
+  @IsName(80)
+  name!: string;
+
+  @IsSignIn()
+  signIn!: string;
+
+  @IsPassword()
+  password!: string;
+}
+
+/** The first of all: a workshop and its owner. */
+export class SetUpDto extends NewPersonDto {
+  @IsName(80)
+  workshop!: string;
+}
+
+export class NewWorkshopDto {
+  @IsName(80)
+  name!: string;
+}
+
+export class ChooseWorkshopDto {
+  @IsUUID()
+  workshop!: string;
+}
+
+export class ConfirmDto {
+  /** One's own, once more, before something that cannot be undone. */
+  @IsName(1000)
+  password!: string;
+}
+
+export class AccountDto {
+  @IsName(80)
+  name!: string;
+
+  @IsSignIn()
+  signIn!: string;
+}
+
+export class PasswordDto {
+  /** Left out only by one who has none yet. */
+  @IsOptional()
+  @IsName(1000)
+  current?: string;
+
+  @IsPassword()
+  password!: string;
+}
+
+export class RoleDto {
+  @IsIn(ROLES)
+  role!: Role;
+}
+
+export class InvitationDto extends RoleDto {
+  /** Whom it is for, in words of the one who invites. */
+  @IsOptional()
+  @IsText(80)
+  who?: string;
+}
+
+/** What stands behind the # of a link. */
+export class LinkDto {
+  @IsName(100)
+  token!: string;
+}
+
+export class JoinDto extends NewPersonDto {
+  @IsName(100)
+  token!: string;
+}
+
+export class ResetDto extends LinkDto {
+  @IsPassword()
+  password!: string;
+}
+
+/** How often a copy is made, and how many are kept. */
+export const BACKUP_EVERY = ['never', 'day', 'week'] as const;
+export type BackupEvery = (typeof BACKUP_EVERY)[number];
+
+export class BackupPlanDto {
+  @IsIn(BACKUP_EVERY)
+  every!: BackupEvery;
+
+  /** Hour of the day, in the workshop's zone. */
+  @IsCount(0, 23)
+  hour!: number;
+
+  /** The newest so many are kept. */
+  @IsCount(1, 100)
+  keep!: number;
+}
