@@ -39,6 +39,7 @@ export class WhoMay implements CanActivate {
     const rule = this.reflector.get<Rule | undefined>(RULE, context.getHandler());
     if (rule === undefined)
       throw new Error(`${context.getHandler().name} has no rule of who may use it`);
+    if (rule === 'unasked') return true;
     const http = context.switchToHttp();
     const request = http.getRequest<Request>();
     const identity = await this.sessions.identify(request, http.getResponse<Response>());

@@ -32,7 +32,7 @@ export class HealthController {
   ) {}
 
   /** Whoever keeps the process running asks this: it does not help to end it when the database is away. */
-  @For('anyone')
+  @For('unasked')
   @Get('alive')
   @ApiOperation({ summary: 'Whether the process answers at all' })
   alive(): { readonly status: 'alive' } {
@@ -40,7 +40,7 @@ export class HealthController {
   }
 
   /** Whoever hands requests on asks this. */
-  @For('anyone')
+  @For('unasked')
   @Get('ready')
   @ApiOperation({
     summary: 'Whether requests can be sent here: 503 while the database is away or not listened to',
@@ -51,7 +51,7 @@ export class HealthController {
     return health;
   }
 
-  @For('anyone')
+  @For('unasked')
   @Get()
   @ApiOperation({ summary: 'Whether the server and its database answer, and have room to write' })
   async health(): Promise<Health> {

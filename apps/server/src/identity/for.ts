@@ -2,8 +2,11 @@ import type { Role } from '@coiled-strand/contract';
 import { applyDecorators, SetMetadata } from '@nestjs/common';
 import { ApiExtension } from '@nestjs/swagger';
 
-/** `anyone`: also who is not signed in; `person`: whoever is, in a workshop or in none; else the least role. */
-export type Rule = 'anyone' | 'person' | Role;
+/**
+ * `unasked`: nobody looks who it is, not even in the database; `anyone`: also who is not signed in; `person`: whoever
+ * is, in a workshop or in none; else the least role.
+ */
+export type Rule = 'unasked' | 'anyone' | 'person' | Role;
 
 export const RULE = 'rule';
 

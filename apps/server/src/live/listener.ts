@@ -6,7 +6,15 @@ import {
   type OnModuleInit,
 } from '@nestjs/common';
 import pg from 'pg';
-import { BehaviorSubject, filter, map, Subject, type Observable } from 'rxjs';
+import {
+  BehaviorSubject,
+  endWith,
+  filter,
+  ignoreElements,
+  map,
+  Subject,
+  type Observable,
+} from 'rxjs';
 
 export const DATABASE_URL = Symbol('address of the database');
 
@@ -50,6 +58,11 @@ export class Listener implements OnModuleInit, OnModuleDestroy {
   /** Whether it hears what is said, now. */
   get listens(): boolean {
     return this.client !== null;
+  }
+
+  /** That this server ends: whoever listens is let go. */
+  get over(): Observable<boolean> {
+    return this.leads.pipe(ignoreElements(), endWith(true));
   }
 
   /** After a gap in which something may have been said. */

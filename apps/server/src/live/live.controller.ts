@@ -11,6 +11,7 @@ import {
   map,
   merge,
   of,
+  takeUntil,
   takeWhile,
   type Observable,
 } from 'rxjs';
@@ -70,6 +71,7 @@ export class LiveController {
           : of({ may: true, data }),
       ),
       takeWhile(({ may }) => may),
+      takeUntil(this.listener.over),
       map(({ data }): MessageEvent => ({ data: data as object })),
     );
   }

@@ -16,7 +16,13 @@ export interface Jobs {
   readonly 'backups-due': Record<string, never>;
   readonly backup: { readonly workshop: string };
 }
-const KINDS: readonly (keyof Jobs)[] = ['thumbnail', 'backups-due', 'backup'];
+/** How long each may take, in seconds: what a killed server was at is begun anew after that. */
+const LONGEST: Readonly<Record<keyof Jobs, number>> = {
+  thumbnail: 30,
+  'backups-due': 60,
+  backup: 60 * 60,
+};
+const KINDS = Object.keys(LONGEST) as readonly (keyof Jobs)[];
 
 /** Held while the queue’s own tables are made: several servers may start at once. */
 const STARTING = 727_004;
@@ -41,7 +47,7 @@ export class Queue implements OnModuleInit, OnModuleDestroy {
       application_name: 'coiled-strand queue',
       retryLimit: 3,
       retryDelay: 2,
-      expireInMinutes: 10,
+      maintenanceIntervalSeconds: 30,
       cronMonitorIntervalSeconds: 10,
       cronWorkerIntervalSeconds: 2,
       archiveCompletedAfterSeconds: 24 * 60 * 60,
@@ -57,7 +63,9 @@ export class Queue implements OnModuleInit, OnModuleDestroy {
     try {
       await client.query('select pg_advisory_lock($1)', [STARTING]);
       await this.boss.start();
-      for (const kind of KINDS) await this.boss.createQueue(kind);
+      for (const kind of KINDS) {
+        await this.boss.createQueue(kind, { name: kind, expireInSeconds: LONGEST[kind] });
+      }
     } finally {
       await client.end();
     }
