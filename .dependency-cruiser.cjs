@@ -76,6 +76,8 @@ const SERVER = [
   'instruments',
   'demo',
   'database',
+  'backup',
+  'commands',
 ];
 
 /** A folder uses only the folders before it. What lies in no folder puts them together, and uses all. */

@@ -5,6 +5,7 @@ import type { Config } from './config/config.js';
 import { AccountsModule } from './accounts/accounts.module.js';
 import { TrailModule } from './trail/trail.module.js';
 import { isLoopback } from './identity/loopback.js';
+import { BackupModule } from './backup/backup.module.js';
 import { BuyingModule } from './buying/buying.module.js';
 import { CuttingModule } from './cutting/cutting.module.js';
 import { InstrumentsModule } from './instruments/instruments.module.js';
@@ -58,6 +59,7 @@ export class AppModule {
         OrdersModule,
         KitsModule,
         WeekModule,
+        BackupModule.of(config.backups),
         InstrumentsModule.of(config.instruments),
       ],
     };

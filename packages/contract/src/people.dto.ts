@@ -123,6 +123,13 @@ export class ResetDto extends LinkDto {
 export const BACKUP_EVERY = ['never', 'day', 'week'] as const;
 export type BackupEvery = (typeof BACKUP_EVERY)[number];
 
+/** Which backup is to take the place of what is here: its checksum, as it was told when it was looked at. */
+export class RestoreQueryDto {
+  @IsOptional()
+  @IsText(100)
+  replace?: string;
+}
+
 export class BackupPlanDto {
   @IsIn(BACKUP_EVERY)
   every!: BackupEvery;

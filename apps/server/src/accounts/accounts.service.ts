@@ -62,8 +62,7 @@ export class AccountsService {
   /** The first workshop and its owner. @throws AppError 409 where there is one already */
   async setUp({ workshop, ...about }: SetUpDto): Promise<{ personId: string; workshopId: string }> {
     return this.dataSource.transaction(async (manager) => {
-      await manager.query('select pg_advisory_xact_lock($1)', [SETTING_UP]);
-      if ((await manager.count(Workshop)) > 0) throw alreadySetUp();
+      await refuseSetUp(manager);
       const person = await this.add(manager, about);
       const { id: workshopId } = await beginWorkshop(manager, workshop, person);
       await note(manager, 'workshop.added', { workshopId, personId: person.id });
@@ -286,7 +285,13 @@ async function refuseLastOwner(manager: EntityManager, member: MemberRow): Promi
   if ((await manager.countBy(MemberRow, { workshopId, role: 'owner' })) < 2) throw lastOwner();
 }
 
-export const alreadySetUp = (): AppError =>
+/** One at a time asks this, and does what it asked for in the same transaction. @throws AppError 409 */
+export async function refuseSetUp(manager: EntityManager): Promise<void> {
+  await manager.query('select pg_advisory_xact_lock($1)', [SETTING_UP]);
+  if ((await manager.count(Workshop)) > 0) throw alreadySetUp();
+}
+
+const alreadySetUp = (): AppError =>
   new AppError(
     HttpStatus.CONFLICT,
     'set-up.done',

@@ -20,6 +20,8 @@ export interface Config {
   readonly demo: boolean;
   /** Where caliper and scale are: stand-ins of its own, addresses such as `127.0.0.1:4001`, or nowhere. */
   readonly instruments: 'simulated' | 'none' | Partial<Record<Instrument, string>>;
+  /** Folder of the backups that are made by the clock; null for none. */
+  readonly backups: string | null;
   /** Connections to the database that this process keeps at most, besides the one that listens. */
   readonly pool: number;
   /** Requests of one address in a span of seconds; null for any number. */
@@ -52,6 +54,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     dataFolder: env.DATA_FOLDER ?? null,
     demo: env.DEMO !== 'off',
     instruments: instrumentsOf(env),
+    backups: backupsOf(env),
     pool: wholeNumber(env, 'POOL', 10, 2, 100),
     rate: { points: wholeNumber(env, 'RATE', 300, 10, 1_000_000) * RATE_SPAN, duration: RATE_SPAN },
     proxies: env.PROXIES === undefined ? 'loopback' : wholeNumber(env, 'PROXIES', 1, 0, 10),
@@ -61,6 +64,12 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
 
 /** Seconds over which requests are counted: a page that opens asks for much at once. */
 const RATE_SPAN = 10;
+
+function backupsOf({ BACKUPS, DATA_FOLDER }: NodeJS.ProcessEnv): string | null {
+  if (BACKUPS === 'off') return null;
+  if (BACKUPS) return resolve(BACKUPS);
+  return DATA_FOLDER ? resolve(DATA_FOLDER, 'backups') : null;
+}
 
 function wholeNumber(
   env: NodeJS.ProcessEnv,

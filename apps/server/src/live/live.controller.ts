@@ -25,6 +25,9 @@ const TOGETHER = 150;
 /** So often, in ms, it says that it still listens, and looks whether it still may. */
 const ALIVE = 20_000;
 
+/** Everything may be another, for everybody: after a gap, or when a backup was restored. */
+const ALL = 'all';
+
 /** What the database says: a kind of thing changed in a workshop, or a person’s sessions did. */
 interface Said {
   readonly workshop?: string;
@@ -33,7 +36,7 @@ interface Said {
 }
 
 /** Kinds of changes after which it is looked again whether a listener still may listen. */
-const LOOK_AGAIN: readonly (string | undefined)[] = ['member', 'person'];
+const LOOK_AGAIN: readonly (string | undefined)[] = ['member', 'person', ALL];
 
 @ApiTags('live')
 @Controller('live')
@@ -51,10 +54,13 @@ export class LiveController {
     const { workshopId, personId } = asker();
     const said = this.listener
       .on<Said>('coiled_strand')
-      .pipe(filter(({ workshop, person }) => workshop === workshopId || person === personId));
-    const gaps = this.listener.gaps.pipe(
-      map((): Said => ({ workshop: workshopId, changed: 'all' })),
-    );
+      .pipe(
+        filter(
+          ({ workshop, person, changed }) =>
+            workshop === workshopId || person === personId || (!workshop && changed === ALL),
+        ),
+      );
+    const gaps = this.listener.gaps.pipe(map((): Said => ({ workshop: workshopId, changed: ALL })));
     const changed = merge(said, gaps).pipe(
       bufferTime(TOGETHER),
       filter((several) => several.length > 0),

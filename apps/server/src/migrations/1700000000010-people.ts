@@ -27,6 +27,7 @@ const TOLD = [
   'order_line',
   'member',
   'link',
+  'backup',
 ];
 
 /**

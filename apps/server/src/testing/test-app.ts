@@ -49,6 +49,7 @@ export const testConfig = (databaseUrl: string, demo: boolean): Config => ({
   dataFolder: null,
   demo,
   instruments: 'none',
+  backups: null,
   pool: 10,
   rate: null,
   proxies: 'loopback',

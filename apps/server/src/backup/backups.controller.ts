@@ -1,0 +1,185 @@
+import { createReadStream } from 'node:fs';
+import { pipeline } from 'node:stream/promises';
+import {
+  BackupPlanDto,
+  RestoreQueryDto,
+  type BackupLookView,
+  type BackupsView,
+  type RestoredView,
+} from '@coiled-strand/contract';
+import {
+  Body,
+  Controller,
+  Get,
+  HttpCode,
+  HttpStatus,
+  Inject,
+  Param,
+  Post,
+  Put,
+  Query,
+  Req,
+  Res,
+} from '@nestjs/common';
+import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
+import type { Request, Response } from 'express';
+import { DataSource } from 'typeorm';
+import { refuseSetUp } from '../accounts/accounts.service.js';
+import { AppError } from '../errors/app-error.js';
+import { uuid } from '../http/uuid.pipe.js';
+import { For } from '../identity/for.js';
+import { asker } from '../identity/identity.js';
+import { DATABASE_URL } from '../live/listener.js';
+import { wantThumbs } from '../makes/thumbnails.js';
+import { bodyOf, queryOf } from '../openapi/body-of.js';
+import { Queue } from '../queue/queue.service.js';
+import { note } from '../trail/note.js';
+import { CurrentWorkshop } from '../workshop/current-workshop.js';
+import { BackupsService } from './backups.service.js';
+import { readBackup, type Looked } from './format.js';
+import { restoreAll, restoreWorkshop } from './restore.js';
+import { withUpload } from './take-in.js';
+import { backupStream } from './write-backup.js';
+
+const TYPE = 'application/gzip';
+
+/** Such as `thistledown-bench-2026-11-26.gz`. */
+const fileName = (workshop: string, madeAt: Date): string =>
+  `${workshop
+    .toLowerCase()
+    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/^-|-$/g, '')}-${madeAt.toISOString().slice(0, 10)}.gz`;
+
+const look = ({ header, sha256 }: Looked): BackupLookView => ({
+  sha256,
+  madeAt: header.madeAt,
+  workshop: header.workshops.join(', '),
+  counts: Object.fromEntries(header.tables.map(({ name, rows }) => [name, rows])),
+});
+
+const notAsked = (): AppError =>
+  new AppError(
+    HttpStatus.PRECONDITION_REQUIRED,
+    'restore.unasked',
+    'Nothing says that this very backup is to take the place of what is here.',
+    'Send it to /api/backups/look first, and the sha256 that it answers as replace.',
+  );
+
+@ApiTags('backups')
+@Controller()
+export class BackupsController {
+  constructor(
+    private readonly backups: BackupsService,
+    private readonly workshop: CurrentWorkshop,
+    private readonly dataSource: DataSource,
+    private readonly queue: Queue,
+    @Inject(DATABASE_URL) private readonly url: string,
+  ) {}
+
+  @For('owner')
+  @Get('backups')
+  @ApiOperation({ summary: 'When backups are made, and those that are kept' })
+  list(): Promise<BackupsView> {
+    return this.backups.view();
+  }
+
+  @For('owner')
+  @Put('backups/plan')
+  @ApiOperation({ summary: 'When backups are made, and how many are kept' })
+  @bodyOf(BackupPlanDto)
+  plan(@Body() plan: BackupPlanDto): Promise<BackupsView> {
+    return this.backups.plan(plan);
+  }
+
+  @For('owner')
+  @Post('backups')
+  @HttpCode(202)
+  @ApiOperation({ summary: 'Make one now, to be kept with the others' })
+  make(): Promise<void> {
+    return this.backups.ask();
+  }
+
+  @For('owner')
+  @Get('backups/file')
+  @ApiOperation({ summary: 'The whole workshop as a file, as of now' })
+  async file(@Res() response: Response): Promise<void> {
+    const { workshopId, personId } = asker();
+    const { name } = await this.workshop.get();
+    await note(this.dataSource.manager, 'workshop.backed-up');
+    const madeAt = new Date();
+    named(response, fileName(name, madeAt));
+    const scope = { of: 'workshop', id: workshopId, owner: personId } as const;
+    await sent(backupStream(this.url, scope, madeAt), response);
+  }
+
+  @For('owner')
+  @Post('backups/look')
+  @HttpCode(200)
+  @ApiConsumes(TYPE)
+  @ApiOperation({ summary: 'What a backup holds; 422 where it is not whole' })
+  look(@Req() request: Request): Promise<BackupLookView> {
+    return withUpload(request, async (file) => look(await readBackup(file)));
+  }
+
+  @For('owner')
+  @Post('backups/restore')
+  @HttpCode(200)
+  @ApiConsumes(TYPE)
+  @ApiOperation({ summary: 'Put a backup in the place of this workshop, wholly or not at all' })
+  @queryOf(RestoreQueryDto)
+  restore(@Req() request: Request, @Query() { replace }: RestoreQueryDto): Promise<RestoredView> {
+    const identity = asker();
+    return withUpload(request, async (file) => {
+      const { sha256 } = await readBackup(file);
+      if (replace !== sha256) throw notAsked();
+      const { id, ...restored } = await restoreWorkshop(this.url, file, identity);
+      await note(this.dataSource.manager, 'workshop.restored', { workshopId: id });
+      await wantThumbs(this.dataSource.manager, this.queue);
+      return restored;
+    });
+  }
+
+  /** On a new machine: what was there before is all there is, and its accounts are those that sign in. */
+  @For('anyone')
+  @Post('set-up/restore')
+  @HttpCode(200)
+  @ApiConsumes(TYPE)
+  @ApiOperation({ summary: 'Begin an empty installation with a backup; 409 where it is not empty' })
+  async begin(@Req() request: Request): Promise<RestoredView> {
+    await refuseSetUp(this.dataSource.manager);
+    return withUpload(request, async (file) => {
+      const restored = await restoreAll(this.url, file, refuseSetUp);
+      await wantThumbs(this.dataSource.manager, this.queue);
+      return restored;
+    });
+  }
+
+  @For('owner')
+  @Get('backups/:id')
+  @ApiOperation({ summary: 'One of those that are kept' })
+  async kept(@Param('id', uuid('backup')) id: string, @Res() response: Response): Promise<void> {
+    const { path, madeAt } = await this.backups.fileOf(id);
+    const { name } = await this.workshop.get();
+    named(response, fileName(name, madeAt));
+    await sent(createReadStream(path), response);
+  }
+}
+
+function named(response: Response, name: string): void {
+  response.setHeader('Content-Type', TYPE);
+  response.setHeader('Cache-Control', 'no-store');
+  response.setHeader(
+    'Content-Disposition',
+    `attachment; filename*=UTF-8''${encodeURIComponent(name)}`,
+  );
+}
+
+/** What breaks off on its way is broken off: whoever takes it must not think that it is whole. */
+async function sent(source: NodeJS.ReadableStream, response: Response): Promise<void> {
+  try {
+    await pipeline(source, response);
+  } catch (error) {
+    if (!response.headersSent) throw error;
+    response.destroy();
+  }
+}

@@ -1,0 +1,3 @@
+import { runOnData } from './lib/command.mjs';
+
+await runOnData('restore');
