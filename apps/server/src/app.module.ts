@@ -18,6 +18,7 @@ import { WeekModule } from './week/week.module.js';
 import { HandModule } from './hand/hand.module.js';
 import { HealthModule } from './health/health.module.js';
 import { MakesModule } from './makes/makes.module.js';
+import { StreamModule } from './stream/stream.module.js';
 import { PiecesModule } from './pieces/pieces.module.js';
 import { PrivacyModule } from './privacy/privacy.module.js';
 import { PlanModule } from './plan/plan.module.js';
@@ -61,6 +62,7 @@ export class AppModule {
         WeekModule,
         BackupModule.of(config.backups),
         InstrumentsModule.of(config.instruments),
+        StreamModule,
       ],
     };
   }

@@ -6,6 +6,7 @@ import { queryClient } from './api/queries';
 import { ArrowHead } from './bench/shapes';
 import { NotFound } from './frame/not-found';
 import { RouteFault } from './frame/route-fault';
+import { Gate } from './pages/account/gate';
 import { WorkshopPage } from './pages/workshop/workshop-page';
 import { ErrorBoundary } from './shell/error-boundary';
 import { fetchAhead, later } from './shell/later';
@@ -56,7 +57,19 @@ const WEEK_ROUTES = [
   { path: '/kits/:id', Page: week('KitPage', 'Fetching the kit') },
 ];
 
-const router = createBrowserRouter([
+const housePages = () => import('./house-pages');
+const house = (name: keyof Awaited<ReturnType<typeof housePages>>, what: string) =>
+  later(() => housePages().then((m) => m[name]), what);
+const HOUSE_ROUTES = [
+  { path: '/account', Page: house('AccountPage', 'Looking you up') },
+  { path: '/people', Page: house('PeoplePage', 'Asking who is in') },
+  { path: '/personal-data', Page: house('PersonalDataPage', 'Looking it up') },
+  { path: '/trail', Page: house('TrailPage', 'Following the trail') },
+  { path: '/backups', Page: house('BackupsPage', 'Looking at the copies') },
+];
+const LinkPage = house('LinkPage', 'Looking at the link');
+
+const INSIDE = [
   { path: '/', element: <WorkshopPage />, errorElement: <RouteFault /> },
   {
     path: '/pieces/:id',
@@ -72,7 +85,7 @@ const router = createBrowserRouter([
       { path: 'log', element: <LogStage /> },
     ],
   },
-  ...WEEK_ROUTES.map(({ path, Page }) => ({
+  ...[...WEEK_ROUTES, ...HOUSE_ROUTES].map(({ path, Page }) => ({
     path,
     element: <Page />,
     errorElement: <RouteFault />,
@@ -81,6 +94,12 @@ const router = createBrowserRouter([
   { path: '/hand', element: <HandPage />, errorElement: <RouteFault /> },
   { path: '/numbers', element: <NumbersPage />, errorElement: <RouteFault /> },
   { path: '*', element: <NotFound /> },
+];
+
+const router = createBrowserRouter([
+  { path: '/join', element: <LinkPage />, errorElement: <RouteFault /> },
+  { path: '/reset', element: <LinkPage />, errorElement: <RouteFault /> },
+  { element: <Gate />, errorElement: <RouteFault />, children: INSIDE },
 ]);
 
 /** The first page has this long to itself, in ms, where the browser does not say that it is at rest. */

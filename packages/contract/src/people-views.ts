@@ -130,6 +130,13 @@ export interface TrailView {
   readonly more: string | null;
 }
 
+/** Somebody who ordered something. */
+export interface CustomerView {
+  readonly id: string;
+  readonly name: string;
+  readonly orders: number;
+}
+
 /** Something with words of the maker's own in which a name still stands. */
 export interface MentionView {
   readonly in: 'piece' | 'make' | 'cutting' | 'order';

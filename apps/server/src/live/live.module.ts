@@ -1,6 +1,5 @@
 import { Global, Module, type DynamicModule } from '@nestjs/common';
 import { DATABASE_URL, Listener } from './listener.js';
-import { LiveController } from './live.controller.js';
 
 @Global()
 @Module({})
@@ -8,7 +7,6 @@ export class LiveModule {
   static of(databaseUrl: string): DynamicModule {
     return {
       module: LiveModule,
-      controllers: [LiveController],
       providers: [Listener, { provide: DATABASE_URL, useValue: databaseUrl }],
       exports: [Listener, DATABASE_URL],
     };

@@ -1,4 +1,4 @@
-import type { ForgottenWearerView } from '@coiled-strand/contract';
+import type { CustomerView, ForgottenWearerView } from '@coiled-strand/contract';
 import { Controller, Get, HttpCode, Module, Param, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { uuid } from '../http/uuid.pipe.js';
@@ -9,6 +9,13 @@ import { PrivacyService } from './privacy.service.js';
 @Controller()
 export class PrivacyController {
   constructor(private readonly privacy: PrivacyService) {}
+
+  @For('owner')
+  @Get('customers')
+  @ApiOperation({ summary: 'Everybody who ordered something and was not forgotten' })
+  customers(): Promise<CustomerView[]> {
+    return this.privacy.customers();
+  }
 
   @For('owner')
   @Get('customers/:id/data')

@@ -1,4 +1,4 @@
-import type { ForgottenWearerView, MentionView } from '@coiled-strand/contract';
+import type { CustomerView, ForgottenWearerView, MentionView } from '@coiled-strand/contract';
 import type { Wearer } from '@coiled-strand/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, type EntityManager } from 'typeorm';
@@ -20,6 +20,16 @@ const nameless = ({ allergy: _allergy, ...rest }: Wearer): Wearer => ({
 @Injectable()
 export class PrivacyService {
   constructor(private readonly dataSource: DataSource) {}
+
+  customers(): Promise<CustomerView[]> {
+    return this.dataSource.query<CustomerView[]>(
+      `select c.id, c.name, count(o.id)::int as orders
+       from customer c left join customer_order o on o.customer_id = c.id
+       where c.workshop_id = $1 and c.forgotten_at is null
+       group by c.id order by lower(c.name), c.id`,
+      [asker().workshopId],
+    );
+  }
 
   /** Everything that is kept of a customer. */
   customer(id: string): Promise<object> {

@@ -58,7 +58,7 @@ async function freePort(): Promise<number> {
   return port;
 }
 
-/** What a stream tells, one after the other, until it is left. */
+/** What a stream tells without a name of its own, one after the other, until it is left. */
 export async function listenTo<T>(
   url: string,
   headers: Readonly<Record<string, string>> = {},
@@ -72,12 +72,15 @@ export async function listenTo<T>(
   const heard: T[] = [];
   const over = (async () => {
     let rest = '';
+    let named = false;
     const decoder = new TextDecoder();
     for await (const data of answer.body!) {
       const lines = (rest + decoder.decode(data as Uint8Array, { stream: true })).split('\n');
       rest = lines.pop()!;
       for (const line of lines) {
-        if (line.startsWith('data: ')) heard.push(JSON.parse(line.slice(6)) as T);
+        if (line.startsWith('event: ')) named = true;
+        else if (line === '') named = false;
+        else if (!named && line.startsWith('data: ')) heard.push(JSON.parse(line.slice(6)) as T);
       }
     }
   })().catch(() => undefined);

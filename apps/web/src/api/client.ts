@@ -18,9 +18,28 @@ export class Unreachable extends Error {
   }
 }
 
-/** True for faults that pass by themselves: no answer, or a server that is not ready. */
+/** Too many asked at once, or too often. */
+const TOO_MANY = 429;
+
+/** True for faults that pass by themselves: no answer, or a server that is not ready or has too much to do. */
 export const isPassing = (error: unknown): boolean =>
-  error instanceof Unreachable || (error instanceof ApiError && error.status >= 500);
+  error instanceof Unreachable ||
+  (error instanceof ApiError && (error.status >= 500 || error.status === TOO_MANY));
+
+/** Nobody is signed in here, or not any more. */
+export const isSignedOut = (error: unknown): boolean =>
+  error instanceof ApiError && error.body.code === 'signed-out';
+
+/** The role that whoever is signed in has does not let them. */
+export const isNotForMe = (error: unknown): boolean =>
+  error instanceof ApiError && error.body.code === 'role.needed';
+
+let onRefused: ((error: ApiError) => void) | null = null;
+
+/** Hears of everything that is refused for who asks, wherever it was asked. */
+export const whenRefused = (hear: typeof onRefused): void => {
+  onRefused = hear;
+};
 
 /** What was asked for was put away: it can be brought back. */
 export const isPutAway = (error: unknown): boolean =>
@@ -78,7 +97,9 @@ export async function call<T>(
   const parsed: unknown = parse(await response.text());
   if (response.ok) return parsed as T;
   if (typeof parsed === 'object' && parsed !== null && 'error' in parsed) {
-    throw new ApiError(response.status, (parsed as ErrorBody).error);
+    const fault = new ApiError(response.status, (parsed as ErrorBody).error);
+    if (isSignedOut(fault) || isNotForMe(fault)) onRefused?.(fault);
+    throw fault;
   }
   // A proxy in between, or a server going down, answers in words of its own.
   throw new Unreachable();

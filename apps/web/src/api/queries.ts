@@ -50,6 +50,12 @@ export const queryClient = new QueryClient({
 });
 
 export const keys = {
+  session: ['session'],
+  people: ['people'],
+  devices: ['devices'],
+  customers: ['customers'],
+  trail: ['trail'],
+  backups: ['backups'],
   workshop: ['workshop'],
   wearers: ['wearers'],
   cords: ['cords'],

@@ -10,9 +10,19 @@ import { listenToInstruments } from './readings';
 /** The line that instruments are heard over, in the hands of the test. */
 class Line {
   static last: Line;
-  onmessage: ((event: { data: string }) => void) | null = null;
+  onerror: (() => void) | null = null;
+  private hear: ((event: { data: string }) => void) | null = null;
   constructor(readonly path: string) {
     Line.last = this;
+  }
+  addEventListener(name: string, hear: (event: { data: string }) => void): void {
+    if (name === 'reading') this.hear = hear;
+  }
+  says(view: object): void {
+    this.hear?.({ data: JSON.stringify(view) });
+  }
+  close(): void {
+    this.hear = null;
   }
 }
 const say = (value: number | null, stable: boolean): void => {
@@ -22,7 +32,7 @@ const say = (value: number | null, stable: boolean): void => {
     simulated: true,
     reading: { instrument: 'caliper', value, unit: 'mm', stable, batteryLow: false },
   };
-  act(() => Line.last.onmessage?.({ data: JSON.stringify(view) }));
+  act(() => Line.last.says(view));
 };
 
 function Fields() {

@@ -1,4 +1,5 @@
 import type { InstrumentView } from '@coiled-strand/contract';
+import { listenToStream } from './stream';
 import { create } from 'zustand';
 
 interface Readings {
@@ -61,14 +62,12 @@ function take({ instrument, reading }: InstrumentView): void {
 
 /** Listens to the instruments from now on; what they rest at meanwhile is known and taken by nobody. */
 export function listenToInstruments(): void {
-  if (began || !('EventSource' in window)) return;
+  if (began) return;
   began = true;
   // What an instrument said before this page was there is known, and not taken.
   const heard = new Set<string>();
-  const events = new EventSource('/api/instruments/readings');
-  events.onmessage = ({ data }: MessageEvent<string>) => {
-    const view = JSON.parse(data) as InstrumentView | null;
-    if (!view) return;
+  listenToStream('reading', (data) => {
+    const view = JSON.parse(data) as InstrumentView;
     const first = !heard.has(view.instrument);
     heard.add(view.instrument);
     if (first && view.reading?.stable && view.reading.value !== null) {
@@ -76,5 +75,5 @@ export function listenToInstruments(): void {
     }
     useReadings.setState(({ views }) => ({ views: { ...views, [view.instrument]: view } }));
     take(view);
-  };
+  });
 }

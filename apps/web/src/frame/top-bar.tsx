@@ -5,13 +5,17 @@ import {
   CircleHelp,
   Gauge,
   Hand,
+  LockOpen,
   Moon,
   Settings as SettingsIcon,
   Sun,
+  UserRound,
 } from 'lucide-react';
 import { Button } from '../shell/button';
 import { useState, type ReactNode } from 'react';
 import { Link, NavLink } from 'react-router';
+import { useSession } from '../api/people-queries';
+import { Mark } from './mark';
 import { useDevice } from '../device/device-store';
 import { useColourMode } from '../theme/colour-mode';
 import { later } from '../shell/later';
@@ -21,20 +25,6 @@ const Help = later(() => import('./help').then((m) => m.Help));
 const SettingsDialog = later(() =>
   import('../settings/settings-dialog').then((m) => m.SettingsDialog),
 );
-
-function Mark() {
-  return (
-    <svg viewBox="0 0 32 32" width="30" height="30" aria-hidden>
-      <g fill="none" strokeLinecap="round" strokeWidth="3.4">
-        <path
-          style={{ stroke: 'var(--cs-colors-ink)' }}
-          d="M16 4c7 0 12 4.700 12 11.500S22.800 27 16.500 27 6.500 22.500 6.500 17s4-9 9-9 8 3.300 8 7.500-3 7.500-6.500 7.500"
-        />
-        <path stroke="#e5682a" d="M17 23c-3.200 0-5.400-2.200-5.400-5" />
-      </g>
-    </svg>
-  );
-}
 
 /** What belongs to the whole workshop. */
 const PAGES = [
@@ -116,6 +106,7 @@ export function TopBar({ children }: { readonly children?: ReactNode }) {
         >
           <Gauge size={19} />
         </ToolButton>
+        <Me />
         <ToolButton label="Settings" onClick={() => setOpen('settings')}>
           <SettingsIcon size={19} />
         </ToolButton>
@@ -123,5 +114,19 @@ export function TopBar({ children }: { readonly children?: ReactNode }) {
       {open === 'help' && <Help onClose={() => setOpen(null)} />}
       {open === 'settings' && <SettingsDialog onClose={() => setOpen(null)} />}
     </Flex>
+  );
+}
+
+/** Who is signed in, or that the workshop is open to whoever sits here. */
+function Me() {
+  const { data } = useSession();
+  if (!data?.person) return null;
+  const label = data.open ? 'Open to whoever sits here' : `You: ${data.person.name}`;
+  return (
+    <Button variant="bare" size="icon" asChild>
+      <NavLink to="/account" aria-label={label} title={label}>
+        {data.open ? <LockOpen size={19} /> : <UserRound size={19} />}
+      </NavLink>
+    </Button>
   );
 }

@@ -165,7 +165,7 @@ describe('progress of a make', () => {
     expect(await toldHere()).toEqual([]);
   });
 
-  it.each([400, 409, 422, 429])(
+  it.each([400, 401, 403, 409, 422])(
     'is kept when it is refused with %i, and sent again with the next or after a while',
     async (status) => {
       answers = [refused(status), refused(status)];

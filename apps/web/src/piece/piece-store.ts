@@ -36,6 +36,9 @@ interface PieceState {
   /** False where this browser has no room for what is not saved yet. */
   readonly keeping: boolean;
 
+  /** Whether whoever looks at it may not change it. */
+  readonly readOnly: boolean;
+
   readonly open: (view: PieceView) => void;
   readonly edit: (change: (piece: Piece) => Piece, mergeKey?: string) => void;
   readonly undo: () => void;
@@ -132,6 +135,7 @@ export const usePiece = create<PieceState>()((set, get) => {
   };
   return {
     ...CLOSED,
+    readOnly: false,
 
     open(view) {
       const { id, stored, history: current, conflict, inFlight, unanswered, save } = get();
@@ -156,19 +160,19 @@ export const usePiece = create<PieceState>()((set, get) => {
     },
 
     edit(recipe, mergeKey) {
-      const { history: current } = get();
-      if (!current) return;
+      const { history: current, readOnly } = get();
+      if (!current || readOnly) return;
       const next = recipe(current.now);
       if (sameDocument(next, current.now)) return;
       change(history.edit(current, next, mergeKey ?? null));
     },
     undo() {
-      const { history: current } = get();
-      if (current) change(history.undo(current));
+      const { history: current, readOnly } = get();
+      if (current && !readOnly) change(history.undo(current));
     },
     redo() {
-      const { history: current } = get();
-      if (current) change(history.redo(current));
+      const { history: current, readOnly } = get();
+      if (current && !readOnly) change(history.redo(current));
     },
 
     sending: (piece, request) => {

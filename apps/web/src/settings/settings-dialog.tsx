@@ -8,6 +8,7 @@ import {
   type LengthUnit,
   type Side,
 } from '@coiled-strand/core';
+import { useMay } from '../api/people-queries';
 import { useChangeSettings, useWorkshop } from '../api/queries';
 import { Choices } from '../fields/choices';
 import { SelectField } from '../fields/select-field';
@@ -43,6 +44,7 @@ interface Props {
 /** How this workshop measures and works, and how large things are on this screen. */
 export function SettingsDialog({ onClose }: Props) {
   const { data } = useWorkshop();
+  const may = useMay('maker');
   const change = useChangeSettings();
   const theme = useDevice((device) => device.theme);
   const setTheme = useDevice((device) => device.setTheme);
@@ -52,67 +54,73 @@ export function SettingsDialog({ onClose }: Props) {
   return (
     <Modal open onClose={onClose} title="Settings" size="wide">
       <Flex direction="column" gap="6">
-        <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
-          <SelectField
-            label="Sizes and finished lengths in"
-            value={settings.unit}
-            options={UNITS}
-            onChange={(unit) => set({ unit: unit as LengthUnit })}
-          />
-          <SelectField
-            label="Cord to cut in"
-            value={settings.cordUnit}
-            options={CORD_UNITS}
-            onChange={(cordUnit) => set({ cordUnit: cordUnit as LengthUnit })}
-          />
-        </Flex>
-        <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
-          <SelectField
-            label="New pieces: round cuts up to"
-            value={String(settings.step)}
-            options={STEPS.map((s) => ({ value: String(s.value), label: s.label }))}
-            onChange={(step) => set({ step: Number(step) })}
-          />
-          <SelectField
-            label="New pieces: how sure"
-            value={String(settings.sureness)}
-            options={SURENESS.map((s) => ({ value: String(s.value), label: s.label }))}
-            onChange={(sureness) => set({ sureness: Number(sureness) })}
-          />
-        </Flex>
-        <Choices
-          label="New pieces: how practised your hands are"
-          value={settings.practice}
-          onChange={(practice) => set({ practice })}
-          choices={PRACTICE_CHOICES}
-        />
-        <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
-          {END_FIELDS.map(({ kind, label }) => (
+        <fieldset disabled={!may} style={{ display: 'contents' }}>
+          {' '}
+          <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
             <SelectField
-              key={kind}
-              label={label}
-              value={settings.ends[kind]}
-              options={endsFor(kind).map((way) => ({ value: way, label: END_SCHOOLS[way].label }))}
-              onChange={(way) => set({ ends: { ...settings.ends, [kind]: way as EndTreatment } })}
+              label="Sizes and finished lengths in"
+              value={settings.unit}
+              options={UNITS}
+              onChange={(unit) => set({ unit: unit as LengthUnit })}
             />
-          ))}
-        </Flex>
-        <TextField
-          label="Prices in"
-          value={settings.currency ?? USUAL_CURRENCY}
-          maxLength={8}
-          required
-          onChange={(currency) => set({ currency })}
-        />
-        <Choices<Side>
-          label="Leading hand"
-          value={settings.hand}
-          onChange={(hand) => set({ hand })}
-          choices={[
-            { value: 'right', label: 'Right', detail: 'First half knot from the left' },
-            { value: 'left', label: 'Left', detail: 'Everything mirrored' },
-          ]}
-        />
+            <SelectField
+              label="Cord to cut in"
+              value={settings.cordUnit}
+              options={CORD_UNITS}
+              onChange={(cordUnit) => set({ cordUnit: cordUnit as LengthUnit })}
+            />
+          </Flex>
+          <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
+            <SelectField
+              label="New pieces: round cuts up to"
+              value={String(settings.step)}
+              options={STEPS.map((s) => ({ value: String(s.value), label: s.label }))}
+              onChange={(step) => set({ step: Number(step) })}
+            />
+            <SelectField
+              label="New pieces: how sure"
+              value={String(settings.sureness)}
+              options={SURENESS.map((s) => ({ value: String(s.value), label: s.label }))}
+              onChange={(sureness) => set({ sureness: Number(sureness) })}
+            />
+          </Flex>
+          <Choices
+            label="New pieces: how practised your hands are"
+            value={settings.practice}
+            onChange={(practice) => set({ practice })}
+            choices={PRACTICE_CHOICES}
+          />
+          <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
+            {END_FIELDS.map(({ kind, label }) => (
+              <SelectField
+                key={kind}
+                label={label}
+                value={settings.ends[kind]}
+                options={endsFor(kind).map((way) => ({
+                  value: way,
+                  label: END_SCHOOLS[way].label,
+                }))}
+                onChange={(way) => set({ ends: { ...settings.ends, [kind]: way as EndTreatment } })}
+              />
+            ))}
+          </Flex>
+          <TextField
+            label="Prices in"
+            value={settings.currency ?? USUAL_CURRENCY}
+            maxLength={8}
+            required
+            onChange={(currency) => set({ currency })}
+          />
+          <Choices<Side>
+            label="Leading hand"
+            value={settings.hand}
+            onChange={(hand) => set({ hand })}
+            choices={[
+              { value: 'right', label: 'Right', detail: 'First half knot from the left' },
+              { value: 'left', label: 'Left', detail: 'Everything mirrored' },
+            ]}
+          />
+        </fieldset>
         <Choices
           label="Theme"
           value={theme ?? 'system'}

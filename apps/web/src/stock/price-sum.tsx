@@ -2,6 +2,7 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { priceOf, wageAt, type PieceNeeds, type PriceReason, type Work } from '@coiled-strand/core';
 import { Settings2 } from 'lucide-react';
 import { useState } from 'react';
+import { ForMakers } from '../frame/for-makers';
 import { useWorkshop } from '../api/queries';
 import { sayMoney } from '../fields/money';
 import { MoneyField } from '../fields/money-field';
@@ -36,9 +37,11 @@ export function PriceSum({ title, needs, work, agreed }: Props) {
         <Heading as="h2" fontSize="lg" flex="1">
           {title}
         </Heading>
-        <Button variant="bare" onClick={() => setChanging(true)}>
-          <Settings2 size={17} /> How you price
-        </Button>
+        <ForMakers role="owner">
+          <Button variant="bare" onClick={() => setChanging(true)}>
+            <Settings2 size={17} /> How you price
+          </Button>
+        </ForMakers>
       </Flex>
       <Box as="dl" m="0">
         {price.reasons.map((reason, i) => (

@@ -2,6 +2,7 @@ import { Box, Text } from '@chakra-ui/react';
 import { isBest } from '@coiled-strand/core';
 import { CalendarArrowDown, CalendarClock } from 'lucide-react';
 import { useState } from 'react';
+import { Changeable, ForMakers } from '../../frame/for-makers';
 import { Page, PageHead } from '../../frame/page';
 import { Button } from '../../shell/button';
 import { saveFile } from '../../shell/save-file';
@@ -23,9 +24,11 @@ export function BenchTimePage() {
   return (
     <Page>
       <PageHead title="Bench time" about={week ? sayPlan(week) : ''}>
-        <Button onClick={() => setHours(true)}>
-          <CalendarClock size={18} /> Your hours
-        </Button>
+        <ForMakers>
+          <Button onClick={() => setHours(true)}>
+            <CalendarClock size={18} /> Your hours
+          </Button>
+        </ForMakers>
         <Button onClick={() => week && void save(week)} disabled={!week}>
           <CalendarArrowDown size={18} /> As a calendar
         </Button>
@@ -37,7 +40,11 @@ export function BenchTimePage() {
           bench while you tie, and beside it while glue cures.
         </Text>
       )}
-      {week && week.jobs.length > 0 && <Timeline week={week} />}
+      {week && week.jobs.length > 0 && (
+        <Changeable>
+          <Timeline week={week} />
+        </Changeable>
+      )}
       {(week?.view.unplanned.length ?? 0) > 0 && (
         <Box mt="8">
           <Text fontWeight="600">Ordered and not laid out yet, so without a time</Text>

@@ -191,7 +191,7 @@ function Entry({ make, children }: { readonly make: MakeView; readonly children?
       </Box>
       {photo && (
         <img
-          src={`/api/photos/${photo.id}`}
+          src={`/api/photos/${photo.id}/thumb`}
           alt={`${piece.name}, make ${make.number}`}
           style={{ height: 72, maxWidth: 110, objectFit: 'cover', borderRadius: 6 }}
         />

@@ -51,7 +51,7 @@ function Picture({ photo: { id, at, make } }: { readonly photo: MadePhotoView })
   const inside: ReactNode = (
     <>
       <img
-        src={`/api/photos/${id}`}
+        src={`/api/photos/${id}/thumb`}
         alt={name}
         loading="lazy"
         style={{ width: '100%', aspectRatio: '4 / 3', objectFit: 'cover', borderRadius: 10 }}

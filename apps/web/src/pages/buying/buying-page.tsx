@@ -2,6 +2,7 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import type { ShoppingItemView } from '@coiled-strand/contract';
 import { FileDown, PackageCheck, Printer, X } from 'lucide-react';
 import { useState } from 'react';
+import { Changeable } from '../../frame/for-makers';
 import { useShopping, useStrike, useTick } from '../../api/week-queries';
 import { sayMoney } from '../../fields/money';
 import { TickField } from '../../fields/tick-field';
@@ -49,14 +50,18 @@ export function BuyingPage() {
         !shopping.data && <Loading what="Fetching the list" />
       )}
       <Box maxW="860px">
-        {items.map((view) => (
-          <Item key={view.id} view={view} />
-        ))}
+        <Changeable>
+          {items.map((view) => (
+            <Item key={view.id} view={view} />
+          ))}
+        </Changeable>
         <Box mt="10" className="no-print">
           <Heading as="h2" fontSize="xl" mb="1">
             Missing for what is ordered
           </Heading>
-          <Missing listed={items} />
+          <Changeable>
+            <Missing listed={items} />
+          </Changeable>
         </Box>
       </Box>
     </Page>

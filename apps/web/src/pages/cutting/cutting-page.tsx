@@ -2,6 +2,7 @@ import { Box, Flex, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
 import type { CuttingSummary } from '@coiled-strand/contract';
 import { Scissors } from 'lucide-react';
 import { Link } from 'react-router';
+import { ForMakers } from '../../frame/for-makers';
 import { serverNow } from '../../api/clock';
 import { useWorkshop } from '../../api/queries';
 import { useCuttings } from '../../api/week-queries';
@@ -20,11 +21,13 @@ export function CuttingPage() {
   return (
     <Page>
       <PageHead title="Cutting" about="Which cut from which lot, for several pieces at once">
-        <Button variant="solid" asChild>
-          <Link to="/cutting/new">
-            <Scissors size={18} /> Plan a session
-          </Link>
-        </Button>
+        <ForMakers>
+          <Button variant="solid" asChild>
+            <Link to="/cutting/new">
+              <Scissors size={18} /> Plan a session
+            </Link>
+          </Button>
+        </ForMakers>
       </PageHead>
       {error ? (
         <Fault error={error} onRetry={cuttings.retry} />

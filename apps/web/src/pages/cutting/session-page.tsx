@@ -3,6 +3,7 @@ import type { CutDto, CuttingView, LotView } from '@coiled-strand/contract';
 import { Check, Printer, Undo2 } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useParams } from 'react-router';
+import { Changeable, ForMakers } from '../../frame/for-makers';
 import { ApiError } from '../../api/client';
 import {
   useCloseCutting,
@@ -71,28 +72,39 @@ function Session({ session }: { readonly session: CuttingView }) {
         <Button onClick={() => window.print()}>
           <Printer size={18} /> Print
         </Button>
-        {session.closedAt === null && (
-          <Button
-            variant={left === 0 ? 'solid' : 'line'}
-            onClick={() => close.mutate(session.id)}
-            disabled={close.isPending}
-          >
-            {left === 0 ? 'Done' : 'Close it as it is'}
-          </Button>
-        )}
+        <ForMakers>
+          {' '}
+          {session.closedAt === null && (
+            <Button
+              variant={left === 0 ? 'solid' : 'line'}
+              onClick={() => close.mutate(session.id)}
+              disabled={close.isPending}
+            >
+              {left === 0 ? 'Done' : 'Close it as it is'}
+            </Button>
+          )}
+        </ForMakers>
       </PageHead>
-      <CutBars
-        cuts={session.cuts}
-        lots={session.lots}
-        stock={stock}
-        before={before}
-        isMade={(cut) => made.has(cut)}
-        row={(cut, lot) =>
-          session.closedAt === null && (
-            <CutTick session={session} cut={cut} lot={lot} onOther={() => setOther({ cut, lot })} />
-          )
-        }
-      />
+      <Changeable>
+        {' '}
+        <CutBars
+          cuts={session.cuts}
+          lots={session.lots}
+          stock={stock}
+          before={before}
+          isMade={(cut) => made.has(cut)}
+          row={(cut, lot) =>
+            session.closedAt === null && (
+              <CutTick
+                session={session}
+                cut={cut}
+                lot={lot}
+                onOther={() => setOther({ cut, lot })}
+              />
+            )
+          }
+        />
+      </Changeable>
       {unplanned.length > 0 && (
         <Box mt="8" maxW="64ch">
           <Text fontWeight="600">Not in the plan</Text>

@@ -2,6 +2,7 @@ import { Box, Flex, Input, Text } from '@chakra-ui/react';
 import type { Evidence, Source } from '@coiled-strand/contract';
 import { format } from 'date-fns';
 import { useState, type FormEvent } from 'react';
+import { ForMakers } from '../../frame/for-makers';
 import { useAddSwatch, useRemoveSwatch, useSetAside, useSwatches } from '../../api/queries';
 import { Button } from '../../shell/button';
 import { toaster } from '../../shell/toaster';
@@ -52,14 +53,17 @@ export function EvidenceRow({ evidence: { measure, ratio, source }, surprise }: 
             Does not agree with the others: a slip of the rule, or another cord?
           </Text>
         )}
-        <Button aria-label={`Set ${source.label} aside`} onClick={() => setAsking(!asking)}>
-          Set aside
-        </Button>
-        {source.from === 'swatch' && (
-          <Button aria-label={`Discard ${source.label}`} onClick={() => void throwAway()}>
-            Discard
+        <ForMakers>
+          {' '}
+          <Button aria-label={`Set ${source.label} aside`} onClick={() => setAsking(!asking)}>
+            Set aside
           </Button>
-        )}
+          {source.from === 'swatch' && (
+            <Button aria-label={`Discard ${source.label}`} onClick={() => void throwAway()}>
+              Discard
+            </Button>
+          )}
+        </ForMakers>
       </Flex>
       {asking && (
         <ReasonForm
@@ -122,13 +126,16 @@ export function SetAsideRow({ source }: { readonly source: Source }) {
       <Text flex="1" minW="220px">
         {source.label}, {format(new Date(source.at), 'd MMM yyyy')}: {source.setAside}
       </Text>
-      <Button
-        aria-label={`Let ${source.label} count again`}
-        disabled={setAside.isPending}
-        onClick={() => setAside.mutate({ from: source.from, id: source.id, reason: null })}
-      >
-        Let it count again
-      </Button>
+      <ForMakers>
+        {' '}
+        <Button
+          aria-label={`Let ${source.label} count again`}
+          disabled={setAside.isPending}
+          onClick={() => setAside.mutate({ from: source.from, id: source.id, reason: null })}
+        >
+          Let it count again
+        </Button>
+      </ForMakers>
     </Flex>
   );
 }

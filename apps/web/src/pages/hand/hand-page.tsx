@@ -1,6 +1,7 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { Plus } from 'lucide-react';
+import { ForMakers } from '../../frame/for-makers';
 import { useHandView } from '../../api/queries';
 import { Button } from '../../shell/button';
 import { later } from '../../shell/later';
@@ -33,9 +34,11 @@ export function HandPage() {
             yours, and new cut lists go by it: less reserve, less waste.
           </Text>
         </Box>
-        <Button variant="solid" onClick={() => setSwatch(true)}>
-          <Plus size={18} /> Measure a swatch
-        </Button>
+        <ForMakers>
+          <Button variant="solid" onClick={() => setSwatch(true)}>
+            <Plus size={18} /> Measure a swatch
+          </Button>
+        </ForMakers>
       </Flex>
       {hand.isPending && <Loading what="Looking at your makes" />}
       {hand.isError && !hand.data && (

@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Heading, Text, chakra } from '@chakra-ui/react';
 import type { HandleDto, InstrumentView } from '@coiled-strand/contract';
 import { BatteryLow, Plug, Unplug } from 'lucide-react';
 import { useState } from 'react';
+import { Changeable } from '../../frame/for-makers';
 import { useHandle } from '../../api/week-queries';
 import { useReadings } from '../../device/readings';
 import { Page, PageHead } from '../../frame/page';
@@ -51,7 +52,7 @@ function Instrument({ which, title, unit, most, step, turn }: Props) {
       </Heading>
       <Face view={view} unit={unit} />
       {view?.simulated && (
-        <>
+        <Changeable>
           <chakra.label display="block" mt="4" fontSize="sm" color="muted">
             {turn}
             <Wheel
@@ -78,7 +79,7 @@ function Instrument({ which, title, unit, most, step, turn }: Props) {
               {view.reading?.batteryLow ? 'A fresh battery' : 'An old battery'}
             </Button>
           </Flex>
-        </>
+        </Changeable>
       )}
       {handle.error && (
         <Text color="danger" role="alert" mt="2">

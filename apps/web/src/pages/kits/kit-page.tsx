@@ -4,6 +4,7 @@ import type { Wearer } from '@coiled-strand/core';
 import { IdCard, PackageCheck, Scissors, Tags } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
+import { ForMakers } from '../../frame/for-makers';
 import { useHand, usePieceQuery, useWearers } from '../../api/queries';
 import { useBeginCutting, useKit, useLotsOf } from '../../api/week-queries';
 import { Page, PageHead } from '../../frame/page';
@@ -120,15 +121,18 @@ function Kit({ view, piece, wearers }: Props) {
         <Button onClick={() => setDoing('card')}>
           <IdCard size={18} /> Card
         </Button>
-        <Button
-          onClick={() => void cut()}
-          disabled={left === 0 || !plan || busy || begin.isPending}
-        >
-          <Scissors size={18} /> Cut for {left}
-        </Button>
-        <Button variant="solid" onClick={() => setDoing('pack')} disabled={left === 0}>
-          <PackageCheck size={18} /> Packs are filled
-        </Button>
+        <ForMakers>
+          {' '}
+          <Button
+            onClick={() => void cut()}
+            disabled={left === 0 || !plan || busy || begin.isPending}
+          >
+            <Scissors size={18} /> Cut for {left}
+          </Button>
+          <Button variant="solid" onClick={() => setDoing('pack')} disabled={left === 0}>
+            <PackageCheck size={18} /> Packs are filled
+          </Button>
+        </ForMakers>
       </PageHead>
       {unfit.length > 0 && (
         <Text color="warn" mb="4">

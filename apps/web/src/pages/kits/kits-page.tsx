@@ -2,6 +2,7 @@ import { Box, Flex, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { ForMakers } from '../../frame/for-makers';
 import { useKits } from '../../api/week-queries';
 import { Page, PageHead } from '../../frame/page';
 import { Button } from '../../shell/button';
@@ -15,9 +16,11 @@ export function KitsPage() {
   return (
     <Page>
       <PageHead title="Kits" about="Packs for other hands: cord cut, beads counted out, a card">
-        <Button variant="solid" onClick={() => setPlanning(true)}>
-          <Plus size={18} /> Plan a kit
-        </Button>
+        <ForMakers>
+          <Button variant="solid" onClick={() => setPlanning(true)}>
+            <Plus size={18} /> Plan a kit
+          </Button>
+        </ForMakers>
       </PageHead>
       {kits.error && !kits.data ? (
         <Fault error={kits.error} onRetry={() => void kits.refetch()} />

@@ -3,6 +3,7 @@ import { orderDtoOf, type OrderDto, type OrderView } from '@coiled-strand/contra
 import { Hammer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
+import { Changeable, ForMakers } from '../../frame/for-makers';
 import { useBeginMake } from '../../api/queries';
 import {
   useChangeOrder,
@@ -50,64 +51,72 @@ function Order({ view }: { readonly view: OrderView }) {
   return (
     <>
       <PageHead title={whoOf(view)} about={`An order, ${STATE_WORDS[view.state]}`}>
-        {changed ? (
-          <>
-            <Button onClick={() => setOrder(orderDtoOf(view.order))}>As it was</Button>
-            <Button
-              variant="solid"
-              disabled={missing !== null || change.isPending}
-              onClick={() => change.mutate(order)}
-            >
-              Keep the changes
-            </Button>
-          </>
-        ) : (
-          <>
-            {!over && (
-              <Button onClick={() => setState.mutate('called-off')} disabled={setState.isPending}>
-                Call it off
-              </Button>
-            )}
-            {next ? (
+        <ForMakers>
+          {changed ? (
+            <>
+              <Button onClick={() => setOrder(orderDtoOf(view.order))}>As it was</Button>
               <Button
                 variant="solid"
-                onClick={() => setState.mutate(next.state)}
-                disabled={setState.isPending}
+                disabled={missing !== null || change.isPending}
+                onClick={() => change.mutate(order)}
               >
-                {next.label}
+                Keep the changes
               </Button>
-            ) : (
-              <Button onClick={() => setState.mutate('in-work')} disabled={setState.isPending}>
-                Open it again
-              </Button>
-            )}
-          </>
-        )}
+            </>
+          ) : (
+            <>
+              {!over && (
+                <Button onClick={() => setState.mutate('called-off')} disabled={setState.isPending}>
+                  Call it off
+                </Button>
+              )}
+              {next ? (
+                <Button
+                  variant="solid"
+                  onClick={() => setState.mutate(next.state)}
+                  disabled={setState.isPending}
+                >
+                  {next.label}
+                </Button>
+              ) : (
+                <Button onClick={() => setState.mutate('in-work')} disabled={setState.isPending}>
+                  Open it again
+                </Button>
+              )}
+            </>
+          )}
+        </ForMakers>
       </PageHead>
       {(change.error ?? setState.error ?? (changed && missing !== null)) && (
         <Text color="danger" role="alert" mb="5">
           {change.error?.message ?? setState.error?.message ?? missing}
         </Text>
       )}
-      {!over && <Lines view={view} />}
-      <OrderForm
-        order={order}
-        onChange={setOrder}
-        forgotten={view.forgotten}
-        promise={
-          !over &&
-          promise &&
-          week && (
-            <>
-              <Text fontSize="sm" color="muted">
-                When can it be ready?
-              </Text>
-              <PromiseText promise={promise} zone={week.week.zone} />
-            </>
-          )
-        }
-      />
-      {!view.forgotten && <Forget view={view} />}
+      <Changeable>
+        {!over && <Lines view={view} />}
+        <OrderForm
+          order={order}
+          onChange={setOrder}
+          forgotten={view.forgotten}
+          promise={
+            !over &&
+            promise &&
+            week && (
+              <>
+                <Text fontSize="sm" color="muted">
+                  When can it be ready?
+                </Text>
+                <PromiseText promise={promise} zone={week.week.zone} />
+              </>
+            )
+          }
+        />
+      </Changeable>
+      {!view.forgotten && (
+        <ForMakers role="owner">
+          <Forget view={view} />
+        </ForMakers>
+      )}
     </>
   );
 }

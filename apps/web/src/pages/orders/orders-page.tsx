@@ -3,6 +3,7 @@ import { ORDER_FILTERS, ORDER_SORTS, PAGE, type OrderView } from '@coiled-strand
 import { dayFrom, wallTime } from '@coiled-strand/core';
 import { Plus } from 'lucide-react';
 import { Link } from 'react-router';
+import { ForMakers } from '../../frame/for-makers';
 import { serverNow } from '../../api/clock';
 import { useWorkshop } from '../../api/queries';
 import { useOrders } from '../../api/week-queries';
@@ -34,11 +35,13 @@ export function OrdersPage() {
         title="Orders"
         about={total === undefined ? '' : `${total} ${state === 'open' ? 'open' : 'in all'}`}
       >
-        <Button variant="solid" asChild>
-          <Link to="/orders/new">
-            <Plus size={18} /> New order
-          </Link>
-        </Button>
+        <ForMakers>
+          <Button variant="solid" asChild>
+            <Link to="/orders/new">
+              <Plus size={18} /> New order
+            </Link>
+          </Button>
+        </ForMakers>
       </PageHead>
       {((total ?? 0) > PAGE || searched) && (
         <Grid

@@ -1,4 +1,5 @@
 import { Box, Flex, Input, Menu, Portal, Text } from '@chakra-ui/react';
+import { Changeable } from '../../frame/for-makers';
 import { ToolButton } from '../../shell/tool-button';
 import { pieceFileName, toPieceFile } from '@coiled-strand/core';
 import { CloudOff, Download, EllipsisVertical, Printer, Redo2, Undo2 } from 'lucide-react';
@@ -104,7 +105,9 @@ export function PieceBar() {
   const navigate = useNavigate();
   return (
     <Flex align="center" gap={{ base: '1', md: '3' }} minW="0">
-      <NameField />
+      <Changeable>
+        <NameField />
+      </Changeable>
       <Flex>
         <ToolButton label="Undo" hotkey="Ctrl Z" onClick={undo} disabled={!canUndo}>
           <Undo2 size={19} />

@@ -1,9 +1,11 @@
 import { Box, Grid } from '@chakra-ui/react';
+import { Changeable, LooksOnly } from '../../frame/for-makers';
 import { Button } from '../../shell/button';
 import type { PieceView } from '@coiled-strand/contract';
 import { memo, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { ApiError, isGone, isPutAway } from '../../api/client';
+import { useMay } from '../../api/people-queries';
 import { useBringBack, useHand, usePieceQuery } from '../../api/queries';
 import { isLarge } from '../../bench/large';
 import { useSelection } from '../../bench/selection-store';
@@ -92,6 +94,8 @@ function BringBack({ pieceId }: { readonly pieceId: string }) {
  */
 function OpenPiece({ view }: { readonly view: PieceView }) {
   useAutosave();
+  const may = useMay('maker');
+  useEffect(() => usePiece.setState({ readOnly: !may }), [may]);
   return usePlanAhead(view.id) ? (
     <PlannedPiece view={view} />
   ) : (
@@ -107,11 +111,13 @@ function PlannedPiece({ view }: { readonly view: PieceView }) {
   const { make, comes } = useMake(view.id);
   const stage = useStageId();
   const planning = stage === 'fit' || stage === 'layout' || stage === 'cut';
+  const may = useMay('maker');
   return (
     <BeadDrag>
       <PieceTop />
       <PutAwayNote pieceId={view.id} />
-      <BenchPane make={planning ? null : make} editable={planning} />
+      <LooksOnly />
+      <BenchPane make={planning ? null : make} editable={planning && may} />
       <StagesPane view={view} make={make} />
       <Grid
         as="main"
@@ -129,7 +135,13 @@ function PlannedPiece({ view }: { readonly view: PieceView }) {
         maxW="1320px"
       >
         <Box minW="0" gridArea="stage">
-          <StagePane view={view} make={make} makeComes={comes} planning={planning} />
+          {stage === 'cut' ? (
+            <StagePane view={view} make={make} makeComes={comes} planning />
+          ) : (
+            <Changeable>
+              <StagePane view={view} make={make} makeComes={comes} planning={planning} />
+            </Changeable>
+          )}
         </Box>
         {planning && (
           <>

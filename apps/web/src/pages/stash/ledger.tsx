@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import type { LotView, MovementView } from '@coiled-strand/contract';
 import { Undo2 } from 'lucide-react';
+import { ForMakers } from '../../frame/for-makers';
 import { serverNow } from '../../api/clock';
 import { useWorkshop } from '../../api/queries';
 import { useMovements, useUndoMovement } from '../../api/week-queries';
@@ -64,20 +65,23 @@ function Line({ lot, movement }: { readonly lot: LotView; readonly movement: Mov
         </Text>
       </Box>
       {!undone && undoes === null && amount !== 0 && (
-        <Button
-          variant="bare"
-          size="icon"
-          aria-label={`Undo: ${REASON_WORDS[reason]}`}
-          title="Write the opposite"
-          disabled={undo.isPending}
-          onClick={() =>
-            undo.mutate(movement.id, {
-              onError: (error) => toaster.create({ title: error.message }),
-            })
-          }
-        >
-          <Undo2 size={18} />
-        </Button>
+        <ForMakers>
+          {' '}
+          <Button
+            variant="bare"
+            size="icon"
+            aria-label={`Undo: ${REASON_WORDS[reason]}`}
+            title="Write the opposite"
+            disabled={undo.isPending}
+            onClick={() =>
+              undo.mutate(movement.id, {
+                onError: (error) => toaster.create({ title: error.message }),
+              })
+            }
+          >
+            <Undo2 size={18} />
+          </Button>
+        </ForMakers>
       )}
     </Flex>
   );

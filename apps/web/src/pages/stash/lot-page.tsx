@@ -3,6 +3,7 @@ import type { LotView } from '@coiled-strand/contract';
 import { useState } from 'react';
 import { dayFrom } from '@coiled-strand/core';
 import { Link, useParams } from 'react-router';
+import { Changeable } from '../../frame/for-makers';
 import { useLot } from '../../api/week-queries';
 import { Page, PageHead } from '../../frame/page';
 import { useCurrency } from '../../settings/use-currency';
@@ -73,22 +74,26 @@ function Lot({ lot }: { readonly lot: LotView }) {
             left of {amountText(lot.thing, lot.size, units)}
             {lot.whole && ', not begun'}
           </Text>
-          <Flex gap="3" mt="5" flexWrap="wrap">
-            <Button variant="solid" onClick={() => setWay('used')} disabled={lot.left <= 0}>
-              Take some
-            </Button>
-            <Button onClick={() => setWay('found')}>{cord ? 'Measure anew' : 'Count anew'}</Button>
-            <Button onClick={() => setWay('weigh')}>Weigh it</Button>
-            <Button onClick={() => setWay('lost')} disabled={lot.left <= 0}>
-              Lost
-            </Button>
-            <Button onClick={() => setWay('given-away')} disabled={lot.left <= 0}>
-              Given away
-            </Button>
-          </Flex>
-          <Box mt="8">
-            <AboutLot key={lot.id} lot={lot} />
-          </Box>
+          <Changeable>
+            <Flex gap="3" mt="5" flexWrap="wrap">
+              <Button variant="solid" onClick={() => setWay('used')} disabled={lot.left <= 0}>
+                Take some
+              </Button>
+              <Button onClick={() => setWay('found')}>
+                {cord ? 'Measure anew' : 'Count anew'}
+              </Button>
+              <Button onClick={() => setWay('weigh')}>Weigh it</Button>
+              <Button onClick={() => setWay('lost')} disabled={lot.left <= 0}>
+                Lost
+              </Button>
+              <Button onClick={() => setWay('given-away')} disabled={lot.left <= 0}>
+                Given away
+              </Button>
+            </Flex>
+            <Box mt="8">
+              <AboutLot key={lot.id} lot={lot} />
+            </Box>
+          </Changeable>
         </Box>
         <Box minW="0">
           <Heading as="h2" fontSize="lg" mb="3">

@@ -12,6 +12,7 @@ import type { Thing } from '@coiled-strand/core';
 import { PackagePlus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { ForMakers } from '../../frame/for-makers';
 import { useLots } from '../../api/week-queries';
 import { SelectField } from '../../fields/select-field';
 import { Page, PageHead } from '../../frame/page';
@@ -62,9 +63,11 @@ export function StashPage() {
         title="The stash"
         about={total === undefined ? '' : sayCount(total, q !== '' || kind !== undefined)}
       >
-        <Button variant="solid" onClick={() => setTaking(true)}>
-          <PackagePlus size={18} /> Take in
-        </Button>
+        <ForMakers>
+          <Button variant="solid" onClick={() => setTaking(true)}>
+            <PackagePlus size={18} /> Take in
+          </Button>
+        </ForMakers>
       </PageHead>
       <Grid
         templateColumns={{ base: '1fr 1fr', md: '2fr 1fr 1fr 1fr' }}

@@ -1,4 +1,5 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
+import { ForMakers } from '../../frame/for-makers';
 import { Button } from '../../shell/button';
 import { PAGE, type PieceSort, type PieceView } from '@coiled-strand/contract';
 import { planPiece } from '@coiled-strand/core';
@@ -6,6 +7,7 @@ import { Archive, FileDown, FileUp, Plus } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { usePieces } from '../../api/lists';
+import { useSession } from '../../api/people-queries';
 import { useBringBack, useHand, usePutAway, useWorkshop } from '../../api/queries';
 import { SelectField } from '../../fields/select-field';
 import { SearchField } from '../../frame/search-field';
@@ -46,16 +48,19 @@ export function WorkshopPage() {
           </Heading>
           <Text color="muted" mt="1">
             {sayCount(total, q)}
+            <Open />
           </Text>
         </Box>
-        <Flex gap="3">
-          <Button onClick={() => setDialog('import')}>
-            <FileUp size={18} /> From a file
-          </Button>
-          <Button variant="solid" onClick={() => setDialog('new')}>
-            <Plus size={18} /> New piece
-          </Button>
-        </Flex>
+        <ForMakers>
+          <Flex gap="3">
+            <Button onClick={() => setDialog('import')}>
+              <FileUp size={18} /> From a file
+            </Button>
+            <Button variant="solid" onClick={() => setDialog('new')}>
+              <Plus size={18} /> New piece
+            </Button>
+          </Flex>
+        </ForMakers>
       </Flex>
       {q === '' && <Now />}
       {((total ?? 0) > PAGE || q !== '' || asked('q') !== '') && <FindPieces sort={sort} />}
@@ -83,6 +88,20 @@ export function WorkshopPage() {
   );
 }
 
+/** Says that no password is asked for, and where one is chosen. */
+function Open() {
+  const { data } = useSession();
+  if (!data?.open) return null;
+  return (
+    <>
+      . Open to whoever sits at this machine:{' '}
+      <ChakraLink asChild textDecoration="underline" color="muted">
+        <Link to="/account">choose a password</Link>
+      </ChakraLink>
+    </>
+  );
+}
+
 const SORTS: readonly { readonly value: PieceSort; readonly label: string }[] = [
   { value: 'changed', label: 'Changed last' },
   { value: 'laid', label: 'Laid first' },
@@ -95,7 +114,7 @@ function sayCount(total: number | undefined, q: string): string {
   if (total === undefined) return '';
   const pieces = `${total} ${total === 1 ? 'piece' : 'pieces'}`;
   if (q !== '') return total === 0 ? 'No piece matches. Try fewer words.' : `${pieces} found`;
-  return total === 0 ? 'The bench is clear.' : `${pieces} on the bench`;
+  return total === 0 ? 'The bench is clear' : `${pieces} on the bench`;
 }
 
 /** Finds a piece among more than a page of them; fewer are seen at a glance. */
@@ -131,9 +150,11 @@ function EmptyBench({ onNew }: { readonly onNew: () => void }) {
         Name a piece and say whose wrist it is for. Everything else can be changed afterwards: the
         room under it, the cords, the length. The cut list follows as you go.
       </Text>
-      <Button variant="solid" mt="5" onClick={onNew}>
-        <Plus size={18} /> New piece
-      </Button>
+      <ForMakers>
+        <Button variant="solid" mt="5" onClick={onNew}>
+          <Plus size={18} /> New piece
+        </Button>
+      </ForMakers>
     </Box>
   );
 }
@@ -171,9 +192,11 @@ function PieceFault({ view, error }: { readonly view: PieceView; readonly error:
             <FileDown size={18} /> Save its file
           </a>
         </Button>
-        <Button onClick={() => void remove()}>
-          <Archive size={18} /> Put away
-        </Button>
+        <ForMakers>
+          <Button onClick={() => void remove()}>
+            <Archive size={18} /> Put away
+          </Button>
+        </ForMakers>
       </Flex>
     </Box>
   );
@@ -241,18 +264,21 @@ const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: Piece
           </Flex>
         </Link>
       </ChakraLink>
-      <Button
-        position="absolute"
-        right="0"
-        bottom="-6px"
-        variant="bare"
-        size="icon"
-        aria-label={`Put ${view.piece.name} away`}
-        title="Put away"
-        onClick={() => void remove()}
-      >
-        <Archive size={18} />
-      </Button>
+      <ForMakers>
+        {' '}
+        <Button
+          position="absolute"
+          right="0"
+          bottom="-6px"
+          variant="bare"
+          size="icon"
+          aria-label={`Put ${view.piece.name} away`}
+          title="Put away"
+          onClick={() => void remove()}
+        >
+          <Archive size={18} />
+        </Button>
+      </ForMakers>
     </Box>
   );
 });

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { Box, Flex, Grid, Heading, Link, Text } from '@chakra-ui/react';
 import { Link as RouterLink } from 'react-router';
+import { Changeable } from '../../frame/for-makers';
 import { Button } from '../../shell/button';
 import {
   END_SCHOOLS,
@@ -52,7 +53,9 @@ export function CutStage() {
       <Needs plan={plan} />
       <Comparison plan={plan} />
       <Grid className="no-print" templateColumns={{ base: '1fr', md: '3fr 2fr' }} gap="6">
-        <Sureness />
+        <Changeable>
+          <Sureness />
+        </Changeable>
         <Choices
           label="How practised your hands are"
           value={cutting.practice}

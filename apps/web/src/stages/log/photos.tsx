@@ -59,7 +59,7 @@ export function Photos({ make, editable }: Props) {
         {make.photos.map((photo, i) => (
           <Box key={photo.id} position="relative">
             <img
-              src={`/api/photos/${photo.id}`}
+              src={`/api/photos/${photo.id}/thumb`}
               alt={`${make.piece.name}, make ${make.number}, photo ${i + 1}`}
               style={{
                 height: 132,

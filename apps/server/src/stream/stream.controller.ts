@@ -5,12 +5,15 @@ import type { Request, Response } from 'express';
 import {
   bufferTime,
   concatMap,
+  endWith,
   filter,
   from,
+  ignoreElements,
   interval,
   map,
   merge,
   of,
+  share,
   takeUntil,
   takeWhile,
   type Observable,
@@ -18,7 +21,8 @@ import {
 import { SessionsService } from '../accounts/sessions.service.js';
 import { For } from '../identity/for.js';
 import { asker } from '../identity/identity.js';
-import { Listener } from './listener.js';
+import { InstrumentsService } from '../instruments/instruments.service.js';
+import { Listener } from '../live/listener.js';
 
 /** Changes that come within so many ms are told together. */
 const TOGETHER = 150;
@@ -40,15 +44,20 @@ const LOOK_AGAIN: readonly (string | undefined)[] = ['member', 'person', ALL];
 
 @ApiTags('live')
 @Controller('live')
-export class LiveController {
+export class StreamController {
   constructor(
     private readonly listener: Listener,
+    private readonly instruments: InstrumentsService,
     private readonly sessions: SessionsService,
   ) {}
 
   @For('viewer')
   @Sse()
-  @ApiOperation({ summary: 'Which kinds of things change in the workshop, as they change' })
+  @ApiOperation({
+    summary:
+      'Which kinds of things change in the workshop, as they change; and what instruments say',
+    description: 'One stream for all that a page hears: a browser opens only a few at once.',
+  })
   @ApiExtension('x-stream', true)
   changes(@Req() request: Request, @Res() response: Response): Observable<MessageEvent> {
     const { workshopId, personId } = asker();
@@ -70,16 +79,24 @@ export class LiveController {
       })),
     );
     const alive = interval(ALIVE).pipe(map(() => ({ look: true, data: null })));
-    return merge(of({ look: false, data: this.view(workshopId, []) }), changed, alive).pipe(
+    const readings = this.instruments.readings().pipe(
+      filter((view) => view !== null),
+      map((view): MessageEvent => ({ type: 'reading', data: view })),
+    );
+    const told = merge(of({ look: false, data: this.view(workshopId, []) }), changed, alive).pipe(
       concatMap(({ look, data }) =>
         look
           ? from(this.stillMay(request, response, workshopId)).pipe(map((may) => ({ may, data })))
           : of({ may: true, data }),
       ),
       takeWhile(({ may }) => may),
-      takeUntil(this.listener.over),
       map(({ data }): MessageEvent => ({ data: data as object })),
+      takeUntil(this.listener.over),
+      share(),
     );
+    // Whoever may hear no more of the workshop hears no more of its instruments.
+    const over = told.pipe(ignoreElements(), endWith(true));
+    return merge(told, readings.pipe(takeUntil(over)));
   }
 
   private view(workshop: string, several: readonly Said[]): LiveView {

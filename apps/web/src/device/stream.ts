@@ -1,0 +1,69 @@
+type Hear = (data: string) => void;
+
+/** By the name of an event; what has none goes under `message`. */
+const listeners = new Map<string, Set<Hear>>();
+let source: EventSource | null = null;
+let again: ReturnType<typeof setTimeout> | undefined;
+let broken: (() => void) | null = null;
+
+/** A stream that the server refused or that broke for good is opened again after so long, in ms. */
+const AGAIN = 3_000;
+
+const wanted = (): boolean => listeners.size > 0 && document.visibilityState !== 'hidden';
+
+function close(): void {
+  clearTimeout(again);
+  source?.close();
+  source = null;
+}
+
+function open(): void {
+  if (source || !wanted() || !('EventSource' in window)) return;
+  const opened = new EventSource('/api/live');
+  source = opened;
+  for (const name of listeners.keys()) attach(opened, name);
+  opened.onerror = () => {
+    if (opened.readyState !== EventSource.CLOSED || source !== opened) return;
+    close();
+    broken?.();
+    again = setTimeout(open, AGAIN);
+  };
+}
+
+function attach(to: EventSource, name: string): void {
+  to.addEventListener(name, ({ data }: MessageEvent<string>) => {
+    listeners.get(name)?.forEach((hear) => hear(data));
+  });
+}
+
+/** Tells when the server refuses the stream, for who is signed out. */
+export const whenRefused = (tell: () => void): void => {
+  broken = tell;
+};
+
+/**
+ * Hears what the server tells as it happens, over one line for the whole window: a browser opens only a few to a
+ * server. A window that nobody sees gives its line up, and takes it again when it is looked at.
+ */
+export function listenToStream(name: 'message' | 'reading', hear: Hear): void {
+  const known = listeners.get(name);
+  if (known) known.add(hear);
+  else {
+    listeners.set(name, new Set([hear]));
+    if (source) attach(source, name);
+  }
+  open();
+}
+
+/** Somebody else is signed in, or the same in another workshop: the line is opened anew. */
+export function restartStream(): void {
+  close();
+  open();
+}
+
+if (typeof document !== 'undefined') {
+  document.addEventListener('visibilitychange', () => {
+    if (wanted()) open();
+    else close();
+  });
+}

@@ -1,0 +1,101 @@
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useAddWorkshop, useLeave, useSession, useWorkIn } from '../../api/people-queries';
+import { TextRow } from '../../fields/text-row';
+import { ROLE_WORDS } from '../../people/role-words';
+import { AskDialog } from '../../shell/ask-dialog';
+import { Button } from '../../shell/button';
+import { DoorForm } from './door';
+
+/** The workshops that somebody is in: the one that is worked in, and ways to the others. */
+export function Workshops() {
+  const { data } = useSession();
+  const navigate = useNavigate();
+  const workIn = useWorkIn();
+  const [leaving, setLeaving] = useState(false);
+  const leave = useLeave();
+  if (!data) return null;
+  return (
+    <>
+      <Box as="ul" listStyleType="none" m="0" p="0" maxW="640px">
+        {data.workshops.map(({ id, name, role }) => (
+          <Flex
+            as="li"
+            key={id}
+            align="center"
+            gap="4"
+            py="3"
+            borderBottom="1px solid {colors.line}"
+          >
+            <Box flex="1" minW="0">
+              <Text fontWeight="600">{name}</Text>
+              <Text color="muted" fontSize="sm">
+                {ROLE_WORDS[role].name}
+              </Text>
+            </Box>
+            {id === data.workshop?.id ? (
+              !data.open && <Button onClick={() => setLeaving(true)}>Leave it</Button>
+            ) : (
+              <Button
+                variant="solid"
+                disabled={workIn.isPending}
+                onClick={() => workIn.mutate(id, { onSuccess: () => void navigate('/') })}
+              >
+                Work here
+              </Button>
+            )}
+          </Flex>
+        ))}
+      </Box>
+      <Box mt="5" maxW="420px">
+        {data.open ? (
+          <Text color="muted">With a password of your own you can have several workshops.</Text>
+        ) : (
+          <NewWorkshop />
+        )}
+      </Box>
+      {leaving && data.workshop && (
+        <AskDialog
+          title={`Leave ${data.workshop.name}?`}
+          description="What you made and wrote there stays. An owner can invite you again."
+          action="Leave"
+          doing={[leave]}
+          onDo={async () => {
+            await leave.mutateAsync(undefined);
+            await navigate('/');
+          }}
+          onClose={() => setLeaving(false)}
+        />
+      )}
+    </>
+  );
+}
+
+/** A workshop of one's own. */
+export function NewWorkshop() {
+  const [name, setName] = useState('');
+  const add = useAddWorkshop();
+  const navigate = useNavigate();
+  return (
+    <DoorForm
+      error={add.error}
+      onSend={() => add.mutate({ name }, { onSuccess: () => void navigate('/') })}
+    >
+      <Flex gap="3" align="flex-end">
+        <Box flex="1">
+          <TextRow
+            label="A workshop of your own"
+            value={name}
+            maxLength={80}
+            placeholder="its name"
+            onChange={(event) => setName(event.target.value)}
+          />
+        </Box>
+        <Button type="submit" disabled={name.trim() === '' || add.isPending}>
+          Begin it
+        </Button>
+      </Flex>
+    </DoorForm>
+  );
+}
