@@ -15,15 +15,26 @@ export interface Running {
   put(path: string, body: unknown): Promise<void>;
 }
 
-async function launch(): Promise<Running & { remove(): Promise<void> }> {
+/**
+ * A server of its own.
+ *
+ * @param env what differs from how it is usually started
+ * @param shared address of a database that another server has made; one of its own when left out
+ */
+export async function launch(
+  env: Record<string, string> = {},
+  shared?: string,
+): Promise<Running & { remove(): Promise<void> }> {
   const admin = process.env['TEST_DATABASE_URL'];
   if (!admin) throw new Error('TEST_DATABASE_URL is not set; run the tests with npm test');
-  const database = await createDatabase(admin, 'e2e');
+  const database = shared
+    ? { url: shared, drop: () => Promise.resolve() }
+    : await createDatabase(admin, 'e2e');
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const begin = async () => {
     const server = await startServer(
-      { DATABASE_URL: database.url, PORT: String(port) },
+      { DATABASE_URL: database.url, PORT: String(port), BACKUPS: 'off', ...env },
       'e2e-server.log',
     );
     await server.ready;

@@ -28,6 +28,8 @@ import { call } from './client';
 import { useList, type Listed } from './lists';
 import { keys, queryClient, useChange, useDo } from './queries';
 
+const LINK = 'link';
+
 const sessionQuery = {
   queryKey: keys.session,
   queryFn: () => call<SessionView>('/session'),
@@ -46,7 +48,9 @@ export function useMay(role: Role): boolean {
 /** Another person or another workshop: nothing that was fetched before is shown again. */
 async function begin(session: SessionView): Promise<void> {
   queryClient.setQueryData(keys.session, session);
-  await queryClient.resetQueries({ predicate: ({ queryKey }) => queryKey[0] !== 'session' });
+  // A link that was just taken up is not looked at again: it holds once.
+  const kept: readonly unknown[] = [keys.session[0], LINK];
+  await queryClient.resetQueries({ predicate: ({ queryKey }) => !kept.includes(queryKey[0]) });
   restartStream();
 }
 
@@ -108,7 +112,7 @@ export const useEndDevice = () => useDo('DELETE', (id) => `/account/devices/${id
 /** What a link is for. */
 export const useLink = (token: string) =>
   useQuery({
-    queryKey: ['link', token],
+    queryKey: [LINK, token],
     queryFn: () => call<LinkView>('/links/look', { method: 'POST', body: { token } }),
     retry: false,
     staleTime: Infinity,

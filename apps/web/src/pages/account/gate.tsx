@@ -23,7 +23,7 @@ whenRefused((error) => {
 
 /** Lets into the workshop whoever may come in. Where nobody answers, what is known here is shown all the same. */
 export function Gate() {
-  const { data, isPending } = useSession();
+  const { data, isPending, failureCount } = useSession();
   const inside = data?.state === 'signed-in' && data.workshop !== null;
   useEffect(() => {
     if (!inside) return;
@@ -31,7 +31,8 @@ export function Gate() {
     // What waited for somebody to sign in.
     void flush();
   }, [inside, data?.person?.id]);
-  if (isPending) return null;
+  // The pages say themselves that nobody answers.
+  if (isPending && failureCount === 0) return null;
   switch (data?.state) {
     case 'set-up':
       return <SetUpPage />;
