@@ -112,5 +112,19 @@ await run(async () => {
     await shot('cutting', `/cutting/${await first('cuttings')}`);
     await shot('stash', '/stash?kind=cord&sort=added');
     await shot('kit', `/kits/${await first('kits')}`);
+    // The last: from here on the workshop asks for names.
+    await shot('people', '/account', {
+      act: async (page) => {
+        await page.getByLabel(/^New password/).fill('seven knots in one cord');
+        await page.getByRole('button', { name: 'Choose it' }).click();
+        await page.getByText('You sign in as marit.').waitFor();
+        await page.goto(`${url}/people`);
+        await page.getByRole('button', { name: 'Invite somebody' }).click();
+        await page.getByLabel(/^Whom it is for/).fill('Robin, who packs');
+        await page.getByRole('radio', { name: 'Viewer' }).click();
+        await page.getByRole('button', { name: 'Make a link' }).click();
+        await page.getByRole('button', { name: 'Done' }).click();
+      },
+    });
   });
 });
