@@ -41,7 +41,6 @@ import { note } from '../trail/note.js';
 import { AccountsService } from './accounts.service.js';
 import { LinksService } from './links.service.js';
 import { addressOf, SessionsService } from './sessions.service.js';
-import { Throttle } from './throttle.js';
 
 @ApiTags('accounts')
 @Controller('session')
@@ -188,7 +187,6 @@ export class BeginningsController {
     private readonly accounts: AccountsService,
     private readonly sessions: SessionsService,
     private readonly links: LinksService,
-    private readonly throttle: Throttle,
   ) {}
 
   @For('anyone')
@@ -226,11 +224,8 @@ export class BeginningsController {
   @HttpCode(200)
   @ApiOperation({ summary: 'What a link is for' })
   @bodyOf(LinkDto)
-  async look(@Body() { token }: LinkDto, @Req() request: Request): Promise<LinkView> {
-    const takeBack = await this.throttle.count('link', addressOf(request));
-    const link = await this.links.look(token);
-    await takeBack();
-    return link;
+  look(@Body() { token }: LinkDto): Promise<LinkView> {
+    return this.links.look(token);
   }
 
   @For('anyone')

@@ -1,7 +1,9 @@
 import type { DeviceView, Role, SessionView, WorkshopOfView } from '@coiled-strand/contract';
 import { Inject, Injectable } from '@nestjs/common';
 import type { Request, Response } from 'express';
+import type { Pool } from 'pg';
 import { DataSource, Not, type EntityManager } from 'typeorm';
+import type { PostgresDriver } from 'typeorm/driver/postgres/PostgresDriver.js';
 import { notFound } from '../errors/app-error.js';
 import {
   changeTokenOf,
@@ -67,16 +69,25 @@ export class SessionsService {
     return this.atHome && isFromHere(request) ? this.open() : null;
   }
 
+  /** Asked with every request: by a statement that the database has ready by its name. */
+  private async ask<T extends object>(name: string, text: string, values: unknown[]): Promise<T[]> {
+    const pool = (this.dataSource.driver as PostgresDriver).master as Pool;
+    return (await pool.query<T>({ name, text, values })).rows;
+  }
+
   /** Whether nobody has a password, so that none is asked for at this machine. */
   private async open(): Promise<Identity | null> {
-    const [owner] =
-      await this.dataSource.query<Pick<Held, 'personId' | 'workshopId' | 'role'>[]>(OPEN);
+    const [owner] = await this.ask<Pick<Held, 'personId' | 'workshopId' | 'role'>>(
+      'open workshop',
+      OPEN,
+      [],
+    );
     return owner ? { ...owner, sessionId: null } : null;
   }
 
   private async held(token: string): Promise<Held | null> {
     const seenSince = new Date(Date.now() - LASTS);
-    const [held] = await this.dataSource.query<Held[]>(HELD, [hashOf(token), seenSince]);
+    const [held] = await this.ask<Held>('held session', HELD, [hashOf(token), seenSince]);
     return held ?? null;
   }
 

@@ -1,5 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { RestoredView } from '@coiled-strand/contract';
+import { planCost } from '@coiled-strand/core';
 import { HttpStatus } from '@nestjs/common';
 import { DataSource, type EntityManager, type QueryRunner } from 'typeorm';
 import { createDataSource } from '../database/data-source.js';
@@ -7,6 +8,8 @@ import { AppError } from '../errors/app-error.js';
 import type { Identity } from '../identity/identity.js';
 import { completeHands } from '../hand/complete-hands.js';
 import { completeMakes } from '../makes/complete-makes.js';
+import { MOST_COST } from '../planner/planner.service.js';
+import { MakeRow } from '../rows/make.entity.js';
 import { newer, readBackup, unfitBackup, type Header, type Row } from './format.js';
 import { LEFT_OUT, TABLES } from './tables.js';
 
@@ -101,6 +104,7 @@ async function fill(url: string, file: string, scratch: string): Promise<Header>
   const now = await new DataSource({ ...own, migrations: known }).initialize();
   try {
     await now.runMigrations({ transaction: 'each' });
+    await refuseEndless(now.manager);
     await completeMakes(now.manager);
     await completeHands(now.manager);
   } finally {
@@ -109,14 +113,33 @@ async function fill(url: string, file: string, scratch: string): Promise<Header>
   return header;
 }
 
+/** Makes that still lack their steps are planned here and now: a file made by hand must not take the server’s time. */
+async function refuseEndless(manager: EntityManager): Promise<void> {
+  const lacking = await manager
+    .createQueryBuilder(MakeRow, 'make')
+    .select(['make.id', 'make.piece'])
+    .where(`make.steps::text = 'null'`)
+    .getMany();
+  for (const { piece } of lacking) {
+    let cost = Infinity;
+    try {
+      cost = planCost(piece).sum;
+    } catch {
+      // It is no piece: said below.
+    }
+    if (!(cost <= MOST_COST)) throw unfitBackup('it holds a make of what is no piece');
+  }
+}
+
 async function putIn(manager: EntityManager, file: string, scratch: string): Promise<void> {
   await beforehand(manager, scratch);
   const columns = await columnsIn(manager, scratch);
+  const jsons = await jsonsIn(manager, scratch);
   let table = '';
   let rows: Row[] = [];
   let letters = 0;
   const flush = async (): Promise<void> => {
-    if (rows.length > 0) await insert(manager, table, rows, columns.get(table));
+    if (rows.length > 0) await insert(manager, table, rows, columns.get(table), jsons);
     rows = [];
     letters = 0;
   };
@@ -165,11 +188,22 @@ async function columnsIn(
   return new Map(rows.map(({ table, columns }) => [table, columns]));
 }
 
+/** Columns that hold JSON and are never without, as `table.column`: there a null is one of JSON, not of SQL. */
+async function jsonsIn(manager: EntityManager, schema: string): Promise<ReadonlySet<string>> {
+  const rows = await manager.query<{ column: string }[]>(
+    `select table_name || '.' || column_name as column from information_schema.columns
+     where table_schema = $1 and data_type in ('json', 'jsonb') and is_nullable = 'NO'`,
+    [schema],
+  );
+  return new Set(rows.map(({ column }) => column));
+}
+
 async function insert(
   manager: EntityManager,
   table: string,
   rows: readonly Row[],
   known: readonly string[] | undefined,
+  jsons: ReadonlySet<string>,
 ): Promise<void> {
   if (!known) throw unfitBackup(`it holds “${table.slice(0, 40)}”, which there was not then`);
   const named = Object.keys(rows[0]!);
@@ -181,8 +215,13 @@ async function insert(
     throw unfitBackup(`rows of “${table}” have different columns`);
   }
   const list = named.map((column) => `"${column}"`).join(', ');
+  const values = named
+    .map((column) =>
+      jsons.has(`${table}.${column}`) ? `coalesce("${column}", 'null')` : `"${column}"`,
+    )
+    .join(', ');
   await manager.query(
-    `insert into "${table}" (${list}) select ${list} from json_populate_recordset(null::"${table}", $1::json)`,
+    `insert into "${table}" (${list}) select ${values} from json_populate_recordset(null::"${table}", $1::json)`,
     [JSON.stringify(rows)],
   );
 }

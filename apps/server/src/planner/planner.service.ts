@@ -11,7 +11,7 @@ import type { make, Planning } from './planning-worker.js';
 const WORKER = fileURLToPath(new URL('../../dist/planner/planning-worker.js', import.meta.url));
 
 /** What a piece may cost to plan: some hundred times the largest that anybody wears. See `planCost`. */
-const MOST = 2_000_000;
+export const MOST_COST = 2_000_000;
 /** A plan takes milliseconds; what takes so long in ms, once it is begun, is no piece. */
 const LONGEST = 10_000;
 const THREADS = Math.max(1, availableParallelism() - 1);
@@ -63,7 +63,7 @@ export class Planner implements OnModuleDestroy {
 
   private async run<T>(name: 'plan' | 'make', planning: Planning): Promise<T> {
     const { piece } = planning;
-    if (planCost(piece).sum > MOST) throw tooLarge(piece);
+    if (planCost(piece).sum > MOST_COST) throw tooLarge(piece);
     if (this.turn.pendingCount >= WAITING) throw busy();
     try {
       const answer = this.turn(() => {

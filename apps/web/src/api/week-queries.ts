@@ -142,7 +142,6 @@ export const useOrderState = (id: string) =>
       call<OrderView>(`/orders/${id}/state`, { method: 'PUT', body: { state } }),
     ORDERED,
   );
-export const useForget = () => useDo('POST', (id) => `/customers/${id}/forget`, ORDERED);
 export const useMakeLine = () =>
   useChange(
     ({ make, line }: { readonly make: string; readonly line: string | null }) =>

@@ -5,16 +5,10 @@ import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Changeable, ForMakers } from '../../frame/for-makers';
 import { useBeginMake } from '../../api/queries';
-import {
-  useChangeOrder,
-  useForget,
-  useMakeLine,
-  useOrder,
-  useOrderState,
-} from '../../api/week-queries';
+import { useChangeOrder, useMakeLine, useOrder, useOrderState } from '../../api/week-queries';
 import { Page, PageHead } from '../../frame/page';
 import { Button } from '../../shell/button';
-import { Modal } from '../../shell/modal';
+import { ForgetCustomer } from '../../people/forget-customer';
 import { Fault, Loading } from '../../shell/states';
 import { toaster } from '../../shell/toaster';
 import { NEXT_STATE, STATE_WORDS, whoOf } from '../../week/order-words';
@@ -186,49 +180,19 @@ function BeginFor({ pieceId, lineId, what }: BeginProps) {
   );
 }
 
-/** Name and contact go, figures stay. */
+/** What is kept of the customer, and a way to forget it. */
 function Forget({ view }: { readonly view: OrderView }) {
-  const [asking, setAsking] = useState(false);
-  const forget = useForget();
   return (
     <Box mt="12" maxW="880px">
       <Heading as="h2" fontSize="md">
         Personal data
       </Heading>
-      <Text color="muted">
+      <Text color="muted" mb="3">
         Name and contact are kept for as long as you need them to hand the pieces over.
       </Text>
-      <Button mt="3" onClick={() => setAsking(true)}>
+      <ForgetCustomer id={view.customerId} name={view.order.customer}>
         Forget this customer
-      </Button>
-      {asking && (
-        <Modal
-          open
-          onClose={() => setAsking(false)}
-          title={`Forget ${view.order.customer}?`}
-          description="Name and contact go from all their orders and cannot be brought back. What was ordered, its dates and its figures stay."
-          footer={
-            <>
-              <Button onClick={() => setAsking(false)}>Keep them</Button>
-              <Button
-                variant="solid"
-                disabled={forget.isPending}
-                onClick={() =>
-                  forget.mutate(view.customerId, { onSuccess: () => setAsking(false) })
-                }
-              >
-                Forget them
-              </Button>
-            </>
-          }
-        >
-          {forget.error && (
-            <Text color="danger" role="alert">
-              {forget.error.message}
-            </Text>
-          )}
-        </Modal>
-      )}
+      </ForgetCustomer>
     </Box>
   );
 }

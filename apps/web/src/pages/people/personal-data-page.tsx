@@ -4,7 +4,8 @@ import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { useWearers } from '../../api/queries';
-import { useCustomers, useForgetCustomer, useForgetWearer } from '../../api/people-queries';
+import { useCustomers, useForgetWearer } from '../../api/people-queries';
+import { ForgetCustomer } from '../../people/forget-customer';
 import { HouseList, HousePage, HouseRow, Section } from '../../people/house-page';
 import { AskDialog } from '../../shell/ask-dialog';
 import { Button } from '../../shell/button';
@@ -45,7 +46,9 @@ export function PersonalDataPage() {
               about={`${orders} ${orders === 1 ? 'order' : 'orders'}`}
             >
               <Save href={`/api/customers/${id}/data`} name={name} />
-              <ForgetCustomer id={id} name={name} />
+              <ForgetCustomer id={id} name={name}>
+                Forget
+              </ForgetCustomer>
             </HouseRow>
           ))}
         </HouseList>
@@ -89,31 +92,6 @@ function ForgetWearer({ id, name, onDone }: WearerProps) {
             const view = await forget.mutateAsync(id);
             setAsking(false);
             onDone(view);
-          }}
-          onClose={() => setAsking(false)}
-        />
-      )}
-    </>
-  );
-}
-
-function ForgetCustomer({ id, name }: { readonly id: string; readonly name: string }) {
-  const [asking, setAsking] = useState(false);
-  const forget = useForgetCustomer();
-  return (
-    <>
-      <Button aria-label={`Forget ${name}`} onClick={() => setAsking(true)}>
-        Forget
-      </Button>
-      {asking && (
-        <AskDialog
-          title={`Forget ${name}?`}
-          description="Name, contact and what was noted with their orders go, and cannot be brought back. What was ordered, its dates and its figures stay."
-          action="Forget them"
-          doing={[forget]}
-          onDo={async () => {
-            await forget.mutateAsync(id);
-            setAsking(false);
           }}
           onClose={() => setAsking(false)}
         />
