@@ -2,7 +2,7 @@ import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { useMay } from '../api/people-queries';
-import { Page } from '../frame/page';
+import { Page, PageHead } from '../frame/page';
 
 /** What the house is about, and from which role on one sees it. */
 const PLACES = [
@@ -57,15 +57,8 @@ export function HousePage({ title, about, children }: Props) {
           ))}
         </Flex>
         <Box flex="1" minW="0" maxW="860px">
-          <Heading as="h1" fontSize={{ base: '2xl', md: '3xl' }} lineHeight="1.1">
-            {title}
-          </Heading>
-          {about !== undefined && (
-            <Text color="muted" mt="1" maxW="64ch">
-              {about}
-            </Text>
-          )}
-          <Flex direction="column" gap="10" mt="7">
+          <PageHead title={title} about={about} />
+          <Flex direction="column" gap="10">
             {children}
           </Flex>
         </Box>

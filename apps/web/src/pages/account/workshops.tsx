@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { useAddWorkshop, useLeave, useSession, useWorkIn } from '../../api/people-queries';
 import { TextRow } from '../../fields/text-row';
+import { HouseList, HouseRow } from '../../people/house-page';
 import { ROLE_WORDS } from '../../people/role-words';
 import { AskDialog } from '../../shell/ask-dialog';
 import { Button } from '../../shell/button';
@@ -18,35 +19,24 @@ export function Workshops() {
   if (!data) return null;
   return (
     <>
-      <Box as="ul" listStyleType="none" m="0" p="0" maxW="640px">
-        {data.workshops.map(({ id, name, role }) => (
-          <Flex
-            as="li"
-            key={id}
-            align="center"
-            gap="4"
-            py="3"
-            borderBottom="1px solid {colors.line}"
-          >
-            <Box flex="1" minW="0">
-              <Text fontWeight="600">{name}</Text>
-              <Text color="muted" fontSize="sm">
-                {ROLE_WORDS[role].name}
-              </Text>
-            </Box>
-            {id === data.workshop?.id ? (
-              !data.open && <Button onClick={() => setLeaving(true)}>Leave it</Button>
-            ) : (
-              <Button
-                variant="solid"
-                disabled={workIn.isPending}
-                onClick={() => workIn.mutate(id, { onSuccess: () => void navigate('/') })}
-              >
-                Work here
-              </Button>
-            )}
-          </Flex>
-        ))}
+      <Box maxW="640px">
+        <HouseList>
+          {data.workshops.map(({ id, name, role }) => (
+            <HouseRow key={id} title={name} about={ROLE_WORDS[role].name}>
+              {id === data.workshop?.id ? (
+                !data.open && <Button onClick={() => setLeaving(true)}>Leave it</Button>
+              ) : (
+                <Button
+                  variant="solid"
+                  disabled={workIn.isPending}
+                  onClick={() => workIn.mutate(id, { onSuccess: () => void navigate('/') })}
+                >
+                  Work here
+                </Button>
+              )}
+            </HouseRow>
+          ))}
+        </HouseList>
       </Box>
       <Box mt="5" maxW="420px">
         {data.open ? (

@@ -24,7 +24,7 @@ import { PieceBench } from '../../piece/piece-bench';
 import { usePiece } from '../../piece/piece-store';
 import { StageNav } from './stage-nav';
 import { stageStatus } from '../../piece/stage-status';
-import { STAGES, useStageId } from '../../piece/stages';
+import { STAGES, useStageId, type StageId } from '../../piece/stages';
 import { draftOf, usePlan, usePlanAhead } from '../../piece/use-plan';
 import type { StageContext } from '../../piece/stage-context';
 import { useMake, type Make } from '../../make/use-make';
@@ -106,6 +106,9 @@ function OpenPiece({ view }: { readonly view: PieceView }) {
   );
 }
 
+/** Stages with something to turn over that changes nothing; they hold back their changes themselves. */
+const LOOKED_AT: readonly StageId[] = ['layout', 'cut'];
+
 function PlannedPiece({ view }: { readonly view: PieceView }) {
   usePieceKeys(view.id);
   const { make, comes } = useMake(view.id);
@@ -135,8 +138,8 @@ function PlannedPiece({ view }: { readonly view: PieceView }) {
         maxW="1320px"
       >
         <Box minW="0" gridArea="stage">
-          {stage === 'cut' ? (
-            <StagePane view={view} make={make} makeComes={comes} planning />
+          {LOOKED_AT.includes(stage) ? (
+            <StagePane view={view} make={make} makeComes={comes} planning={planning} />
           ) : (
             <Changeable>
               <StagePane view={view} make={make} makeComes={comes} planning={planning} />

@@ -1,6 +1,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import type { ComponentType } from 'react';
 import { PANES, useSelection, type Pane } from '../../bench/selection-store';
+import { Changeable, ForMakers } from '../../frame/for-makers';
 import { Button } from '../../shell/button';
 import { AddPart } from './add-part';
 import { BeadsPane } from './beads-pane';
@@ -45,9 +46,13 @@ export function LayoutStage() {
           ))}
         </Flex>
         <Box flex="1" />
-        <AddPart />
+        <ForMakers>
+          <AddPart />
+        </ForMakers>
       </Flex>
-      <Content />
+      <Changeable>
+        <Content />
+      </Changeable>
     </Flex>
   );
 }
