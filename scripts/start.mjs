@@ -39,6 +39,18 @@ function deaths(what) {
   };
 }
 
+/** Says where nobody is asked for a password, or nobody has one to be asked for. */
+async function sayWhoComesIn(address) {
+  try {
+    const { state, open } = await (await fetch(`${address}/api/session`)).json();
+    if (open) {
+      say('It is open to whoever sits at this machine, until somebody chooses a password there');
+    } else if (state === 'set-up') say('It is empty: the page asks for the workshop and its owner');
+  } catch {
+    // It is only a word on the way.
+  }
+}
+
 /** One command from a fresh checkout to an address to open; whatever dies meanwhile is started again. */
 await run(async () => {
   checkNode();
@@ -94,6 +106,7 @@ await run(async () => {
     const address = await begin();
     folder.note({ address });
     say(`Ready. Open ${address}   (Ctrl-C stops it; its log is ${server.logFile})`);
+    await sayWhoComesIn(address);
 
     const count = { server: deaths('The server'), database: deaths('The database') };
     const never = new Promise(() => undefined);

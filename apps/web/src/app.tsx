@@ -8,6 +8,7 @@ import { NotFound } from './frame/not-found';
 import { RouteFault } from './frame/route-fault';
 import { Gate } from './pages/account/gate';
 import { WorkshopPage } from './pages/workshop/workshop-page';
+import { atRest } from './shell/at-rest';
 import { ErrorBoundary } from './shell/error-boundary';
 import { fetchAhead, later } from './shell/later';
 import { Toaster } from './shell/toaster';
@@ -102,21 +103,9 @@ const router = createBrowserRouter([
   { element: <Gate />, errorElement: <RouteFault />, children: INSIDE },
 ]);
 
-/** The first page has this long to itself, in ms, where the browser does not say that it is at rest. */
-const FIRST = 1500;
-const atRest = (run: () => void): void => {
-  // Not every browser says so.
-  if ('requestIdleCallback' in window) requestIdleCallback(run, { timeout: FIRST });
-  else setTimeout(run, FIRST);
-};
-
 export function App() {
   // Fetched while the server is surely there, so that a make goes on when it is not.
   useEffect(() => atRest(() => void fetchAhead()), []);
-  useEffect(
-    () => atRest(() => void import('./device/readings').then((m) => m.listenToInstruments())),
-    [],
-  );
   return (
     <ChakraProvider value={system}>
       <ErrorBoundary>

@@ -10,6 +10,7 @@ import { AccountsService } from './accounts.service.js';
 import { LinksService } from './links.service.js';
 import { AT_HOME, SessionsService } from './sessions.service.js';
 import { Throttle } from './throttle.js';
+import { Tidy } from './tidy.js';
 import { WhoMay } from './who-may.guard.js';
 
 @Global()
@@ -25,6 +26,7 @@ export class AccountsModule {
         SessionsService,
         LinksService,
         Throttle,
+        Tidy,
         { provide: AT_HOME, useValue: atHome },
         { provide: APP_GUARD, useClass: WhoMay },
       ],

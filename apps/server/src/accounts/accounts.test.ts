@@ -8,10 +8,11 @@ import type {
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import request from 'supertest';
 import { DataSource } from 'typeorm';
-import { PersonRow } from '../rows/people.entities.js';
+import { LinkRow, PersonRow, SessionRow } from '../rows/people.entities.js';
 import { as, memberOf, PASSWORD, signIn, stranger, type Signed } from '../testing/people.js';
 import { startTestApp, type TestApp } from '../testing/test-app.js';
 import { hashPassword, isPassword } from './passwords.js';
+import { Tidy } from './tidy.js';
 import { refuseUnowned } from './refuse-unowned.js';
 
 const HERE = { 'Sec-Fetch-Site': 'same-origin' };
@@ -398,6 +399,23 @@ describe('people', () => {
         1,
       );
     });
+  });
+
+  it('leave nothing behind that opens nothing any more', async () => {
+    const { signed, person } = await memberOf(test.app, 'maker', 'long-gone');
+    const { id } = await invited('viewer');
+    const source = test.app.get(DataSource);
+    const left = async (): Promise<number[]> => [
+      await source.manager.countBy(SessionRow, { personId: person.id }),
+      await source.manager.countBy(LinkRow, { id }),
+    ];
+    const days = (n: number): Date => new Date(Date.now() + n * 24 * 60 * 60 * 1000);
+    await test.app.get(Tidy).tidy(days(6));
+    expect(await left()).toEqual([1, 1]);
+    await of(signed).get('/api/pieces').expect(200);
+    await test.app.get(Tidy).tidy(days(31));
+    expect(await left()).toEqual([0, 0]);
+    owner = { ...owner, signed: await signIn(source, owner.person.id, owner.workshop.id) };
   });
 
   it('take their account away for good, and what they did stays without their name', async () => {

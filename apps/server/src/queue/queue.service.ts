@@ -13,12 +13,14 @@ import { DATABASE_URL } from '../live/listener.js';
 /** Every kind of job, with what it is told. */
 export interface Jobs {
   readonly thumbnail: { readonly photo: string };
+  readonly tidy: Record<string, never>;
   readonly 'backups-due': Record<string, never>;
   readonly backup: { readonly workshop: string };
 }
 /** How long each may take, in seconds: what a killed server was at is begun anew after that. */
 const LONGEST: Readonly<Record<keyof Jobs, number>> = {
   thumbnail: 30,
+  tidy: 60,
   'backups-due': 60,
   backup: 60 * 60,
 };
@@ -90,8 +92,12 @@ export class Queue implements OnModuleInit, OnModuleDestroy {
     await this.boss.send(kind, told, { db: { executeSql } });
   }
 
-  /** @param cron minute, hour, day, month, weekday; in UTC */
+  /**
+   * What is done again and again; where no server does it for an hour, that time is let go.
+   *
+   * @param cron minute, hour, day, month, weekday; in UTC
+   */
   async every(cron: string, kind: keyof Jobs): Promise<void> {
-    await this.boss.schedule(kind, cron);
+    await this.boss.schedule(kind, cron, {}, { retentionMinutes: 60 });
   }
 }

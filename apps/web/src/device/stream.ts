@@ -6,8 +6,10 @@ let source: EventSource | null = null;
 let again: ReturnType<typeof setTimeout> | undefined;
 let broken: (() => void) | null = null;
 
-/** A stream that the server refused or that broke for good is opened again after so long, in ms. */
+/** A stream that the server refused or that broke for good is opened again after so long, in ms, and later each time. */
 const AGAIN = 3_000;
+const AT_MOST = 60_000;
+let wait = AGAIN;
 
 const wanted = (): boolean => listeners.size > 0 && document.visibilityState !== 'hidden';
 
@@ -26,12 +28,14 @@ function open(): void {
     if (opened.readyState !== EventSource.CLOSED || source !== opened) return;
     close();
     broken?.();
-    again = setTimeout(open, AGAIN);
+    again = setTimeout(open, wait);
+    wait = Math.min(AT_MOST, wait * 2);
   };
 }
 
 function attach(to: EventSource, name: string): void {
   to.addEventListener(name, ({ data }: MessageEvent<string>) => {
+    wait = AGAIN;
     listeners.get(name)?.forEach((hear) => hear(data));
   });
 }
@@ -58,6 +62,7 @@ export function listenToStream(name: 'message' | 'reading', hear: Hear): void {
 /** Somebody else is signed in, or the same in another workshop: the line is opened anew. */
 export function restartStream(): void {
   close();
+  wait = AGAIN;
   open();
 }
 

@@ -7,6 +7,7 @@ import { keys, queryClient } from '../../api/queries';
 import { useSession, useSignOut } from '../../api/people-queries';
 import { flush } from '../../make/progress-sender';
 import { Button } from '../../shell/button';
+import { atRest } from '../../shell/at-rest';
 import { later } from '../../shell/later';
 import { toaster } from '../../shell/toaster';
 import { Door } from './door';
@@ -28,6 +29,7 @@ export function Gate() {
   useEffect(() => {
     if (!inside) return;
     followChanges();
+    atRest(() => void import('../../device/readings').then((m) => m.listenToInstruments()));
     // What waited for somebody to sign in.
     void flush();
   }, [inside, data?.person?.id]);
