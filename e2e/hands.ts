@@ -53,10 +53,15 @@ export const keys = (page: Page): Hands => ({
   },
   async choose(what, label) {
     await tabTo(page, what);
-    const options = await what.locator('option').allTextContents();
-    const wanted = options.indexOf(label);
-    const now = await what.evaluate((list) => (list as HTMLSelectElement).selectedIndex);
-    const key = wanted > now ? 'ArrowDown' : 'ArrowUp';
-    for (let n = 0; n < Math.abs(wanted - now); n++) await page.keyboard.press(key);
+    // A list may still be coming while its keys are pressed: whoever looks at it presses on until it is right.
+    for (let stop = 0; stop < STOPS; stop++) {
+      const options = await what.locator('option').allTextContents();
+      const wanted = options.indexOf(label);
+      const now = await what.evaluate((list) => (list as HTMLSelectElement).selectedIndex);
+      if (wanted === now && wanted >= 0) return;
+      if (wanted < 0) await page.waitForTimeout(50);
+      else await page.keyboard.press(wanted > now ? 'ArrowDown' : 'ArrowUp');
+    }
+    throw new Error(`“${label}” is not to be chosen in ${String(what)}`);
   },
 });

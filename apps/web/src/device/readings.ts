@@ -68,8 +68,10 @@ export function listenToInstruments(): void {
   const heard = new Set<string>();
   listenToStream('reading', (data) => {
     const view = JSON.parse(data) as InstrumentView;
-    const first = !heard.has(view.instrument);
-    heard.add(view.instrument);
+    // One that comes, or comes back, rests at something that nobody has measured now.
+    const first = view.reading !== null && !heard.has(view.instrument);
+    if (view.reading === null) heard.delete(view.instrument);
+    else heard.add(view.instrument);
     if (first && view.reading?.stable && view.reading.value !== null) {
       rested.set(view.instrument, view.reading.value);
     }
