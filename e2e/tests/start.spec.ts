@@ -124,6 +124,8 @@ test('a log is turned over, and the oldest are let go', async () => {
   log.end();
   const old = (): string[] => readdirSync(folder).filter((file) => file.endsWith('-server.log'));
   await expect.poll(() => old().length).toBe(3);
+  // Between the turning over and the next line there is none for a moment.
+  await expect.poll(() => existsSync(join(folder, 'server.log'))).toBe(true);
   for (const file of [...old(), 'server.log']) {
     expect(statSync(join(folder, file)).size).toBeLessThanOrEqual(12 * 1024);
   }
