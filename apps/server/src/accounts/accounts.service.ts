@@ -22,8 +22,21 @@ import { hashPassword, isPassword } from './passwords.js';
 import { personView, SessionsService } from './sessions.service.js';
 import { Throttle } from './throttle.js';
 
-/** Held by whoever sets up an installation, or changes who owns a workshop: one at a time. */
+/** Held by whoever sets up an installation, or changes who owns a workshop. */
 const SETTING_UP = 727_002;
+
+/** From here to the end of the transaction nobody else does such a thing. */
+const oneAtATime = (manager: EntityManager): Promise<unknown> =>
+  manager.query('select pg_advisory_xact_lock($1)', [SETTING_UP]);
+
+/** At an open workshop nobody is anybody in particular. */
+export const ownPasswordFirst = (): AppError =>
+  new AppError(
+    HttpStatus.CONFLICT,
+    'owner.open',
+    'This workshop is open: whoever sits at this machine is its owner.',
+    'Choose a password for yourself first; then others can be let in by name, and you can have several workshops.',
+  );
 
 const lastOwner = (): AppError =>
   new AppError(
@@ -125,14 +138,7 @@ export class AccountsService {
 
   async addWorkshop(name: string): Promise<string> {
     const { personId, sessionId } = identityNow()!;
-    if (sessionId === null) {
-      throw new AppError(
-        HttpStatus.CONFLICT,
-        'owner.open',
-        'This workshop is open: whoever sits at this machine is its owner.',
-        'Choose a password for yourself first; then you can have several workshops.',
-      );
-    }
+    if (sessionId === null) throw ownPasswordFirst();
     const { id } = await this.dataSource.transaction(async (manager) => {
       const person = await manager.findOneByOrFail(PersonRow, { id: personId });
       const workshop = await beginWorkshop(manager, name.trim(), person);
@@ -143,7 +149,7 @@ export class AccountsService {
   }
 
   async people(): Promise<PeopleView> {
-    const { workshopId, role } = asker();
+    const { workshopId, role, personId: mine } = asker();
     const { manager } = this.dataSource;
     const members = await manager.findBy(MemberRow, { workshopId });
     const people = await manager.findBy(PersonRow, { id: In(members.map((one) => one.personId)) });
@@ -158,7 +164,7 @@ export class AccountsService {
           ...personView(byId.get(personId)!),
           role: theirs,
           since: createdAt.toISOString(),
-          linkable: role === 'owner' && (await this.isLinkable(manager, personId)),
+          linkable: role === 'owner' && (await this.isLinkable(manager, mine, personId)),
         })),
       ),
       invitations: role === 'owner' ? await this.invitations(workshopId) : [],
@@ -178,9 +184,8 @@ export class AccountsService {
     }));
   }
 
-  /** Whether whoever asks owns every workshop that a person is in: then their password opens nothing else. */
-  async isLinkable(manager: EntityManager, personId: string): Promise<boolean> {
-    const { personId: mine } = asker();
+  /** Whether somebody owns every workshop that a person is in: then their password opens nothing else. */
+  async isLinkable(manager: EntityManager, mine: string, personId: string): Promise<boolean> {
     const theirs = await manager.findBy(MemberRow, { personId });
     const owned = await manager.countBy(MemberRow, {
       personId: mine,
@@ -237,7 +242,7 @@ export class AccountsService {
     if ((await this.whose({ signIn: person.signIn, password }, address)) !== personId)
       throw wrong();
     await this.dataSource.transaction(async (one) => {
-      await one.query('select pg_advisory_xact_lock($1)', [SETTING_UP]);
+      await oneAtATime(one);
       for (const member of await one.findBy(MemberRow, { personId, role: 'owner' })) {
         await refuseLastOwner(one, member);
       }
@@ -252,7 +257,7 @@ export class AccountsService {
     const { workshopId } = asker();
     await this.dataSource.transaction(async (manager) => {
       // Two owners who send each other away at once do it one after the other.
-      await manager.query('select pg_advisory_xact_lock($1)', [SETTING_UP]);
+      await oneAtATime(manager);
       const member = await manager.findOneBy(MemberRow, { workshopId, personId });
       if (!member) throw notFound('member');
       await change(manager, member);
@@ -287,7 +292,7 @@ async function refuseLastOwner(manager: EntityManager, member: MemberRow): Promi
 
 /** One at a time asks this, and does what it asked for in the same transaction. @throws AppError 409 */
 export async function refuseSetUp(manager: EntityManager): Promise<void> {
-  await manager.query('select pg_advisory_xact_lock($1)', [SETTING_UP]);
+  await oneAtATime(manager);
   if ((await manager.count(Workshop)) > 0) throw alreadySetUp();
 }
 

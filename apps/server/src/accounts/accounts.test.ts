@@ -366,6 +366,16 @@ describe('people', () => {
       await of(signed).get('/api/pieces').expect(401);
       await enter('forgot', 'a new one of words').expect(200);
     });
+    it('are not let into another workshop by a link from before they were in it', async () => {
+      const { signed, person } = await memberOf(test.app, 'maker', 'moves-on');
+      const { token } = (await of(owner.signed).post(`/api/people/${person.id}/link`).expect(201))
+        .body as MadeLinkView;
+      await of(signed).post('/api/workshops').send({ name: 'My own' }).expect(200);
+      const reset = { token, password: 'the owner chose this' };
+      const refused = await of(null).post('/api/links/reset').set(HERE).send(reset).expect(410);
+      expect(refused.body.error.code).toBe('link.spent');
+      await enter('moves-on', PASSWORD).expect(200);
+    });
   });
 
   describe('of a role', () => {

@@ -7,7 +7,7 @@ import { asker } from '../identity/identity.js';
 import { LinkRow, MemberRow, PersonRow } from '../rows/people.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
 import { note } from '../trail/note.js';
-import { AccountsService } from './accounts.service.js';
+import { AccountsService, ownPasswordFirst } from './accounts.service.js';
 import { hashPassword } from './passwords.js';
 import { SessionsService } from './sessions.service.js';
 
@@ -21,14 +21,6 @@ const spent = (): AppError =>
     'link.spent',
     'This link was used, withdrawn, or is too old.',
     'Ask whoever sent it for a new one.',
-  );
-
-const ownPasswordFirst = (): AppError =>
-  new AppError(
-    HttpStatus.CONFLICT,
-    'owner.open',
-    'This workshop is open: whoever sits at this machine is its owner.',
-    'Choose a password for yourself first; then others can be let in by name.',
   );
 
 /** Invitations, and leave to choose a new password: links that hold once, made by owners. */
@@ -59,11 +51,11 @@ export class LinksService {
 
   /** For a member whose password is forgotten, or who has none yet. */
   forPassword(personId: string): Promise<MadeLinkView> {
-    const { workshopId } = asker();
+    const { workshopId, personId: mine } = asker();
     return this.dataSource.transaction(async (manager) => {
       const member = await manager.findOneBy(MemberRow, { workshopId, personId });
       if (!member) throw notFound('member');
-      if (!(await this.accounts.isLinkable(manager, personId))) {
+      if (!(await this.accounts.isLinkable(manager, mine, personId))) {
         throw new AppError(
           HttpStatus.CONFLICT,
           'person.elsewhere',
@@ -137,7 +129,7 @@ export class LinksService {
         HttpStatus.CONFLICT,
         'member.already',
         'You are in this workshop already.',
-        'Choose it at the top of the page. The invitation still holds for somebody else.',
+        'Choose it under You. The invitation still holds for somebody else.',
       );
     }
     await manager.insert(MemberRow, { workshopId, personId, role: role ?? 'viewer' });
@@ -149,8 +141,10 @@ export class LinksService {
   async reset(token: string, password: string): Promise<string> {
     const passwordHash = await hashPassword(password);
     return this.dataSource.transaction(async (manager) => {
-      const { personId, workshopId } = await this.taken(manager, token, 'password');
-      if (personId === null) throw spent();
+      const { personId, workshopId, madeBy } = await this.taken(manager, token, 'password');
+      if (personId === null || madeBy === null) throw spent();
+      // They may have come into another workshop since, which it must not open.
+      if (!(await this.accounts.isLinkable(manager, madeBy, personId))) throw spent();
       await manager.update(PersonRow, { id: personId }, { passwordHash });
       await this.sessions.endAll(manager, personId, null);
       await note(manager, 'person.password', { workshopId, personId, subject: personId });

@@ -156,29 +156,16 @@ export class SessionsService {
     const before = tokenIn(request);
     const { manager } = this.dataSource;
     if (before !== null) await manager.delete(SessionRow, { tokenHash: hashOf(before) });
-    const { id } = await manager.save(
-      SessionRow,
-      manager.create(SessionRow, {
-        tokenHash: hashOf(token),
-        personId,
-        workshopId: workshopId ?? null,
-        agent: (request.headers['user-agent'] ?? '').slice(0, 300),
-        address: addressOf(request),
-        seenAt: new Date(),
-      }),
-    );
+    await manager.insert(SessionRow, {
+      tokenHash: hashOf(token),
+      personId,
+      workshopId: workshopId ?? null,
+      agent: (request.headers['user-agent'] ?? '').slice(0, 300),
+      address: addressOf(request),
+      seenAt: new Date(),
+    });
     giveCookie(request, response, token);
-    // What is told in this same answer is told under the new one.
-    request.headers.cookie = `coiled-strand=${token}`;
-    return this.workingIn(
-      (await this.held(token)) ?? {
-        id,
-        personId,
-        workshopId: null,
-        seenAt: new Date(),
-        role: null,
-      },
-    );
+    return this.workingIn((await this.held(token))!);
   }
 
   async end(request: Request, response: Response): Promise<void> {

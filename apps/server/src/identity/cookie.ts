@@ -20,14 +20,17 @@ export const changeTokenOf = (token: string): string =>
 export const tokenIn = ({ headers }: Request): string | null =>
   parse(headers.cookie ?? '')[NAME] || null;
 
-export const giveCookie = (request: Request, response: Response, token: string): void =>
-  void response.cookie(NAME, token, {
+/** What is told in the same answer is told under it as well. */
+export function giveCookie(request: Request, response: Response, token: string): void {
+  request.headers.cookie = `${NAME}=${token}`;
+  response.cookie(NAME, token, {
     httpOnly: true,
     sameSite: 'lax',
     secure: request.secure,
     maxAge: LASTS,
     path: '/',
   });
+}
 
 export const takeCookie = (response: Response): void =>
   void response.clearCookie(NAME, { path: '/' });
