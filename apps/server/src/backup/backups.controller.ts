@@ -132,8 +132,7 @@ export class BackupsController {
     return withUpload(request, async (file) => {
       const { sha256 } = await readBackup(file);
       if (replace !== sha256) throw notAsked();
-      const { id, ...restored } = await restoreWorkshop(this.url, file, identity);
-      await note(this.dataSource.manager, 'workshop.restored', { workshopId: id });
+      const restored = await restoreWorkshop(this.url, file, identity);
       await wantThumbs(this.dataSource.manager, this.queue);
       return restored;
     });

@@ -32,7 +32,6 @@ const USUAL_PLAN: BackupPlanDto = { every: 'day', hour: 3, keep: 7 };
 
 /** When it is looked whether one is due: every ten minutes. */
 const LOOKS = '*/10 * * * *';
-const MAKING = 727_006;
 
 /** Backups that are made by the clock, one workshop in each file, on the disk of the machine that makes them. */
 @Injectable()
@@ -140,7 +139,6 @@ export class BackupsService implements OnApplicationBootstrap {
     }
     const { size } = await stat(path);
     await this.dataSource.transaction(async (one) => {
-      await one.query('select pg_advisory_xact_lock($1)', [MAKING]);
       const machine = hostname();
       await one.insert(BackupRow, {
         workshopId: id,

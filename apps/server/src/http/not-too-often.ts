@@ -2,14 +2,13 @@ import { HttpStatus } from '@nestjs/common';
 import type { NextFunction, Request, Response } from 'express';
 import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible';
 import { AppError } from '../errors/app-error.js';
+import { isApi } from './web-app.js';
 
 /** So many requests from one address in so many seconds: far more than pages send, and less than a flood. */
 export interface Rate {
   readonly points: number;
   readonly duration: number;
 }
-
-const isApi = ({ path }: Request): boolean => path === '/api' || path.startsWith('/api/');
 
 /** Keeps one address from taking all of this process for itself; each process looks after its own. */
 export function notTooOften(rate: Rate | null) {

@@ -5,7 +5,7 @@ import { hostname } from 'node:os';
 import { AppError } from '../errors/app-error.js';
 
 /** The name in a Host header or an origin, without its port and brackets, in small letters. */
-const nameIn = (host: string): string =>
+export const nameIn = (host: string): string =>
   host
     .toLowerCase()
     .replace(/:\d+$/, '')

@@ -5,7 +5,7 @@ import express, { type NextFunction, type Request, type Response } from 'express
 
 const YEAR = 365 * 24 * 60 * 60 * 1000;
 
-const isApi = ({ path }: Request): boolean => /^\/api(\/|$)/.test(path);
+export const isApi = ({ path }: Request): boolean => /^\/api(\/|$)/.test(path);
 
 /** Serves the built web application; every address that is neither a file nor the API is a page of it. */
 export function serveWebApp(app: NestExpressApplication, root: string): void {

@@ -1,5 +1,6 @@
 import { isIP } from 'node:net';
 import type { Request } from 'express';
+import { nameIn } from '../http/same-site.js';
 
 /** Whether an address leads nowhere but to this machine. */
 export const isLoopback = (host: string): boolean =>
@@ -11,10 +12,9 @@ const HANDED_ON = ['x-forwarded-for', 'x-forwarded-host', 'x-real-ip', 'forwarde
 /** Whether a request comes straight from this machine, and not through a program that lets others in. */
 export function isFromHere({ headers, socket }: Request): boolean {
   const from = (socket.remoteAddress ?? '').replace(/^::ffff:/, '');
-  const name = (headers.host ?? '').replace(/:\d+$/, '').replace(/^\[(.*)\]$/, '$1');
   return (
     isLoopback(from) &&
-    isLoopback(name.toLowerCase()) &&
+    isLoopback(nameIn(headers.host ?? '')) &&
     HANDED_ON.every((header) => headers[header] === undefined)
   );
 }
