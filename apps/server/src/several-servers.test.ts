@@ -202,9 +202,7 @@ describe('two servers on one database', () => {
       );
     await until(async () => (await caliper(other))?.here);
     const pages = await Promise.all(
-      [one, other].map(({ url }) =>
-        listenTo<InstrumentView | null>(`${url}/api/instruments/readings`, signed),
-      ),
+      [one, other].map(({ url }) => listenTo<InstrumentView>(`${url}/api/live`, signed, 'reading')),
     );
     for (const [server, value] of [
       [one, 12.5],
@@ -213,7 +211,7 @@ describe('two servers on one database', () => {
       expect((await ask(server, 'PUT', 'instruments/caliper', { value })).status).toBe(200);
       await Promise.all(
         pages.map(({ heard }) =>
-          until(() => heard.some((view) => view?.reading?.stable && view.reading.value === value)),
+          until(() => heard.some(({ reading }) => reading?.stable && reading.value === value)),
         ),
       );
     }

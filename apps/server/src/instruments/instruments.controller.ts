@@ -1,7 +1,6 @@
 import { HandleDto, type InstrumentView } from '@coiled-strand/contract';
-import { Body, Controller, Get, HttpCode, Param, Put, Sse } from '@nestjs/common';
-import { ApiExtension, ApiOperation, ApiTags } from '@nestjs/swagger';
-import { map, type Observable } from 'rxjs';
+import { Body, Controller, Get, HttpCode, Param, Put } from '@nestjs/common';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { For } from '../identity/for.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { InstrumentsService } from './instruments.service.js';
@@ -16,14 +15,6 @@ export class InstrumentsController {
   @ApiOperation({ summary: 'Caliper and scale, and what they say now' })
   list(): Promise<InstrumentView[]> {
     return this.instruments.list();
-  }
-
-  @For('viewer')
-  @Sse('readings')
-  @ApiOperation({ summary: 'What they say, as they say it' })
-  @ApiExtension('x-stream', true)
-  readings(): Observable<{ data: InstrumentView | null }> {
-    return this.instruments.readings().pipe(map((data) => ({ data })));
   }
 
   @For('maker')

@@ -9,17 +9,7 @@ import {
 } from '@nestjs/common';
 import { fork, type ChildProcess } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
-import {
-  concatMap,
-  defer,
-  interval,
-  map,
-  merge,
-  mergeAll,
-  Subject,
-  takeUntil,
-  type Observable,
-} from 'rxjs';
+import { concatMap, defer, merge, mergeAll, Subject, takeUntil, type Observable } from 'rxjs';
 import { DataSource } from 'typeorm';
 import type { Config, Instrument } from '../config/config.js';
 import { AppError, notFound } from '../errors/app-error.js';
@@ -27,9 +17,6 @@ import { Listener, type Channel } from '../live/listener.js';
 import { LineDevice } from './line-device.js';
 
 export const WHERE = Symbol('where the instruments are');
-
-/** Something is said at least so often, in ms, so that nobody in between takes the line for dead. */
-const ALIVE = 20_000;
 
 /** Built beside the rest, wherever this file is run from. */
 const SIMULATOR = fileURLToPath(new URL('../../dist/instruments/simulator.js', import.meta.url));
@@ -82,13 +69,12 @@ export class InstrumentsService implements OnApplicationBootstrap, OnModuleDestr
     await this.writing;
   }
 
-  /** What each says now, and then everything that changes; null now and then, to say that it still listens. */
-  readings(): Observable<InstrumentView | null> {
-    const alive = interval(ALIVE).pipe(map(() => null));
+  /** What each says now, and then everything that changes. */
+  readings(): Observable<InstrumentView> {
     const now = defer(() => this.list()).pipe(mergeAll());
     const afterGaps = this.listener.gaps.pipe(concatMap(() => now));
     const said = this.listener.on<InstrumentView>('coiled_strand_instrument');
-    return merge(now, said, afterGaps, alive).pipe(takeUntil(this.over));
+    return merge(now, said, afterGaps).pipe(takeUntil(this.over));
   }
 
   async list(): Promise<InstrumentView[]> {

@@ -5,16 +5,8 @@ import type { InstrumentView } from '@coiled-strand/contract';
 import { parseReading } from '@coiled-strand/core';
 import request from 'supertest';
 import { startTestApp, type TestApp } from '../testing/test-app.js';
+import { listenTo, until } from '../testing/processes.js';
 import { LineDevice } from './line-device.js';
-
-const until = async <T>(look: () => T | undefined | Promise<T | undefined>): Promise<T> => {
-  for (let i = 0; i < 200; i++) {
-    const found = await look();
-    if (found !== undefined) return found;
-    await new Promise((resolve) => setTimeout(resolve, 50));
-  }
-  throw new Error('it did not come to that');
-};
 
 describe('stand-ins beside the server', () => {
   let test: TestApp;
@@ -59,20 +51,10 @@ describe('stand-ins beside the server', () => {
   });
   it('are told as they happen to whoever listens', async () => {
     await test.app.listen(0, '127.0.0.1');
-    const url = `${await test.app.getUrl()}/api/instruments/readings`;
-    const heard = await fetch(url, { headers: { accept: 'text/event-stream' } });
-    expect(heard.headers.get('content-type')).toContain('text/event-stream');
-    const reader = heard.body!.getReader();
-    let text = '';
-    const values = (): string[] =>
-      [...text.matchAll(/"value":([\d.]+)/g)].map(([, value]) => value!);
+    const url = `${await test.app.getUrl()}/api/live`;
+    const { heard } = await listenTo<InstrumentView>(url, {}, 'reading');
     await hands({ value: 31.2 }, 'scale').expect(200);
-    while (!values().includes('31.2')) {
-      const { value, done } = await reader.read();
-      if (done) break;
-      text += new TextDecoder().decode(value);
-    }
-    expect(values()).toContain('31.2');
+    await until(() => heard.some(({ reading }) => reading?.value === 31.2));
     // Nobody hears the end of it, and the server can still be closed: see below.
   });
   it('take nothing that is no hand', async () => {

@@ -79,10 +79,9 @@ export class StreamController {
       })),
     );
     const alive = interval(ALIVE).pipe(map(() => ({ look: true, data: null })));
-    const readings = this.instruments.readings().pipe(
-      filter((view) => view !== null),
-      map((view): MessageEvent => ({ type: 'reading', data: view })),
-    );
+    const readings = this.instruments
+      .readings()
+      .pipe(map((view): MessageEvent => ({ type: 'reading', data: view })));
     const told = merge(of({ look: false, data: this.view(workshopId, []) }), changed, alive).pipe(
       concatMap(({ look, data }) =>
         look

@@ -58,10 +58,11 @@ async function freePort(): Promise<number> {
   return port;
 }
 
-/** What a stream tells without a name of its own, one after the other, until it is left. */
+/** What a stream tells under a name, one after the other, until it is left. */
 export async function listenTo<T>(
   url: string,
   headers: Readonly<Record<string, string>> = {},
+  name = 'message',
 ): Promise<{ readonly heard: T[]; readonly over: Promise<void>; leave: () => void }> {
   const left = new AbortController();
   const answer = await fetch(url, {
@@ -72,15 +73,16 @@ export async function listenTo<T>(
   const heard: T[] = [];
   const over = (async () => {
     let rest = '';
-    let named = false;
+    let event = 'message';
     const decoder = new TextDecoder();
     for await (const data of answer.body!) {
       const lines = (rest + decoder.decode(data as Uint8Array, { stream: true })).split('\n');
       rest = lines.pop()!;
       for (const line of lines) {
-        if (line.startsWith('event: ')) named = true;
-        else if (line === '') named = false;
-        else if (!named && line.startsWith('data: ')) heard.push(JSON.parse(line.slice(6)) as T);
+        if (line.startsWith('event: ')) event = line.slice(7);
+        else if (line === '') event = 'message';
+        else if (event === name && line.startsWith('data: '))
+          heard.push(JSON.parse(line.slice(6)) as T);
       }
     }
   })().catch(() => undefined);
