@@ -23,3 +23,4 @@ export * from './week-views.js';
 export * from './instrument.dto.js';
 export * from './people.dto.js';
 export * from './people-views.js';
+export * from './bytes.js';

@@ -2,6 +2,7 @@ import { createWriteStream } from 'node:fs';
 import { rename, rm, stat } from 'node:fs/promises';
 import { resolve } from 'node:path';
 import { pipeline } from 'node:stream/promises';
+import { sayBytes } from '@coiled-strand/contract';
 import { backupStream } from '../backup/write-backup.js';
 import { databaseUrl, runCommand, say } from './run-command.js';
 
@@ -23,6 +24,6 @@ await runCommand(async ([name]) => {
     await rm(part, { force: true });
   }
   const { size } = await stat(file);
-  say(`Everything is in ${file} (${(size / 1_000_000).toFixed(1)} MB).`);
+  say(`Everything is in ${file} (${sayBytes(size)}).`);
   say('It holds names, measures and photos of people: keep it where only you can read it.');
 });

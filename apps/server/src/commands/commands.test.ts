@@ -75,6 +75,7 @@ describe('the commands', () => {
     const file = join(folder, 'all.gz');
     const made = await command('backup', [file], demo.databaseUrl);
     expect(made.code).toBe(0);
+    expect(made.words).toMatch(/all\.gz \(\d+ kB\)/);
     expect((await stat(file)).mode & 0o077).toBe(0);
     // What is there is not written over.
     const before = await readFile(file);

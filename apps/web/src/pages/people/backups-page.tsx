@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Link as ChakraLink, Text } from '@chakra-ui/react';
 import {
   BACKUP_EVERY,
+  sayBytes,
   type BackupEvery,
   type BackupLookView,
   type BackupPlanDto,
@@ -122,10 +123,6 @@ function BringBack() {
     </Section>
   );
 }
-
-/** Such as `84 kB` or `12.3 MB`. */
-const sayBytes = (bytes: number): string =>
-  bytes < 1_000_000 ? `${Math.ceil(bytes / 1_000)} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
 
 const EVERY_WORDS: Readonly<Record<BackupEvery, string>> = {
   never: 'Never',
