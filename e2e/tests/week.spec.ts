@@ -225,7 +225,11 @@ test('a spool is weighed, and a bead measured, by instruments', async ({
     await hands('caliper', { plugged: false });
     await expect(face('Caliper')).toContainText('not there');
     expect(await length.inputValue()).toBe(before);
-    await hands('caliper', { plugged: true, value: 7.25 });
+    // What it comes back with was measured by nobody; what it moves to is taken.
+    await hands('caliper', { plugged: true });
+    await expect(face('Caliper')).toContainText('60.00 mm');
+    expect(await length.inputValue()).toBe(before);
+    await hands('caliper', { value: 7.25 });
     await expect(face('Caliper')).toContainText('7.25 mm');
     await expect(length).toHaveValue(/7\.25/);
     // What cannot be is questioned as if it were typed.

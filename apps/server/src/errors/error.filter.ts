@@ -120,6 +120,8 @@ export class ErrorFilter implements ExceptionFilter {
       return;
     }
     if (error.retryAfter !== undefined) response.setHeader('Retry-After', String(error.retryAfter));
+    // A browser may keep a 404 or a 410, and would go on showing it when the thing is there again.
+    response.setHeader('Cache-Control', 'no-store');
     const body: ErrorBody = { error: { ...error, requestId: request.id } };
     response.status(status).json(body);
   }

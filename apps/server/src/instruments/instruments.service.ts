@@ -21,6 +21,9 @@ export const WHERE = Symbol('where the instruments are');
 /** Built beside the rest, wherever this file is run from. */
 const SIMULATOR = fileURLToPath(new URL('../../dist/instruments/simulator.js', import.meta.url));
 
+/** What could not be told is told again after so long, in ms. */
+const AGAIN = 1000;
+
 interface Hands {
   readonly instrument: Instrument;
   readonly hands: HandleDto;
@@ -161,8 +164,13 @@ export class InstrumentsService implements OnApplicationBootstrap, OnModuleDestr
   private say(view: InstrumentView): void {
     if (alike(this.now.get(view.instrument), view)) return;
     this.now.set(view.instrument, view);
+    this.writeDown(view);
+  }
+
+  /** One that rests says the same for hours: what could not be written is tried until it is, or is not so any more. */
+  private writeDown(view: InstrumentView): void {
+    const again = (): void => void setTimeout(() => this.writeDown(view), AGAIN).unref();
     this.write(async () => {
-      // What is not the last any more need not be written.
       if (this.now.get(view.instrument) !== view) return;
       await this.dataSource.query(
         `insert into instrument (name, view) values ($1, $2)
@@ -170,13 +178,14 @@ export class InstrumentsService implements OnApplicationBootstrap, OnModuleDestr
         [view.instrument, JSON.stringify(view)],
       );
       await this.tell('coiled_strand_instrument', view);
-    });
+    }, again);
   }
 
-  private write(what: () => Promise<unknown>): void {
-    this.writing = this.writing
-      .then(what)
-      .catch((error: Error) => this.log.warn(`A reading was not told: ${error.message}`));
+  private write(what: () => Promise<unknown>, failed?: () => void): void {
+    this.writing = this.writing.then(what).catch((error: Error) => {
+      this.log.warn(`A reading was not told: ${error.message}`);
+      failed?.();
+    });
   }
 }
 

@@ -1,9 +1,10 @@
 import { createServer, type Server, type Socket } from 'node:net';
 import type { AddressInfo } from 'node:net';
-import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { afterAll, beforeAll, describe, expect, it, jest } from '@jest/globals';
 import type { InstrumentView } from '@coiled-strand/contract';
 import { parseReading } from '@coiled-strand/core';
 import request from 'supertest';
+import { DataSource } from 'typeorm';
 import { startTestApp, type TestApp } from '../testing/test-app.js';
 import { listenTo, until } from '../testing/processes.js';
 import { LineDevice } from './line-device.js';
@@ -56,6 +57,24 @@ describe('stand-ins beside the server', () => {
     await hands({ value: 31.2 }, 'scale').expect(200);
     await until(() => heard.some(({ reading }) => reading?.value === 31.2));
     // Nobody hears the end of it, and the server can still be closed: see below.
+  });
+  it('are told again when the database had no time for what they said', async () => {
+    const database = test.app.get(DataSource);
+    const ask = database.query.bind(database) as (...all: unknown[]) => Promise<unknown>;
+    let refused = 0;
+    const busy = jest.spyOn(database, 'query').mockImplementation(((...all: unknown[]) => {
+      if (!String(all[0]).includes('insert into instrument') || refused > 0) return ask(...all);
+      refused += 1;
+      return Promise.reject(new Error('timeout exceeded when trying to connect'));
+    }) as typeof database.query);
+    // Pulled: it says nothing more of which something later could be written.
+    await hands({ plugged: false }, 'scale').expect(200);
+    await until(async () => {
+      const all = (await api().get('/api/instruments')).body as InstrumentView[];
+      return all.find(({ instrument }) => instrument === 'scale')!.here ? undefined : true;
+    });
+    expect(refused).toBe(1);
+    busy.mockRestore();
   });
   it('take nothing that is no hand', async () => {
     await hands({ value: 'much' }).expect(422);

@@ -107,8 +107,13 @@ export class Listener implements OnModuleInit, OnModuleDestroy {
     client.on('notification', ({ channel, payload = '' }) => this.heard.next({ channel, payload }));
     client.on('error', () => undefined);
     client.on('end', () => this.lost(client));
-    await client.connect();
-    for (const channel of CHANNELS) await client.query(`listen ${channel}`);
+    try {
+      await client.connect();
+      for (const channel of CHANNELS) await client.query(`listen ${channel}`);
+    } catch (error) {
+      void client.end().catch(() => undefined);
+      throw error;
+    }
     this.client = client;
     this.wait = SOON;
     await this.beat(client);

@@ -90,6 +90,8 @@ describe('pieces', () => {
     const put = () => api().put(`/api/pieces/${id}`).set('If-Match', '"1"').send(piece);
     for (const answer of [await api().get(`/api/pieces/${id}`), await put()]) {
       expect(answer.status).toBe(410);
+      // A browser that kept it would go on showing it.
+      expect(answer.headers['cache-control']).toBe('no-store');
       expect(answer.body.error).toMatchObject({ code: 'piece.put-away' });
     }
     await api().post(`/api/pieces/${id}/restore`).expect(204);
