@@ -5,6 +5,8 @@ const CORE = [
   'action',
   'kind',
   'knot',
+  'rope',
+  'board',
   'floss',
   'part',
   'learn',

@@ -130,6 +130,43 @@ async function benchCore() {
   }
 }
 
+/** Knots drawn tight, from the curve that was drawn to the last polygon. */
+async function benchRope() {
+  const { CATALOGUE, tighten, USUAL } = await import(
+    join(ROOT, 'packages/core/dist/rope/knots/index.js')
+  );
+  const draw = (problem, care = {}) => {
+    const from = performance.now();
+    const steps = tighten(problem, { ...USUAL, ...care });
+    for (;;) {
+      const { done, value } = steps.next();
+      if (done) return { ms: performance.now() - from, drawn: value.at(-1) };
+    }
+  };
+  const of = (id) => CATALOGUE.find((recipe) => recipe.id === id).problem();
+  const points = Array.from({ length: 120 }, (_, i) => {
+    const t = (2 * Math.PI * i) / 120;
+    const [x, y] = [Math.sin(t) + 2 * Math.sin(2 * t), Math.cos(t) - 2 * Math.cos(2 * t)];
+    return [1.6 * x, 1.6 * y, -1.6 * Math.sin(3 * t)];
+  });
+  process.stdout.write('\nThe rope\n');
+  // One polygon of this edge is enough for half a per cent.
+  const trefoil = draw({ strands: [{ points, diameter: 1, ends: 'closed' }] }, { polygons: 1 });
+  const off = 100 * Math.abs((2 * trefoil.drawn.lengths[0]) / 32.74 - 1);
+  row(
+    'trefoil to half a per cent (target below 1 s)',
+    `${trefoil.ms.toFixed(0)} ms`,
+    `${off.toFixed(2)} % off`,
+  );
+  for (const [name, id] of [
+    ['half knots of a flat sinnet (target below 3 s)', 'sinnet.two-flat.2'],
+    ['end knot of four strands (target below 20 s)', 'diamond.4'],
+  ]) {
+    const { ms, drawn } = draw(of(id));
+    row(name, `${ms.toFixed(0)} ms`, `${drawn.edges.reduce((a, b) => a + b, 0)} edges`);
+  }
+}
+
 /** What a hand on the space bar waits for, and what is learnt after 500 makes. */
 function benchMaking(core, bench, piece) {
   const plan = core.planPiece(piece);
@@ -384,6 +421,7 @@ await run(async () => {
   await ensureBuild();
   say('Measuring the core');
   await benchCore();
+  await benchRope();
   await benchCutting();
   await benchWeek();
   await withDemo('bench', async (browser, url, databaseUrl) => {

@@ -12,10 +12,6 @@ export const END_KNOT_FORMS = Object.keys(END_KNOTS) as EndKnotForm[];
 /** Share of a tight knot's hull that is cord: what four and two ends give. Assumed for its width. */
 const FILLED = 0.65;
 
-/** Length and width of a carrick bend in diameters of a bundle that ties it. Assumed. */
-const CARRICK_LENGTH = 5;
-const CARRICK_WIDTH = 5.5;
-
 export interface EndKnotSize {
   readonly length: number;
   readonly width: number;
@@ -24,36 +20,38 @@ export interface EndKnotSize {
   readonly inKnot: number;
 }
 
-/** Between what was computed for two and for four ends; of more, each goes as far as of four (assumed). */
-function betweenEnds(two: number, four: number, ends: number): number {
-  const share = Math.min(1, Math.max(0, (ends - 2) / 2));
-  return two + (four - two) * share;
-}
+/** Ends of a diamond knot that were computed; of more, each goes as far as of four (assumed). */
+const DIAMONDS = [2, 3, 4] as const;
+
+/** A diamond knot of so many ends that was computed, or null. */
+export const diamondOf = (ends: number): (typeof DIAMONDS)[number] | null =>
+  DIAMONDS.find((computed) => computed === ends) ?? null;
 
 /**
  * Size of an end knot and the cord in it, in cord diameters. Source: `tightened.ts`, for a diamond knot of
- * two and of four ends, and a carrick bend of two; more than two ends tie a carrick bend as two bundles.
+ * two to four ends, and a carrick bend of two; more than two ends tie a carrick bend as two bundles.
  *
  * @param ends that tie it, >= 2
- * @example endKnotSize('diamond', 4).inKnot // 13.8
+ * @example endKnotSize('diamond', 4).inKnot // 13.7
  */
 export function endKnotSize(form: EndKnotForm, ends: number): EndKnotSize {
   if (form === 'carrick') {
     const bundle = asOneCord(Array.from({ length: Math.max(1, Math.ceil(ends / 2)) }, () => 1));
     return {
-      length: CARRICK_LENGTH * bundle,
-      width: CARRICK_WIDTH * bundle,
-      thickness: 3 * bundle,
-      inKnot: (tightened('carrick.beyond') + CARRICK_LENGTH) * bundle,
+      length: tightened('carrick.length') * bundle,
+      width: tightened('carrick.width') * bundle,
+      thickness: tightened('carrick.thickness') * bundle,
+      inKnot: (tightened('carrick.beyond') + tightened('carrick.length')) * bundle,
     };
   }
-  const length = betweenEnds(tightened('diamond.length.2'), tightened('diamond.length.4'), ends);
-  // The cord of a knot between two and four ends is shared among them.
-  const beyond =
-    betweenEnds(2 * tightened('diamond.beyond.2'), 4 * tightened('diamond.beyond.4'), ends) /
-    Math.min(4, Math.max(2, ends));
-  // A ball of the cord in it: volume of the cord over the share that it fills.
-  const width = Math.sqrt((ends * (beyond + length)) / (FILLED * length));
+  const known = diamondOf(ends) ?? 4;
+  const length = tightened(`diamond.length.${known}`);
+  const beyond = tightened(`diamond.beyond.${known}`);
+  // Of more ends than were computed: a ball of the cord in it, its volume over the share that it fills.
+  const width =
+    known === ends
+      ? tightened(`diamond.width.${known}`)
+      : Math.sqrt((ends * (beyond + length)) / (FILLED * length));
   return { length, width, thickness: width, inKnot: beyond + length };
 }
 

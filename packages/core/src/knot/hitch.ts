@@ -4,7 +4,7 @@ import { tightened } from './tightened.js';
 /**
  * The double half hitch that knotted bands are made of, in diameters d of the thread.
  *
- *     thread of the worker   L = 12.1 + 6.86 r      r = diameter of what it goes round / d
+ *     thread of the worker   L = a + b r            r = diameter of what it goes round / d
  *     thread of the carried  the height of a row
  *
  * Source: `tightened.ts`. Floss flattens more than the model says; a swatch corrects it.
@@ -24,7 +24,7 @@ const PUSHED = {
 export const HITCH_WIDTH = tightened('hitch.width');
 
 /** Thickness of the work, in diameters, before it flattens in wear. Same source. */
-export const HITCH_THICKNESS = 4;
+export const HITCH_THICKNESS = tightened('hitch.thickness');
 
 /** Height of a row of knots in diameters, by tension; soft rows are taken as even ones. */
 export const hitchHeight = (tension: Tension): number =>
@@ -34,7 +34,7 @@ export const hitchHeight = (tension: Tension): number =>
  * Thread that the worker of one double half hitch takes, in its diameters, with the way to the next.
  *
  * @param ratio diameter of what it is tied round / diameter of the thread, > 0
- * @example doubleHitch(1, 'even') // 18.96
+ * @example doubleHitch(1, 'even') // 18.8
  */
 export const doubleHitch = (ratio: number, tension: Tension): number =>
   AROUND.fixed + AROUND.perRatio * ratio + (tension === 'hard' ? PUSHED.more : 0);
@@ -42,12 +42,12 @@ export const doubleHitch = (ratio: number, tension: Tension): number =>
 /**
  * Cord in one hitch of a spiral round a bundle, in its diameters, with its own way along the work:
  *
- *     L = 7.9 + 3.13 r        r = diameter of the bundle / d, at a pitch of 2.0
+ *     L = a + b r             r = diameter of the bundle / d, at a pitch of 2.0
  *
  * Pushed up, hitches lie closer and take as much (assumed). Source: `tightened.ts`.
  *
  * @param ratio > 0
- * @example spiralHitch(3) // 17.29
+ * @example spiralHitch(3) // 17.1
  */
 export const spiralHitch = (ratio: number): number =>
   tightened('hitch-spiral.fixed') + tightened('hitch-spiral.per-ratio') * ratio;

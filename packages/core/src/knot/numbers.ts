@@ -16,6 +16,24 @@ const stopper = (name: 'overhand' | 'figure-eight' | 'double-barrel' | 'triple-b
   [`${name}.width`, 'its width'],
 ];
 
+const grip = (turns: 1 | 2 | 3, of: string): Names => [
+  [`barrel-round.uses.${turns}`, `${of}, cord it uses`],
+  [`barrel-round.length.${turns}`, `${of}, its length`],
+  [`barrel-round.width.${turns}`, `${of}, its width`],
+];
+
+const diamond = (ends: 2 | 3 | 4, of: string): Names => [
+  [`diamond.beyond.${ends}`, `${of}, cord of each beyond its length`],
+  [`diamond.length.${ends}`, `${of}, its length`],
+  [`diamond.width.${ends}`, `${of}, its width`],
+];
+
+const spiral = (cores: 'one' | 'one-thick' | 'two' | 'four', on: string): Names => [
+  [`spiral.cord.${cores}`, `${on}, cord of both ends`],
+  [`spiral.pitch.${cores}`, `${on}, length of each`],
+  [`spiral.a-turn.${cores}`, `${on}, how many go round once`],
+];
+
 /** Every computed number under the knot that it belongs to. */
 const GROUPS: Readonly<Record<string, Names>> = {
   'Overhand knot': [
@@ -24,39 +42,60 @@ const GROUPS: Readonly<Record<string, Names>> = {
     ['overhand.uses.3', 'in three cords at once, of each'],
     ['overhand.uses.4', 'in four cords at once, of each'],
   ],
-  'Figure-eight knot': stopper('figure-eight'),
+  'Figure-eight knot': [
+    ...stopper('figure-eight'),
+    ['figure-eight.uses.2', 'in two cords at once, of each'],
+  ],
   'Double barrel knot': [
     ...stopper('double-barrel'),
     ['double-barrel.uses.2', 'in two cords at once, of each'],
+    ['double-barrel.uses.3', 'in three cords at once, of each'],
   ],
   'Triple barrel knot': stopper('triple-barrel'),
   'Sliding knot round another cord': [
-    ['barrel-round.uses.1', 'of one turn, cord it uses'],
-    ['barrel-round.uses.2', 'of two turns'],
-    ['barrel-round.uses.3', 'of three turns'],
+    ...grip(1, 'of one turn'),
+    ...grip(2, 'of two turns'),
+    ...grip(3, 'of three turns'),
   ],
   'Diamond knot, tied once round': [
-    ['diamond.beyond.2', 'of two ends, cord of each beyond its length'],
-    ['diamond.length.2', 'of two ends, its length'],
-    ['diamond.beyond.4', 'of four ends, cord of each beyond its length'],
-    ['diamond.length.4', 'of four ends, its length'],
+    ...diamond(2, 'of two ends'),
+    ...diamond(3, 'of three ends'),
+    ...diamond(4, 'of four ends'),
   ],
   'Carrick bend of two': [
     ['carrick.beyond', 'cord of each end beyond its length'],
-    ['carrick.beyond.flat', 'the same, pressed flat'],
+    ['carrick.length', 'its length'],
+    ['carrick.width', 'its width'],
+    ['carrick.thickness', 'its thickness'],
+    ['carrick.beyond.flat', 'pressed flat, cord of each end beyond its length'],
   ],
-  'Half knot of a sinnet': [
+  'Snake knot of two cords': [
+    ['two-cord.cord', 'cord of both'],
+    ['two-cord.pitch', 'length of each'],
+    ['two-cord.width', 'its width'],
+  ],
+  'Half knot of a flat sinnet': [
+    ['half-knot.pitch', 'its length where nothing pushes or pulls'],
     ['half-knot.fixed', 'cord of both ends at a pitch of 2, besides'],
     ['half-knot.per-hull', 'for each diameter round the bare core'],
     ['half-knot.per-pitch', 'for each diameter of a longer pitch'],
     ['half-knot.packed.1.75', 'more at a pitch of 1.75'],
     ['half-knot.packed.1.5', 'more at a pitch of 1.5'],
+    ['half-knot.width.two', 'on two cores, its width'],
+    ['half-knot.thickness.two', 'on two cores, its thickness'],
+  ],
+  'Half knot of a spiral': [
+    ...spiral('one', 'on one core of the same cord'),
+    ...spiral('one-thick', 'on one twice as thick'),
+    ...spiral('two', 'on two'),
+    ...spiral('four', 'on four'),
   ],
   'Double half hitch': [
     ['hitch.fixed', 'cord of the strand that works, besides'],
     ['hitch.per-ratio', 'for each diameter of what it goes round'],
     ['hitch.width', 'its width along the row'],
     ['hitch.height', 'height of a row'],
+    ['hitch.thickness', 'its thickness'],
     ['hitch.pushed.more', 'more where rows are pushed up'],
     ['hitch.pushed.height', 'height of a row pushed up'],
   ],
@@ -74,6 +113,12 @@ const GROUPS: Readonly<Record<string, Names>> = {
     ['plait.four-round', 'of four, round'],
     ['plait.four-round.per-q2', 'more of four round, over the square of the length of a crossing'],
   ],
+  'Plait: width': [
+    ['plait.three.width', 'of three bundles'],
+    ['plait.four-flat.width', 'of four, flat'],
+    ['plait.four-round.width', 'of four, round'],
+    ['plait.four-round.width.jammed', 'of four, round and jammed'],
+  ],
   'Snug petal': [
     ['petal.even.along', 'length of a turn'],
     ['petal.even.turning', 'more cord of the strand that turns'],
@@ -83,6 +128,10 @@ const GROUPS: Readonly<Record<string, Names>> = {
     ['petal.hard.turned', 'of the one it turns round, the middle pulled hard'],
   ],
   'Turk’s head of three leads, over its formula': [
+    ['turks-head.one-pass.4', 'one pass on a core of 4, times'],
+    ['turks-head.one-pass.8', 'one pass on a core of 8, times'],
+    ['turks-head.two-passes.4', 'two passes on a core of 4, times'],
+    ['turks-head.two-passes.8', 'two passes on a core of 8, times'],
     ['turks-head.three-passes.4', 'three passes on a core of 4, times'],
     ['turks-head.three-passes.8', 'three passes on a core of 8, times'],
     ['turks-head.bights.5', 'five bights, times'],
@@ -93,7 +142,7 @@ const GROUPS: Readonly<Record<string, Names>> = {
 const row = ([name, what]: Names[number]): NumberRow => {
   const { value, error } = TIGHTENED[name];
   const percent = 100 * error;
-  return { what, value: String(value), error: `± ${Number(percent.toFixed(1))} %` };
+  return { what, value: String(value), error: `± ${Number(percent.toPrecision(2))} %` };
 };
 
 /** All of them, to be looked up on screen and in the docs. */

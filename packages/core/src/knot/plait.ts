@@ -11,7 +11,6 @@ interface PlaitNumbers {
   readonly bundles: 3 | 4;
   /** Plait length for each crossing by tension, in bundle diameters. */
   readonly pitch: Readonly<Record<Tension, number>>;
-  readonly assumed: boolean;
 }
 
 /** Ways to plait, and the length for each crossing that hands of a tension make, in bundle diameters. */
@@ -20,19 +19,16 @@ export const PLAITS: Readonly<Record<PlaitForm, PlaitNumbers>> = {
     label: 'Three bundles',
     bundles: 3,
     pitch: { hard: 1, even: 1.5, soft: 2 },
-    assumed: false,
   },
   'four-flat': {
     label: 'Four flat',
     bundles: 4,
     pitch: { hard: 1, even: 1.5, soft: 2 },
-    assumed: true,
   },
   'four-round': {
     label: 'Four round',
     bundles: 4,
     pitch: { hard: 1, even: 2.5, soft: 3 },
-    assumed: false,
   },
 };
 
@@ -43,14 +39,13 @@ const LOOSE = 1.5;
  * Way aside k that a bundle goes for each crossing, in its diameters. A plait that is jammed is thicker, and
  * its strands go further:
  *
- *     four round:        k = 1.60 + 0.237 / q^2
- *     three, four flat:  1.11 and 1.25 from q = 1.5 on, 1.16 and 1.34 at q = 1, straight between
+ *     four round:        k = a + b / q^2                      about 1.6 and 0.24
+ *     three, four flat:  what was computed at q = 1.5 from there on, and at q = 1, straight between
  *
- * Source: `tightened.ts`; four flat drawn long is worked out from three (of its strands three in four go
- * aside at every crossing, of three strands two in three) and assumed.
+ * Source: `tightened.ts`.
  *
  * @param q plait length for each crossing in bundle diameters, > 0
- * @example plaitAside('four-round', 1) // 1.837
+ * @example plaitAside('four-round', 1) // 1.84
  */
 export function plaitAside(form: PlaitForm, q: number): number {
   if (form === 'four-round') {
@@ -67,21 +62,28 @@ export function plaitAside(form: PlaitForm, q: number): number {
  *     sqrt(1 + (k / q)^2)      k = way aside, q = plait length for each crossing, in bundle diameters
  *
  * @param q > 0
- * @example plaitRatio('three', 1.5) // 1.244
+ * @example plaitRatio('three', 1.5) // 1.24
  */
 export const plaitRatio = (form: PlaitForm, q: number): number =>
   Math.hypot(1, plaitAside(form, q) / q);
 
+/** Length for each crossing at which a round plait is as thin as it gets. */
+const DRAWN = 2;
+
 /**
- * Width and thickness in bundle diameters. A round plait is 4 across when it is jammed, and falls
- * towards the 2.41 of four strands lying side by side as it is pulled long (how fast is assumed).
+ * Width and thickness in bundle diameters. A round plait is widest when it is jammed; drawn to twice the length it
+ * has become as thin as it gets, straight between. Source: `tightened.ts`.
  */
 export function plaitSection(
   form: PlaitForm,
   q: number,
 ): { readonly width: number; readonly thickness: number } {
   if (form !== 'four-round') return { width: PLAITS[form].bundles, thickness: 2 };
-  const across = 2.41 + 1.59 / q ** 2;
+  const [jammed, drawn] = [
+    tightened('plait.four-round.width.jammed'),
+    tightened('plait.four-round.width'),
+  ];
+  const across = drawn + (jammed - drawn) * Math.min(1, Math.max(0, DRAWN - q) / (DRAWN - 1));
   return { width: across, thickness: across };
 }
 

@@ -19,7 +19,7 @@ export const pullOf = (tension: Tension): 'hard' | 'even' => (tension === 'hard'
  *
  * Source: `tightened.ts`.
  *
- * @example snugPetal('even').along // 2.35
+ * @example snugPetal('even').along // 2.6
  */
 export function snugPetal(tension: Tension): SnugPetal {
   const pull = pullOf(tension);

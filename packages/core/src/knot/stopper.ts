@@ -30,7 +30,8 @@ const inOne = (form: StopperForm): Omit<StopperSize, 'inKnot'> => ({
 /** Knots in several cords at once that were computed, by how many cords. */
 const TOGETHER: Readonly<Partial<Record<StopperForm, Readonly<Record<number, TightenedName>>>>> = {
   overhand: { 2: 'overhand.uses.2', 3: 'overhand.uses.3', 4: 'overhand.uses.4' },
-  'double-barrel': { 2: 'double-barrel.uses.2' },
+  'figure-eight': { 2: 'figure-eight.uses.2' },
+  'double-barrel': { 2: 'double-barrel.uses.2', 3: 'double-barrel.uses.3' },
 };
 
 /** Cords that differ by less are alike. */
@@ -73,8 +74,8 @@ export const asOneCord = (diameters: readonly number[]): number =>
  *
  * @param cords diameter in mm under tension, or those of all cords that tie it together
  * @returns mm, of each cord
- * @example stopper('overhand', 2).uses // 20.24
- * @example stopper('overhand', [1, 1]).uses // 13.7
+ * @example stopper('overhand', 2).uses // 20.2
+ * @example stopper('overhand', [1, 1]).uses // 14.0
  */
 export function stopper(form: StopperForm, cords: number | readonly number[]): StopperSize {
   const one = inOne(form);
@@ -95,22 +96,20 @@ export function stopper(form: StopperForm, cords: number | readonly number[]): S
 /** Turns of a knot that grips another cord. */
 export type GripForm = Extract<StopperForm, 'overhand' | 'double-barrel' | 'triple-barrel'>;
 
-/** Length of a grip over that of the same knot in a bundle of both cords: its core runs straight. Assumed. */
-const GRIP_LENGTH = 0.75;
-
 /**
  * A barrel knot tied round another cord, so that it slides on it; an overhand is a barrel of one turn.
  *
  * @param cords diameters in mm of the cords that tie it, all at once, round as many others like them
  * @returns mm, of each cord
- * @example grip('double-barrel', [1]).uses // 21.7
+ * @example grip('double-barrel', [1]).uses // 21.2
  */
 export function grip(form: GripForm, cords: readonly number[]): StopperSize {
   const d = asOneCord(cords);
   const { turns } = STOPPERS[form];
   const uses = tightened(`barrel-round.uses.${turns}`) * d;
-  const length = GRIP_LENGTH * tightened(`${form}.length`) * d;
-  return { uses, length, width: tightened(`${form}.width`) * d, inKnot: uses + length };
+  const length = tightened(`barrel-round.length.${turns}`) * d;
+  const width = tightened(`barrel-round.width.${turns}`) * d;
+  return { uses, length, width, inKnot: uses + length };
 }
 
 /** Points per turn of the drawn wraps. */

@@ -1,14 +1,14 @@
 import type { Point3 } from '../kind/primitive.js';
 import { gcd } from '../measure/gcd.js';
 import { tightened } from './tightened.js';
+import {
+  curveOfTurksHead,
+  formulaOfTurksHead,
+  turksHeadWidth,
+  type TurksHead,
+} from './turks-head-curve.js';
 
-/** Leads (strands side by side) and bights (scallops at each edge) of a Turk's head. */
-export interface TurksHead {
-  readonly leads: number;
-  readonly bights: number;
-  /** How many times the cord follows round, side by side with itself. */
-  readonly passes: number;
-}
+export { turksHeadWidth, type TurksHead } from './turks-head-curve.js';
 
 /**
  * How many cords a Turk's head of these leads and bights takes: one exactly when they have no common
@@ -34,29 +34,26 @@ export function nearestBights(leads: number, bights: number, least: number, most
   return leads + 1;
 }
 
-/**
- * Width in cord diameters: three leads lie 2.2 m + 0.85 wide; each further lead adds what a third of
- * the way between does (assumed for others than three).
- *
- * @example turksHeadWidth({ leads: 3, bights: 4, passes: 3 }) // 7.45
- */
-export const turksHeadWidth = ({ leads, passes }: TurksHead): number =>
-  ((2.2 * passes + 0.85) * (leads + 1)) / 4;
-
 /** A worn one is wider than the shortest, and takes 2 to 3 % more. */
 const WORN = 1.03;
 
+/** Heads of three leads and four bights that were computed, by passes. */
+export const PASSES = { 1: 'one-pass', 2: 'two-passes', 3: 'three-passes' } as const;
+
+/** Cores in cord diameters that they were computed on, and how thin and thick ones are taken to go on. */
+const [THIN, THICK] = [4, 8];
+const CORES = [3, 16] as const;
+
 /**
- * Three passes lie less close than the formula says, the less so the thicker the core: a power of its
- * diameter through the two that were computed. More than three are taken as three (assumed).
+ * What passes take over the formula, the more the thinner the core: straight in 1 / D through the two cores that
+ * were computed. More than three passes are taken as three (assumed).
  */
 function ofPasses(passes: number, D: number): number {
-  if (passes < 3) return 1;
-  const [four, eight] = [
-    tightened('turks-head.three-passes.4') - 1,
-    tightened('turks-head.three-passes.8') - 1,
-  ];
-  return 1 + four * (4 / D) ** Math.log2(four / eight);
+  const name = PASSES[Math.min(3, Math.max(1, passes)) as 1 | 2 | 3];
+  const [thin, thick] = [tightened(`turks-head.${name}.4`), tightened(`turks-head.${name}.8`)];
+  const core = Math.min(CORES[1], Math.max(CORES[0], D));
+  const share = (1 / core - 1 / THICK) / (1 / THIN - 1 / THICK);
+  return thick + (thin - thick) * share;
 }
 
 /** What the closed curve leaves out, by the bights of three leads; between and beyond them assumed. */
@@ -66,23 +63,19 @@ function ofBights(bights: number): number {
   return five + (seven - five) * share;
 }
 
-/** Steps in which the curve is measured. */
-const SAMPLES = 2000;
-
 /**
  * Cord in a Turk's head on a cylinder, in cord diameters, ends not counted.
  *
  *     3 leads, 4 bights:  3 pi m (D + 1.5 + 4.6 / (D + 1) + (m - 1)(0.22 + 2 / D))
  *     others, each pass:  the length of  z = A sin(B t), angle = L t  at radius D/2 + 1
  *
- * D = diameter of the cylinder, m = passes, A = (width - 1) / 2. Three passes take 3.7 % more on a core of
- * 4 diameters and 1.3 % more on one of 8; other heads than 3 by 4 take 5 % (five bights) to 4 % (seven) more
- * than their curve. A worn one takes 3 % more besides. Source: `tightened.ts`; of other leads than three
+ * D = diameter of the cylinder, m = passes, A = (width - 1) / 2. What was computed is so much more or less
+ * than these forms (`ofPasses`, `ofBights`). A worn one takes 3 % more besides. Source: `tightened.ts`; of other leads than three
  * assumed.
  *
  * @param cylinder in cord diameters, > 0
  * @throws RangeError where leads and bights share a divisor: it cannot be tied with one cord
- * @example turksHeadCord({ leads: 3, bights: 4, passes: 1 }, 4) // 62.3
+ * @example turksHeadCord({ leads: 3, bights: 4, passes: 1 }, 4) // 62.0
  */
 export function turksHeadCord(knot: TurksHead, cylinder: number): number {
   const { leads, bights, passes } = knot;
@@ -90,23 +83,11 @@ export function turksHeadCord(knot: TurksHead, cylinder: number): number {
     throw new RangeError(`${leads} leads and ${bights} bights cannot be tied with one cord`);
   }
   if (leads === 3 && bights === 4) {
-    const D = cylinder;
-    const round = D + 1.5 + 4.6 / (D + 1) + (passes - 1) * (0.22 + 2 / D);
-    return 3 * Math.PI * passes * round * ofPasses(passes, D) * WORN;
-  }
-  const A = (turksHeadWidth(knot) - 1) / 2;
-  const radius = cylinder / 2 + 1;
-  let length = 0;
-  for (let i = 0; i < SAMPLES; i++) {
-    const t = (2 * Math.PI * (i + 0.5)) / SAMPLES;
-    length += Math.hypot(A * bights * Math.cos(bights * t), radius * leads);
+    return formulaOfTurksHead(passes, cylinder) * ofPasses(passes, cylinder) * WORN;
   }
   return (
-    ((length * 2 * Math.PI) / SAMPLES) *
-    passes *
-    ofBights(bights) *
-    ofPasses(passes, cylinder) *
-    WORN
+    (curveOfTurksHead(knot, cylinder) * ofBights(bights) * WORN * ofPasses(passes, cylinder)) /
+    ofPasses(1, cylinder)
   );
 }
 

@@ -1,7 +1,12 @@
+import { tightened } from './tightened.js';
+
 /**
- * Two-cord knots, each cord tied through the other, in cord diameters: 19.3 to 20 of both cords per
- * knot, one knot every 2.05, 4.25 wide: each cord takes about 4.8 times the length.
- *
- * Source: our tightened model ropes, as repeated two-strand wall knots; that form is an assumption.
+ * Two-cord knots, each cord tied through the other, in cord diameters: what both cords take for a knot, and how long
+ * and wide that is. Source: `tightened.ts`, as wall knots of two strands that all face alike.
  */
-export const TWO_CORD_KNOT = { bothCords: 19.65, pitch: 2.05, width: 4.25, thickness: 3 } as const;
+export const TWO_CORD_KNOT = {
+  bothCords: tightened('two-cord.cord'),
+  pitch: tightened('two-cord.pitch'),
+  width: tightened('two-cord.width'),
+  thickness: 3,
+} as const;

@@ -30,7 +30,7 @@ describe('a swatch', () => {
       partKind('square-knot-sinnet').make({ id: 's', bead: '', cord, runs: 4 }),
       cord,
     );
-    expect(model.cordPerUnit / 2).toBeCloseTo(17.1, 1);
+    expect(model.cordPerUnit / 2).toBeCloseTo(17.1, 0);
     expect(model.lengthPerUnit / 2).toBe(2);
   });
   it('says what is wrong with one that cannot be', () => {

@@ -11,6 +11,7 @@ import {
   nearestBights,
   slackRounds,
   tubeFor,
+  PASSES,
   turksHeadCord,
   turksHeadWidth,
 } from '../../knot/turks-head.js';
@@ -52,6 +53,18 @@ const gripOf = (slider: TurksHeadSlider): number =>
 const closes = ({ leads, bights }: TurksHeadSlider): boolean =>
   cordsOfTurksHead(leads, bights) === 1;
 
+/** Of three leads what was computed; of others their curve alone. */
+function turksHeadSource({
+  leads,
+  bights,
+  passes,
+}: TurksHeadSlider): ReturnType<typeof computed> | { assumed: true } {
+  if (leads !== 3) return { assumed: true };
+  return bights === 4
+    ? computed(`turks-head.${PASSES[Math.min(3, passes) as 1 | 2 | 3]}.4`)
+    : computed('turks-head.bights.5', 'turks-head.bights.7');
+}
+
 export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
   type: 'turks-head-slider',
   label: 'Slider of a Turk’s head',
@@ -73,11 +86,7 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
       detail: say`${slider.passes === 1 ? 'once' : `${slider.passes} times`} round a bundle of ${size(bundle)}`,
       mm: turksHeadCord(slider, bundle / d) * d,
       spread: KNOT_SPREAD,
-      ...(slider.leads === 3 && slider.bights === 4
-        ? computed('turks-head.three-passes.4')
-        : slider.leads === 3
-          ? computed('turks-head.bights.5')
-          : { assumed: true }),
+      ...turksHeadSource(slider),
     };
   },
   stopperInEach: true,

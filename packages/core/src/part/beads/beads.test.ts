@@ -1,3 +1,4 @@
+import { stopper } from '../../knot/stopper.js';
 import { describe, expect, it } from '@jest/globals';
 import { inMm, testBead, testRuns, testSite } from '../../testing.js';
 import { beads } from './index.js';
@@ -47,11 +48,11 @@ describe('beads', () => {
     expect(threading(part({ through: 'all' }), cords).through).toHaveLength(3);
   });
   it('stand apart by a knot, or by bare cord', () => {
-    // An overhand knot is 3.7 diameters long and uses 10.12 besides.
+    const { length, uses } = stopper('overhand', 1);
     const knotted = layOut({ between: 'overhand' });
-    expect(knotted.length).toBeCloseTo(20 + 2 * 3.7, 9);
+    expect(knotted.length).toBeCloseTo(20 + 2 * length, 9);
     const used = knotted.uses.find((use) => use.reason.code === 'knot.between');
-    expect(used?.reason.mm).toBeCloseTo(2 * 10.12, 9);
+    expect(used?.reason.mm).toBeCloseTo(2 * uses, 9);
     expect(layOut({ between: 'space', gap: 5 }).length).toBe(30);
   });
   it('ask each kind of bead once whether its cords go through', () => {

@@ -1,7 +1,7 @@
 import { computed } from '../../knot/source.js';
 import { PRACTICE, useOf, type Reason, type Use } from '../../kind/reason.js';
 import type { Run } from '../../kind/run.js';
-import { END_KNOT_FINGERS, END_KNOTS, type EndKnotForm } from '../../knot/end-knots.js';
+import { diamondOf, END_KNOT_FINGERS, END_KNOTS, type EndKnotForm } from '../../knot/end-knots.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { PRACTICE_FACTOR, type Practice } from '../../material/practice.js';
 import { inSentence, say } from '../../measure/saying.js';
@@ -9,8 +9,8 @@ import { inSentence, say } from '../../measure/saying.js';
 /** Where what a bulky knot takes comes from: those that were computed, and a rule for more ends. */
 export function endKnotSource(form: EndKnotForm, ends: number): Pick<Reason, 'source' | 'assumed'> {
   if (form === 'carrick') return ends === 2 ? computed('carrick.beyond') : { assumed: true };
-  if (ends === 2) return computed('diamond.beyond.2');
-  return ends === 4 ? computed('diamond.beyond.4') : { assumed: true };
+  const known = diamondOf(ends);
+  return known === null ? { assumed: true } : computed(`diamond.beyond.${known}`);
 }
 
 /** What fingers need of every end to tie a bulky knot: it shrinks with practice, and is trimmed away. */

@@ -1,3 +1,4 @@
+import { HITCH_WIDTH } from '../../knot/hitch.js';
 import { describe, expect, it } from '@jest/globals';
 import { sumOf } from '../../kind/reason.js';
 import { readyPattern } from '../../floss/ready.js';
@@ -35,8 +36,11 @@ describe('a knotted band', () => {
   });
   it('is as long as its rows, and as wide as its places', () => {
     const laid = floss.layOut(part(8, { repeats: 3 }), site(8, 0.5), 0);
-    expect(laid.length).toBeCloseTo(48 * (Math.hypot(2.86, 2.88) / 2) * 0.5, 9);
-    expect(laid.width).toBeCloseTo(8 * (2.86 / Math.SQRT2) * 0.5, 9);
+    expect(laid.length).toBeCloseTo(
+      48 * (Math.hypot(HITCH_WIDTH, hitchHeight('even')) / 2) * 0.5,
+      9,
+    );
+    expect(laid.width).toBeCloseTo(8 * (HITCH_WIDTH / Math.SQRT2) * 0.5, 9);
   });
   it('lands within a row of the length it is given, or on whole repeats', () => {
     const anywhere = floss.layOut(part(8, { repeats: null }), site(8), 150);

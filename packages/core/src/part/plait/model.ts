@@ -71,9 +71,7 @@ export function plaitUses(plaiting: Plaiting, length: number): Use[] {
         label: 'Plaited',
         detail: `${ratio.toFixed(2)} times the length of the plait, as it goes from side to side`,
         spread: PLAIT_SPREAD,
-        ...(PLAITS[form].assumed || bundles.some((b) => b.length > 1)
-          ? { assumed: true }
-          : computed(`plait.${form}`)),
+        ...(bundles.some((b) => b.length > 1) ? { assumed: true } : computed(`plait.${form}`)),
       },
       length * ratio,
     ),

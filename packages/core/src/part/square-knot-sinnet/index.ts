@@ -92,6 +92,13 @@ const UNTIED: Section = { width: 0, thickness: 0, pitch: 1 };
 const hiddenOf = (setting: Ready, units: number, pitch: number): number =>
   Math.min(units, Math.ceil(setting.buried / pitch - 1e-9));
 
+/** Of which computed numbers the cord of a half knot is made. */
+const halfKnotSource = (form: SinnetForm, bundle: CoreBundle): ReturnType<typeof computed> => {
+  if (form === 'flat') return computed('half-knot.fixed', 'half-knot.per-hull');
+  if (bundle === 'one') return computed('spiral.cord.one', 'spiral.cord.one-thick');
+  return computed(bundle === 'two-flat' ? 'spiral.cord.two' : 'spiral.cord.four');
+};
+
 /** Cord of both working cords in stretches of equal half knots, halved between them. */
 function workingUses(setting: Ready, units: number, pitch: number): Use[] {
   const { form, bundle, ratio, d, core } = setting;
@@ -110,10 +117,7 @@ function workingUses(setting: Ready, units: number, pitch: number): Use[] {
               label: hidden > 0 ? `Half knots, ${where}` : 'Half knots',
               detail: `half of the cord that each takes ${where}`,
               bothHalves: `both ends, ${where}`,
-              // Spiral on two cores, and tension as a change of its pitch, are estimates.
-              ...(form === 'spiral' || b === 'round'
-                ? { assumed: true }
-                : computed('half-knot.fixed', 'half-knot.per-hull')),
+              ...(b === 'round' ? { assumed: true } : halfKnotSource(form, b)),
               spread: KNOT_SPREAD,
             },
             perUnit(b) / 2,

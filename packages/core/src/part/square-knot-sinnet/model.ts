@@ -46,31 +46,54 @@ const PACKED: readonly (readonly [number, number])[] = [
 /** Packing tighter than this was never reached by the model ropes. */
 const MIN_PITCH = 1.5;
 
+interface Spiral {
+  readonly length: number;
+  readonly pitch: number;
+  readonly unitsPerTurn: number;
+}
+
+const tightSpiral = (cores: 'one' | 'one-thick' | 'two' | 'four'): Spiral => ({
+  length: tightened(`spiral.cord.${cores}`),
+  pitch: tightened(`spiral.pitch.${cores}`),
+  unitsPerTurn: tightened(`spiral.a-turn.${cores}`),
+});
+
 /**
- * Spiral sinnets settle at their own pitch and consumption, in working-cord diameters; by core.
- * The single core was tightened at ratio 1 and 2; the two-core values are an estimate.
+ * Spiral sinnets settle at their own pitch and consumption, in working-cord diameters: on one core of the same
+ * cord and one twice as thick, and on two and four of the same cord, which turn with it. Source: `tightened.ts`.
  */
 const SPIRAL = {
   one: [
-    { ratio: 1, length: 14.97, pitch: 1.84, unitsPerTurn: 8 },
-    { ratio: 2, length: 17.97, pitch: 1.79, unitsPerTurn: 10 },
+    [1, tightSpiral('one')],
+    [2, tightSpiral('one-thick')],
   ],
-  two: { length: 16.9, pitch: 1.8, unitsPerTurn: 9 },
+  two: tightSpiral('two'),
+  four: tightSpiral('four'),
 } as const;
 
 /** How tension moves a spiral's pitch off its even value: as it moves the flat one. Assumed. */
 const spiralTension = (tension: Tension): number => FLAT_PITCH[tension] / FLAT_PITCH.even;
 
-const spiralOnOne = (ratio: number): { length: number; pitch: number; unitsPerTurn: number } => {
-  const [a, b] = SPIRAL.one;
-  const t = (ratio - a.ratio) / (b.ratio - a.ratio);
-  const between = (from: number, to: number): number => from + (to - from) * t;
+/** So far from one spiral to another: 0 the first, 1 the other. */
+function between(a: Spiral, b: Spiral, share: number): Spiral {
+  const mix = (from: number, to: number): number => from + (to - from) * share;
   return {
-    length: between(a.length, b.length),
-    pitch: between(a.pitch, b.pitch),
-    unitsPerTurn: between(a.unitsPerTurn, b.unitsPerTurn),
+    length: mix(a.length, b.length),
+    pitch: mix(a.pitch, b.pitch),
+    unitsPerTurn: mix(a.unitsPerTurn, b.unitsPerTurn),
   };
+}
+
+const spiralOnOne = (ratio: number): Spiral => {
+  const [[thin, a], [thick, b]] = SPIRAL.one;
+  return between(a, b, (ratio - thin) / (thick - thin));
 };
+
+/** Cores of the same cord; more than four, and those in a round bundle, are taken as four (assumed). */
+function spiralOnCores(bundle: CoreBundle): Spiral {
+  if (bundle === 'two-flat') return SPIRAL.two;
+  return bundle === 'three-flat' ? between(SPIRAL.two, SPIRAL.four, 0.5) : SPIRAL.four;
+}
 
 function packedExtra(pitch: number): number {
   const p = Math.max(pitch, MIN_PITCH);
@@ -85,11 +108,11 @@ function packedExtra(pitch: number): number {
 /**
  * Cord in one half knot, both working cords together, in working-cord diameters.
  *
- *     flat, p >= 2:  L = 12.10 + 0.972 C + 2 (p - 2)
- *     flat, p < 2:   the snug L plus 0.60 at p = 1.75 and 1.04 at p = 1.5, straight between
- *     spiral:        the tightened values of its own pitch, plus 2 (p - own pitch) when pulled longer
+ *     flat, p >= 2:  L = a + b C + c (p - 2)            about 12.1, 0.97 and 2
+ *     flat, p < 2:   the snug L and so much more as was computed at p = 1.75 and 1.5, straight between
+ *     spiral:        the tightened values of its own pitch, plus c (p - own pitch) when pulled longer
  *
- * C is the perimeter of the bare core's hull. Source: `tightened.ts`, within 0.5 %.
+ * C is the perimeter of the bare core's hull. Source: `tightened.ts`.
  *
  * What packing takes is set by how hard the hand pulls, not by how the last knots are eased to fill a length:
  * work that is a little longer for the same knots takes no less cord.
@@ -100,7 +123,7 @@ function packedExtra(pitch: number): number {
  * @param pitch finished length per half knot in working-cord diameters, > 0
  * @param cores number of cores, read only for a round bundle
  * @param packed pitch at which the hand packs them, where they are eased or pushed to another
- * @example halfKnotCord('flat', 'two-flat', 1, 2) // 17.10
+ * @example halfKnotCord('flat', 'two-flat', 1, 2) // 17.0
  */
 export function halfKnotCord(
   form: SinnetForm,
@@ -127,18 +150,15 @@ const snugHalfKnot = (bundle: CoreBundle, ratio: number, cores: number): number 
   tightened('half-knot.per-hull') * bundleShape(bundle, ratio, cores).perimeter;
 
 /** Length, pitch and half knots per turn of a spiral at even tension, in working-cord diameters. */
-export function spiral(
-  bundle: CoreBundle,
-  ratio: number,
-  cores = 1,
-): { readonly length: number; readonly pitch: number; readonly unitsPerTurn: number } {
+export function spiral(bundle: CoreBundle, ratio: number, cores = 1): Spiral {
   if (bundle === 'one') return spiralOnOne(ratio);
-  // Two cores were only estimated at ratio 1; other cores scale as the flat sinnet does.
+  // Cores of another thickness scale as those of the flat sinnet do; four lie two by two in it.
+  const own = spiralOnCores(bundle);
+  const like = bundle === 'two-flat' || bundle === 'three-flat' ? bundle : 'two-by-two';
+  const as = bundle === 'round' ? bundle : like;
   return {
-    length:
-      (SPIRAL.two.length * snugHalfKnot(bundle, ratio, cores)) / snugHalfKnot('two-flat', 1, 1),
-    pitch: SPIRAL.two.pitch,
-    unitsPerTurn: SPIRAL.two.unitsPerTurn,
+    ...own,
+    length: (own.length * snugHalfKnot(as, ratio, cores)) / snugHalfKnot(like, 1, 1),
   };
 }
 

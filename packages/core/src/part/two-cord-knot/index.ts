@@ -2,6 +2,7 @@ import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import { countField } from '../../kind/field.js';
 import { KNOT_SPREAD, useOf } from '../../kind/reason.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
+import { computed } from '../../knot/source.js';
 import { TWO_CORD_KNOT } from '../../knot/two-cord.js';
 import { straightUse } from '../../knot/straight.js';
 import { outerEnds } from '../ends.js';
@@ -50,7 +51,7 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
               code: 'knot.two-cord',
               label: 'Snake knots',
               detail: 'tied through the other cord, over and above the length of the knot',
-              assumed: true,
+              ...computed('two-cord.cord', 'two-cord.pitch'),
               spread: KNOT_SPREAD,
             },
             each,

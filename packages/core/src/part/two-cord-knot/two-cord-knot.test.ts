@@ -1,3 +1,4 @@
+import { tightened } from '../../knot/tightened.js';
 import { describe, expect, it } from '@jest/globals';
 import { testCord, testRuns, testSite } from '../../testing.js';
 import { twoCordKnot } from './index.js';
@@ -8,10 +9,13 @@ const site = testSite(testRuns(['core', 'core'], testCord(2)));
 
 describe('two-cord knots', () => {
   it('grow by one pitch each', () => {
-    expect(twoCordKnot.layOut(part(5), site, 0).length).toBeCloseTo(5 * 2.05 * 2, 9);
+    expect(twoCordKnot.layOut(part(5), site, 0).length).toBeCloseTo(
+      5 * tightened('two-cord.pitch') * 2,
+      9,
+    );
   });
   it('take about 4.8 times the length of each cord', () => {
-    // Our tightened model ropes: 19.3 to 20 diameters of both cords a knot, one every 2.05.
+    // An earlier tightening of model ropes, by another method: 19.3 to 20 diameters of both cords a knot, one every 2.05.
     const layout = twoCordKnot.layOut(part(40), site, 0);
     const one = layout.uses.filter((u) => u.strand === 1).reduce((sum, u) => sum + u.reason.mm, 0);
     expect(one / layout.length).toBeGreaterThan(4.6);

@@ -1,0 +1,155 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import type { Point } from '../kind/primitive.js';
+import { tightened } from '../knot/tightened.js';
+import { draw, type Outcome } from '../rope/outcome.js';
+import { USUAL } from '../rope/tighten.js';
+import { alike, crossingCode } from './code.js';
+import { BOARD_LIMITS, boardFaults, crossings, inMirror, turnOver, type Board } from './board.js';
+import { inSpace } from './lift.js';
+
+/** In from the left, round and through its own loop: three crossings, over and under by turns. */
+const OVERHAND: Board = {
+  cords: [
+    [
+      [-8, 0],
+      [0, 2],
+      [5, 0],
+      [4, -5],
+      [0, -6],
+      [-4, -4],
+      [-3, 1],
+      [0, 5],
+      [3, 3],
+      [1, -2],
+      [1, -9],
+    ],
+  ],
+  turned: [],
+};
+
+/** Crossings turned so that over and under take turns along the cord. */
+function alternating(board: Board): Board {
+  let now = board;
+  for (const { name } of crossings(board)) {
+    const tries = [now, turnOver(now, name)];
+    now = tries.find((one) => alternatesTo(one, name)) ?? now;
+  }
+  return now;
+}
+function alternatesTo(board: Board, until: string): boolean {
+  const all = crossings(board);
+  const known = all.slice(0, all.findIndex(({ name }) => name === until) + 1);
+  const visits = all
+    .flatMap((one) => [
+      { at: one.early.along, over: one.earlyOver, one },
+      { at: one.late.along, over: !one.earlyOver, one },
+    ])
+    .sort((a, b) => a.at - b.at);
+  return visits.every(({ over, one }, i) => !known.includes(one) || over === (i % 2 === 0));
+}
+
+function outcome(board: Board): Outcome {
+  const steps = draw(inSpace(board), { ...USUAL, polygons: 2 });
+  for (;;) {
+    const { done, value } = steps.next();
+    if (done) return value;
+  }
+}
+
+/** Cord used by the first cord of a knot that is tight. */
+function used(board: Board): number {
+  const told = outcome(board);
+  if (told.how !== 'tight') throw new Error(`it is ${told.how}`);
+  const { laid, lengths } = told.drawn.at(-1)!;
+  const curve = laid.curve(0);
+  const [a, b] = [curve[0]!, curve.at(-1)!];
+  return lengths[0]! - Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+}
+
+describe('crossings', () => {
+  it('are found where cords cross, once each, and keep their names while cords are moved', () => {
+    const found = crossings(OVERHAND);
+    expect(found).toHaveLength(3);
+    const moved = {
+      ...OVERHAND,
+      cords: [OVERHAND.cords[0]!.map(([x, y]): Point => [1.1 * x + 2, y - 1])],
+    };
+    expect(crossings(moved).map(({ name }) => name)).toEqual(found.map(({ name }) => name));
+  });
+  it('are turned and turned back', () => {
+    const [first] = crossings(OVERHAND);
+    const turned = turnOver(OVERHAND, first!.name);
+    expect(crossings(turned)[0]!.earlyOver).toBe(!first!.earlyOver);
+    expect(turnOver(turned, first!.name)).toEqual(OVERHAND);
+  });
+});
+
+describe('the crossing code', () => {
+  it('is the same however a knot lies, from whichever end it runs, and seen from behind', () => {
+    const code = crossingCode(alternating(OVERHAND));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 6.28, noNaN: true }),
+        fc.double({ min: 0.3, max: 3, noNaN: true }),
+        fc.boolean(),
+        (angle, size, reversed) => {
+          const { cords, turned } = alternating(OVERHAND);
+          const [c, s] = [size * Math.cos(angle), size * Math.sin(angle)];
+          const laid = cords[0]!.map(([x, y]): Point => [c * x - s * y, s * x + c * y]);
+          const board: Board = { cords: [reversed ? [...laid].reverse() : laid], turned };
+          if (!reversed) expect(crossingCode(board)).toBe(code);
+          // Run from the other end the crossings are named anew; the knot is the same once they alternate.
+          else expect(alike(alternating(board), { cords, turned })).not.toBeNull();
+        },
+      ),
+    );
+  });
+  it('tells left from right, and one crossing turned from none', () => {
+    const knot = alternating(OVERHAND);
+    expect(alike(knot, inMirror(knot))).toBe('mirrored');
+    expect(alike(knot, knot)).toBe('same');
+    expect(alike(knot, turnOver(knot, crossings(knot)[1]!.name))).toBeNull();
+  });
+});
+
+describe('a drawn knot', () => {
+  it('that is an overhand knot takes what an overhand knot takes', () => {
+    expect(Math.abs(used(alternating(OVERHAND)) / tightened('overhand.uses') - 1)).toBeLessThan(
+      0.005,
+    );
+    expect(
+      Math.abs(used(inMirror(alternating(OVERHAND))) / tightened('overhand.uses') - 1),
+    ).toBeLessThan(0.005);
+  });
+  it('falls apart where one crossing is turned, and nothing holds', () => {
+    const knot = alternating(OVERHAND);
+    for (const { name } of crossings(knot))
+      expect(outcome(turnOver(knot, name)).how).toBe('falls-apart');
+  });
+});
+
+describe('faults of a board', () => {
+  it('are told with the cord that has them', () => {
+    expect(boardFaults(OVERHAND)).toEqual([]);
+    expect(boardFaults({ cords: [], turned: [] })).toHaveLength(1);
+    expect(boardFaults({ cords: [[[0, 0]]], turned: [] })).toEqual([
+      { cord: 0, message: 'A cord needs a beginning and an end.' },
+    ]);
+    const far: Board = {
+      cords: [
+        [
+          [0, 0],
+          [1e9, NaN],
+        ],
+      ],
+      turned: [],
+    };
+    expect(boardFaults(far)[0]!.cord).toBe(0);
+    const zigzag = (n: number, upright: boolean): Point[] =>
+      Array.from({ length: n }, (_, i) => (upright ? [i % 2 ? 9 : -9, i] : [i, i % 2 ? 9 : -9]));
+    const crowded: Board = { cords: [zigzag(12, true), zigzag(12, false)], turned: [] };
+    expect(crossings(crowded).length).toBeGreaterThan(BOARD_LIMITS.crossings);
+    expect(boardFaults(crowded)).toHaveLength(1);
+  });
+});

@@ -1,0 +1,133 @@
+import type { Point } from '../kind/primitive.js';
+
+/**
+ * A knot as a maker draws it on a board: the middle of each cord, from where it comes in to where it goes out, as
+ * seen from above. Where cords cross, the one drawn later lies over; each crossing can be turned the other way.
+ */
+export interface Board {
+  /** In the order in which they were drawn; points in cord diameters, x to the right, y away from the viewer's hands. */
+  readonly cords: readonly (readonly Point[])[];
+  /** Crossings that were turned the other way, by their names. */
+  readonly turned: readonly string[];
+}
+
+export const BOARD_LIMITS = { cords: 4, points: 120, crossings: 40, across: 400 } as const;
+
+/** Two passages of cords over each other, as seen from above. */
+export interface Crossing {
+  /** Stays the same while the cords are only moved about: the how-many-th crossing of which two cords. */
+  readonly name: string;
+  readonly at: Point;
+  /** The passage that was drawn first, and the other: which cord, and how far along, in points. */
+  readonly early: Passage;
+  readonly late: Passage;
+  /** Whether the one that was drawn first lies over. */
+  readonly earlyOver: boolean;
+  /** Which way the late one goes across the early one: 1 from its right to its left, -1 the other way. */
+  readonly side: 1 | -1;
+}
+
+export interface Passage {
+  readonly cord: number;
+  readonly along: number;
+}
+
+/** Edges of a cord that begin and end so near to each other's ends only touch, and do not cross. */
+const TOUCH = 1e-9;
+
+/** Where two edges cross: how far along each, from 0 to 1; null where they do not. */
+function meet(p: Point, q: Point, r: Point, s: Point): readonly [number, number] | null {
+  const [ux, uy, vx, vy] = [q[0] - p[0], q[1] - p[1], s[0] - r[0], s[1] - r[1]];
+  const den = ux * vy - uy * vx;
+  if (Math.abs(den) < TOUCH) return null;
+  const a = ((r[0] - p[0]) * vy - (r[1] - p[1]) * vx) / den;
+  const b = ((r[0] - p[0]) * uy - (r[1] - p[1]) * ux) / den;
+  return a >= 0 && a < 1 && b >= 0 && b < 1 ? [a, b] : null;
+}
+
+/**
+ * All crossings of a board, in the order in which its cords come to them.
+ *
+ * @example crossings({ cords: [[[-1, 0], [1, 0]], [[0, -1], [0, 1]]], turned: [] }).length // 1
+ */
+export function crossings({ cords, turned }: Board): Crossing[] {
+  const found: Omit<Crossing, 'name' | 'earlyOver'>[] = [];
+  cords.forEach((late, j) => {
+    for (let i = 0; i <= j; i++) {
+      const early = cords[i]!;
+      for (let b = 0; b + 1 < late.length; b++) {
+        const last = i === j ? b - 1 : early.length - 1;
+        for (let a = 0; a < last; a++) {
+          const [p, q, r, s] = [early[a]!, early[a + 1]!, late[b]!, late[b + 1]!];
+          const at = meet(p, q, r, s);
+          if (!at) continue;
+          const turn = (q[0] - p[0]) * (s[1] - r[1]) - (q[1] - p[1]) * (s[0] - r[0]);
+          found.push({
+            at: [p[0] + at[0] * (q[0] - p[0]), p[1] + at[0] * (q[1] - p[1])],
+            early: { cord: i, along: a + at[0] },
+            late: { cord: j, along: b + at[1] },
+            side: turn > 0 ? 1 : -1,
+          });
+        }
+      }
+    }
+  });
+  found.sort((a, b) => a.late.cord - b.late.cord || a.late.along - b.late.along);
+  const counted = new Map<string, number>();
+  return found.map((one) => {
+    const pair = `${one.early.cord}-${one.late.cord}`;
+    const count = counted.get(pair) ?? 0;
+    counted.set(pair, count + 1);
+    const name = `${pair}-${count}`;
+    return { ...one, name, earlyOver: turned.includes(name) };
+  });
+}
+
+/** The board with one crossing turned the other way. */
+export const turnOver = (board: Board, name: string): Board => ({
+  ...board,
+  turned: board.turned.includes(name)
+    ? board.turned.filter((one) => one !== name)
+    : [...board.turned, name],
+});
+
+/** As a left hand ties it: seen in a mirror, so that what lies over still does. */
+export const inMirror = (board: Board): Board => ({
+  ...board,
+  cords: board.cords.map((cord) => cord.map(([x, y]): Point => [-x, y])),
+});
+
+/** A fault of a board: what is wrong, in words that stand alone, and at which cord. */
+export interface BoardFault {
+  readonly cord: number | null;
+  readonly message: string;
+}
+
+/** What keeps a board from being drawn tight; empty where nothing does. */
+export function boardFaults(board: Board): BoardFault[] {
+  const { cords } = board;
+  const faults: BoardFault[] = [];
+  if (cords.length === 0) faults.push({ cord: null, message: 'No cord is drawn yet.' });
+  if (cords.length > BOARD_LIMITS.cords) {
+    faults.push({ cord: null, message: `At most ${BOARD_LIMITS.cords} cords can be drawn.` });
+  }
+  cords.forEach((cord, i) => {
+    const say = (message: string): void => void faults.push({ cord: i, message });
+    if (cord.length < 2) say('A cord needs a beginning and an end.');
+    if (cord.length > BOARD_LIMITS.points) say(`A cord has at most ${BOARD_LIMITS.points} points.`);
+    if (
+      cord.some(
+        ([x, y]) => !(Math.abs(x) <= BOARD_LIMITS.across && Math.abs(y) <= BOARD_LIMITS.across),
+      )
+    ) {
+      say(`A cord lies within ${BOARD_LIMITS.across} diameters of the middle.`);
+    }
+  });
+  if (faults.length === 0 && crossings(board).length > BOARD_LIMITS.crossings) {
+    faults.push({
+      cord: null,
+      message: `At most ${BOARD_LIMITS.crossings} crossings can be drawn.`,
+    });
+  }
+  return faults;
+}

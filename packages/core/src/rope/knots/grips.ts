@@ -1,0 +1,29 @@
+import type { Point3 } from '../../kind/primitive.js';
+import type { Drawn } from '../tighten.js';
+import { across, bump, pointsOf, uses } from './measures.js';
+import { held, type Recipe } from './recipe.js';
+import { barrel } from './stoppers.js';
+
+/** Where the other cord lies beside the passes through the middle. */
+const BESIDE = -1.05;
+
+/** What stands further from the middle of the other cord than this is wound round it, and leads neither in nor out. */
+const WOUND = 1.35;
+
+const fromCord = (drawn: Drawn): Point3[] => pointsOf(drawn).map(([x, y, z]) => [x, y, z - BESIDE]);
+
+/** A barrel tied round another cord, which is held taut and runs straight through its middle. */
+const grip = (turns: 1 | 2 | 3): Recipe => ({
+  id: `barrel-round.${turns}`,
+  problem: () => ({
+    strands: [held(barrel(turns).map(([x, y, z]) => [x, 1.3 * y, 1.3 * z]))],
+    rods: [{ y: 0, z: BESIDE, radius: 0.5 }],
+  }),
+  read: (drawn) => ({
+    [`barrel-round.uses.${turns}`]: uses(drawn, 0),
+    [`barrel-round.length.${turns}`]: bump(fromCord(drawn), WOUND),
+    [`barrel-round.width.${turns}`]: across(pointsOf(drawn)),
+  }),
+});
+
+export const GRIPS: readonly Recipe[] = [grip(1), grip(2), grip(3)];

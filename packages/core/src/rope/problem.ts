@@ -1,0 +1,55 @@
+import type { Point3 } from '../kind/primitive.js';
+
+/**
+ * How a strand ends: held at both ends, closed on itself, or going on as the beginning of a strand (`joins`) so
+ * many cells further on (`after`).
+ */
+export type StrandEnds = 'held' | 'closed' | { readonly joins: number; readonly after: number };
+
+/** A rope as it is laid before it is drawn tight. */
+export interface RopeStrand {
+  /** Its middle: points that a smooth curve goes through, from the beginning; the end too where it is held. */
+  readonly points: readonly Point3[];
+  /** Of the rope, in the unit of the points. */
+  readonly diameter: number;
+  /** How hard it is drawn, against the others; 1 when left out. */
+  readonly tension?: number;
+  /** Tightest bend over half the diameter, >= 1; 1 when left out: the ideal rope. */
+  readonly bend?: number;
+  readonly ends: StrandEnds;
+}
+
+/**
+ * How a knot repeats: every cell is the one before, moved by `shift` along an axis, and turned about it (a screw),
+ * or seen in a mirror whose plane holds the axis (a glide).
+ */
+export interface Repeat {
+  readonly axis: 'x' | 'y' | 'z';
+  readonly shift: number;
+  /** Radians about the axis. */
+  readonly turn?: number;
+  /** Normal of the mirror, square to the axis. */
+  readonly mirror?: 'x' | 'y' | 'z';
+  /** The shift is found as well, against a push of so much tension along it: 0 where nobody pushes. */
+  readonly push?: number;
+}
+
+/** A straight, rigid core along x, of any length. */
+export interface Rod {
+  readonly y: number;
+  readonly z: number;
+  readonly radius: number;
+}
+
+/** Ropes, how they repeat, and what rigid things they lie on. */
+export interface RopeProblem {
+  readonly strands: readonly RopeStrand[];
+  /** None for a knot that stands alone; two for a field that repeats both ways. */
+  readonly repeats?: readonly Repeat[];
+  readonly rods?: readonly Rod[];
+  /** Half the space between two plates that the middles stay between, square to z. */
+  readonly between?: number;
+}
+
+export const MOST_STRANDS = 16;
+export const MOST_POINTS = 4000;

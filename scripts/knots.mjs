@@ -1,0 +1,92 @@
+import { availableParallelism } from 'node:os';
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Worker } from 'node:worker_threads';
+import { ensureBuild } from './lib/build.mjs';
+import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
+import { run, say } from './lib/say.mjs';
+import { ROOT } from './lib/shell.mjs';
+
+const FILE = join(ROOT, 'packages', 'core', 'src', 'knot', 'tightened-data.ts');
+const CORE = new URL('../packages/core/dist/rope/knots/index.js', import.meta.url);
+const DATA = new URL('../packages/core/dist/knot/tightened-data.js', import.meta.url);
+
+/** Draws knots tight on all cores of the machine; each worker takes the next that nobody has. */
+async function drawAll(ids) {
+  const left = [...ids];
+  const known = {};
+  const one = () =>
+    new Promise((resolve, reject) => {
+      const worker = new Worker(new URL('./lib/draw-knots.mjs', import.meta.url), {
+        workerData: { core: CORE.href },
+      });
+      const next = () => worker.postMessage(left.shift() ?? null);
+      worker.on('message', ({ id, numbers, ms }) => {
+        Object.assign(known, numbers);
+        say(`${id} (${(ms / 1000).toFixed(1)} s, ${left.length} to go)`);
+        next();
+      });
+      worker.on('error', reject);
+      worker.on('exit', resolve);
+      next();
+    });
+  await Promise.all(Array.from({ length: Math.min(availableParallelism(), ids.length) }, one));
+  return known;
+}
+
+const rounded = ({ value, error, points, rounds }) => ({
+  value: Number(value.toPrecision(5)),
+  error: Number(error.toPrecision(2)),
+  points,
+  rounds,
+});
+
+function write(numbers, engine) {
+  const rows = Object.entries(numbers).map(([name, one]) => {
+    const { value, error, points, rounds } = rounded(one);
+    return `  '${name}': { value: ${value}, error: ${error}, points: ${points}, rounds: ${rounds} },`;
+  });
+  writeFileSync(
+    FILE,
+    `// Written by \`npm run knots\`; not by hand.\n\n/** The engine that these were computed by. */\nexport const COMPUTED_BY = ${engine};\n\nexport const TIGHTENED_DATA = {\n${rows.join('\n')}\n} as const;\n`,
+  );
+}
+
+/** Says which numbers no longer come out as the file has them, within the errors of both. */
+function compare(numbers, kept) {
+  const off = Object.entries(numbers).filter(([name, { value, error }]) => {
+    const was = kept[name];
+    return (
+      !was ||
+      Math.abs(value - was.value) > Math.abs(was.value) * was.error + Math.abs(value) * error
+    );
+  });
+  for (const [name, { value }] of off) {
+    say(`${name} comes out as ${value.toPrecision(5)}, and the file says ${kept[name]?.value}`);
+  }
+  return off.length;
+}
+
+/**
+ * Computes every number of a knot that the program uses, and writes them down; with --check they are only held
+ * against those that are there.
+ */
+await run(async () => {
+  checkNode();
+  await ensureDependencies();
+  await ensureBuild();
+  const { CATALOGUE, constants, ENGINE } = await import(CORE.href);
+  const known = await drawAll(CATALOGUE.map(({ id }) => id));
+  const numbers = constants((name) => {
+    if (!known[name]) throw new Error(`${name} was not read off any knot`);
+    return known[name];
+  });
+  if (!process.argv.includes('--check')) {
+    write(numbers, ENGINE);
+    say(`${Object.keys(numbers).length} numbers in ${FILE}`);
+    return;
+  }
+  const { TIGHTENED_DATA } = await import(DATA.href);
+  if (compare(numbers, TIGHTENED_DATA) > 0) process.exitCode = 1;
+  else say(`All ${Object.keys(numbers).length} numbers come out as they are kept.`);
+});
