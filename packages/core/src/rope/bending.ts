@@ -1,9 +1,11 @@
 import { HELD, type Laid } from './laid.js';
 
-const { max, sqrt } = Math;
+const { max, min, sqrt } = Math;
 
 /** Share of what bent back before that a round begins with. */
-const WARM = 0.8;
+const WARM = 0.6;
+/** A bend pushes by no more than so many diameters in a round: contacts that are not yet seen must hold. */
+const MOST = 0.1;
 
 /**
  * Largest second difference at a corner between edges a and b on a circle of a radius: what they bend by, and what they
@@ -62,7 +64,10 @@ export class Bending {
             sqrt(bx * bx + by * by + bz * bz),
             radius,
           );
-          const now = max(0, press[i]! + (bow - most) / give);
+          const now = min(
+            MOST * laid.diameter[s]! * laid.thickness,
+            max(0, press[i]! + (bow - most) / give),
+          );
           more = now - press[i]!;
           press[i] = now;
         }

@@ -80,11 +80,32 @@ export function* compute(recipe: Recipe): Generator<Progress, Record<string, Com
   return readOff(recipe, drawn);
 }
 
-/** All of it at once. */
-export function computeNow(recipe: Recipe): Record<string, Computed> {
-  const steps = compute(recipe);
+/** How a number that is told compares with what one polygon more says. */
+export interface Finer {
+  readonly name: string;
+  readonly told: Computed;
+  readonly finest: number;
+  /** Whether the finest lies within the error that was stated. */
+  readonly within: boolean;
+}
+
+/** Draws a knot with one polygon more than its numbers are told from, and holds those against it. */
+export function finer(recipe: Recipe): Finer[] {
+  const care = { ...USUAL, ...recipe.care };
+  const drawn = allOf(tighten(recipe.problem(), { ...care, polygons: care.polygons + 1 }));
+  const finest = recipe.read(drawn.at(-1)!);
+  return Object.entries(readOff(recipe, drawn.slice(0, -1))).map(([name, told]) => {
+    const off = Math.abs(finest[name]! - told.value);
+    return { name, told, finest: finest[name]!, within: off <= Math.abs(told.value) * told.error };
+  });
+}
+
+function allOf<T>(steps: Generator<unknown, T, void>): T {
   for (;;) {
     const { done, value } = steps.next();
     if (done) return value;
   }
 }
+
+/** All of it at once. */
+export const computeNow = (recipe: Recipe): Record<string, Computed> => allOf(compute(recipe));

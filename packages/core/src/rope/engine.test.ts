@@ -72,6 +72,20 @@ describe('tightening does not depend on', () => {
   });
 });
 
+describe('stiffer cord', () => {
+  it('takes hardly more: a bend limit of up to a diameter changes an overhand knot by less than 1 %', () => {
+    const tightest = (bend: number): number =>
+      lengthOf(
+        drawTight({ strands: [{ points: barrel(1), diameter: 1, ends: 'held', bend }] }, QUICK),
+      ) - 14;
+    const ideal = tightest(1);
+    expect(Math.abs(tightest(1.5) / ideal - 1)).toBeLessThan(0.003);
+    const stiff = tightest(2) / ideal - 1;
+    expect(stiff).toBeGreaterThan(0);
+    expect(stiff).toBeLessThan(0.01);
+  });
+});
+
 describe('what becomes of a knot', () => {
   it('is told as tight, with nothing overlapping and no bend tighter than its limit', () => {
     const told = outcome(held(figureEight()));

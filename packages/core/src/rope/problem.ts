@@ -14,7 +14,7 @@ export interface RopeStrand {
   readonly diameter: number;
   /** How hard it is drawn, against the others; 1 when left out. */
   readonly tension?: number;
-  /** Tightest bend over half the diameter, >= 1; 1 when left out: the ideal rope. */
+  /** Tightest bend over half the diameter, 1 to 2; 1 when left out: the ideal rope. Stiffer ones do not come to rest. */
   readonly bend?: number;
   readonly ends: StrandEnds;
 }

@@ -35,7 +35,9 @@ export class Relaxing {
     this.before = new Float64Array(laid.x.length);
     this.speed = new Float64Array(laid.x.length);
     this.shiftSpeed = new Float64Array(laid.images.shifts.length);
-    this.hardest = max(...laid.tension);
+    // Stiff ropes push back harder than they are pulled: they are pulled less in a round.
+    const stiffest = max(...laid.radius.map((radius, s) => (2 * radius) / laid.diameter[s]!));
+    this.hardest = max(...laid.tension) * stiffest ** 2;
     laid.measure();
   }
 

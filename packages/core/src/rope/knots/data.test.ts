@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { TIGHTENED } from '../../knot/tightened.js';
 import { COMPUTED_BY } from '../../knot/tightened-data.js';
-import { computeNow, ENGINE } from '../compute.js';
+import { computeNow, ENGINE, finer } from '../compute.js';
 import { CATALOGUE } from './catalogue.js';
 import { constants } from './derived.js';
 
@@ -35,4 +35,11 @@ describe('the data of tightened knots', () => {
       kept.error + read[1].error,
     );
   });
+  it.each(['plait.four-round.1', 'sinnet.one.2', 'two-cord.360'])(
+    '%s: one polygon more lies within the error that is told',
+    (id) => {
+      const [first] = finer(CATALOGUE.find((one) => one.id === id)!);
+      expect(first!.within).toBe(true);
+    },
+  );
 });
