@@ -45,9 +45,11 @@ describe('the line to the server', () => {
 
   it('is one for all that is heard', () => {
     listenToStream('message', (data) => heard.push(`change ${data}`));
+    expect(open()).toHaveLength(1);
+    // The line begins with how instruments stand; who listens for that comes later.
+    open()[0]!.says('reading', '1');
     listenToStream('reading', (data) => heard.push(`reading ${data}`));
     expect(open()).toHaveLength(1);
-    open()[0]!.says('reading', '1');
     open()[0]!.says('message', '2');
     expect(heard).toEqual(['reading 1', 'change 2']);
   });

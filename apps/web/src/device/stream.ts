@@ -1,7 +1,16 @@
 type Hear = (data: string) => void;
 
-/** By the name of an event; what has none goes under `message`. */
-const listeners = new Map<string, Set<Hear>>();
+/** Names of events; what has none goes under `message`. */
+const NAMES = ['message', 'reading'] as const;
+type Name = (typeof NAMES)[number];
+
+const listeners = new Map<Name, Set<Hear>>();
+/**
+ * What was told before anybody listened for it, the last so many: the line begins with how everything stands, and
+ * those who listen may come later than that.
+ */
+const early = new Map<Name, string[]>();
+const MOST_EARLY = 200;
 let source: EventSource | null = null;
 let again: ReturnType<typeof setTimeout> | undefined;
 let broken: (() => void) | null = null;
@@ -23,7 +32,8 @@ function open(): void {
   if (source || !wanted() || !('EventSource' in window)) return;
   const opened = new EventSource('/api/live');
   source = opened;
-  for (const name of listeners.keys()) attach(opened, name);
+  early.clear();
+  for (const name of NAMES) attach(opened, name);
   opened.onerror = () => {
     if (opened.readyState !== EventSource.CLOSED || source !== opened) return;
     close();
@@ -33,10 +43,12 @@ function open(): void {
   };
 }
 
-function attach(to: EventSource, name: string): void {
+function attach(to: EventSource, name: Name): void {
   to.addEventListener(name, ({ data }: MessageEvent<string>) => {
     wait = AGAIN;
-    listeners.get(name)?.forEach((hear) => hear(data));
+    const hears = listeners.get(name);
+    if (hears) hears.forEach((hear) => hear(data));
+    else early.set(name, [...(early.get(name) ?? []), data].slice(-MOST_EARLY));
   });
 }
 
@@ -49,12 +61,13 @@ export const whenRefused = (tell: () => void): void => {
  * Hears what the server tells as it happens, over one line for the whole window: a browser opens only a few to a
  * server. A window that nobody sees gives its line up, and takes it again when it is looked at.
  */
-export function listenToStream(name: 'message' | 'reading', hear: Hear): void {
+export function listenToStream(name: Name, hear: Hear): void {
   const known = listeners.get(name);
   if (known) known.add(hear);
   else {
     listeners.set(name, new Set([hear]));
-    if (source) attach(source, name);
+    early.get(name)?.forEach(hear);
+    early.delete(name);
   }
   open();
 }

@@ -7,6 +7,7 @@ import { USUAL } from '../rope/tighten.js';
 import { alike, crossingCode } from './code.js';
 import { BOARD_LIMITS, boardFaults, crossings, inMirror, turnOver, type Board } from './board.js';
 import { inSpace } from './lift.js';
+import { axesOf, knotSize, type KnotSize } from './size.js';
 
 /** In from the left, round and through its own loop: three crossings, over and under by turns. */
 const OVERHAND: Board = {
@@ -57,14 +58,11 @@ function outcome(board: Board): Outcome {
   }
 }
 
-/** Cord used by the first cord of a knot that is tight. */
-function used(board: Board): number {
+/** Size of a knot that is tight. */
+function sizeOf(board: Board): KnotSize {
   const told = outcome(board);
   if (told.how !== 'tight') throw new Error(`it is ${told.how}`);
-  const { laid, lengths } = told.drawn.at(-1)!;
-  const curve = laid.curve(0);
-  const [a, b] = [curve[0]!, curve.at(-1)!];
-  return lengths[0]! - Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+  return knotSize(told.drawn);
 }
 
 describe('crossings', () => {
@@ -114,18 +112,38 @@ describe('the crossing code', () => {
 });
 
 describe('a drawn knot', () => {
-  it('that is an overhand knot takes what an overhand knot takes', () => {
-    expect(Math.abs(used(alternating(OVERHAND)) / tightened('overhand.uses') - 1)).toBeLessThan(
-      0.005,
-    );
-    expect(
-      Math.abs(used(inMirror(alternating(OVERHAND))) / tightened('overhand.uses') - 1),
-    ).toBeLessThan(0.005);
+  it.each([
+    ['an overhand knot', alternating(OVERHAND)],
+    ['one of the left hand', inMirror(alternating(OVERHAND))],
+  ])('that is %s takes what that takes, and is as large', (_, board) => {
+    const { uses, length, width, thickness } = sizeOf(board);
+    const [first] = uses;
+    const want = tightened('overhand.uses');
+    expect(Math.abs(first!.value - want)).toBeLessThan(first!.off + 0.002 * want);
+    expect(first!.off).toBeLessThan(0.02 * want);
+    // Seen along its own axes it is as wide as from the line of pull, and flatter the third way.
+    expect(Math.abs(length.value - tightened('overhand.length'))).toBeLessThan(0.4);
+    expect(width.value).toBeLessThan(length.value + 0.1);
+    expect(thickness.value).toBeLessThan(tightened('overhand.width'));
+    expect(thickness.value).toBeGreaterThan(2);
   });
   it('falls apart where one crossing is turned, and nothing holds', () => {
     const knot = alternating(OVERHAND);
     for (const { name } of crossings(knot))
       expect(outcome(turnOver(knot, name)).how).toBe('falls-apart');
+  });
+});
+
+describe('the axes of points', () => {
+  it('are those along which they lie widest', () => {
+    const [c, s] = [Math.cos(0.7), Math.sin(0.7)];
+    const points = Array.from({ length: 60 }, (_, i): [number, number, number] => {
+      const [u, v, w] = [5 * Math.sin(i), 2 * Math.sin(2.3 * i + 1), 0.5 * Math.sin(3.7 * i)];
+      return [c * u - s * v, s * u + c * v, w];
+    });
+    const [first, , last] = axesOf(points);
+    expect(Math.abs(first![0] * c + first![1] * s)).toBeGreaterThan(0.99);
+    expect(Math.abs(last![2])).toBeGreaterThan(0.99);
   });
 });
 

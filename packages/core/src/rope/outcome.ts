@@ -35,7 +35,7 @@ export function judge(drawn: readonly Drawn[]): Outcome {
   if (!last) return { how: 'unsettled', left: 1, drawn };
   if (pulledStraight(last)) return { how: 'falls-apart', drawn };
   if (last.settled) return { how: 'tight', drawn };
-  if (last.overlap > ROOM) {
+  if (last.burst || last.overlap > ROOM) {
     return { how: 'locks', overlap: last.overlap, drawn };
   }
   return { how: 'unsettled', left: Math.max(last.still, last.overlap), drawn };

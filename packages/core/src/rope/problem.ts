@@ -50,6 +50,3 @@ export interface RopeProblem {
   /** Half the space between two plates that the middles stay between, square to z. */
   readonly between?: number;
 }
-
-export const MOST_STRANDS = 16;
-export const MOST_POINTS = 4000;

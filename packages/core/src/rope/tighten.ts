@@ -25,6 +25,9 @@ const FINER = 1.4;
 /** The polygon that finds the way, against the first that counts. */
 const ROUGHER = 1.4;
 
+const FEWEST_EDGES = 8;
+const MOST_EDGES = 3000;
+
 const STEP = 0.15;
 const LAST_STEP = 0.012;
 /** The polygon that finds the way need not come to rest as well. */
@@ -62,6 +65,8 @@ export interface Drawn {
   /** By what share the length last changed in a hundred rounds. */
   readonly still: number;
   readonly settled: boolean;
+  /** There was no room: ropes were pushed out of each other ever further. */
+  readonly burst: boolean;
 }
 
 /** Draws a problem tight, polygon after polygon; between rounds it may be stopped with what it has. */
@@ -77,11 +82,18 @@ export function* tighten(
     const fine = polygon < 0 ? care.edge * ROUGHER : care.edge / FINER ** polygon;
     const before = drawn.at(-1) ?? first;
     const edges = now.strands.map((strand, s) =>
-      max(8, round((before?.lengths[s] ?? curveOf(now, s)) / (fine * strand.diameter))),
+      min(
+        MOST_EDGES,
+        max(
+          FEWEST_EDGES,
+          round((before?.lengths[s] ?? curveOf(now, s)) / (fine * strand.diameter)),
+        ),
+      ),
     );
     const laid = new Laid(now, edges);
     if (polygon < 0) nudge(laid);
     const one = yield* settle(laid, care, polygon);
+    if (one.burst) return [...drawn, one];
     if (polygon < 0) first = one;
     else drawn.push(one);
     now = {
@@ -119,6 +131,7 @@ function* settle(laid: Laid, care: Care, polygon: number): Generator<Progress, D
   let overlap = 1;
   let still = 1;
   let settled = false;
+  let burst = false;
   const soFar = (): Drawn => ({
     laid,
     edges: [...laid.edges],
@@ -129,6 +142,7 @@ function* settle(laid: Laid, care: Care, polygon: number): Generator<Progress, D
     rounds: round,
     still,
     settled,
+    burst,
   });
   const rest = polygon < 0 ? max(WAY_STILL, care.still) : care.still;
   for (; round < care.rounds; round++) {
@@ -141,8 +155,8 @@ function* settle(laid: Laid, care: Care, polygon: number): Generator<Progress, D
     still = abs(length / last - 1);
     last = length;
     yield { polygon, round, length, thickness: laid.thickness, overlap, soFar };
-    // With no room at all cords are pushed out of each other ever further.
-    if (!(length < SWOLLEN * long)) break;
+    burst = !(length < SWOLLEN * long);
+    if (burst) break;
     if (share < 1 || still >= rest) continue;
     if (polygon < 0) break;
     if (step > LAST_STEP) step = max(LAST_STEP, step / 3);

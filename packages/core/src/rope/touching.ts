@@ -7,6 +7,8 @@ const { PI, abs, max, min, sin, sqrt } = Math;
 
 /** Edges this much further apart than they may be, in diameters, are watched: a round may bring them to touch. */
 const WATCH = 0.06;
+/** How much longer than the mean an edge may be. */
+const LONGER = 1.5;
 /** Share of what pressed before that a round begins with. */
 const WARM = 0.95;
 /** Numbers of a contact, in a row: see `see`. */
@@ -82,8 +84,9 @@ export class Touching {
     const rx = x[a]! - bx;
     const ry = x[a + 1]! - by;
     const rz = x[a + 2]! - bz;
-    const reach = full + WATCH * this.unit + laid.edge[si]! + laid.edge[sj]!;
-    if (rx * rx + ry * ry + rz * rz > reach * reach * 1.6) {
+    // Edges may be a little longer than the mean.
+    const reach = full + WATCH * this.unit + LONGER * (laid.edge[si]! + laid.edge[sj]!);
+    if (rx * rx + ry * ry + rz * rz > reach * reach) {
       near.press[p] = 0;
       return;
     }
@@ -99,7 +102,8 @@ export class Touching {
     const t = closest[1]!;
     let least = full;
     const apart = near.apart[p]!;
-    if (apart === apart) {
+    // On one rope; NaN on unlike ones.
+    if (!Number.isNaN(apart)) {
       const arc = (abs(apart + t - s) * laid.edge[si]!) / full;
       if (arc < PI / 2) least = full * sin(arc);
     }

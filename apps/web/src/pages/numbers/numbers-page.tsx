@@ -42,7 +42,7 @@ export function NumbersPage() {
       </Text>
       <Section
         title="Computed"
-        text="Ropes without friction, drawn tight in a computer until nothing overlaps and no bend is tighter than the rope allows, and then measured. Published lengths of tight knots are met within 0.3 %. In diameters of the cord as it lies drawn tight, each with how far it may be off."
+        text="Ropes without friction, drawn tight in a computer until nothing overlaps and no bend is tighter than the rope allows, and then measured. Published lengths of tight knots are met within 0.3 %. In diameters of the cord as it lies drawn tight, each with how far the computing may be off. Friction, flattening and uneven pull come on top: your own factor is for those."
       >
         <Box columnCount={{ base: 1, md: 2, xl: 3 }} columnGap="10">
           {NUMBERS.map(({ of, rows }) => (

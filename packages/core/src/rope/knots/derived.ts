@@ -85,20 +85,22 @@ function halfKnots(known: Known): Named {
   };
 }
 
-/** Of a spiral, the half knots in a turn with the least cord. */
+/** Spirals whose cord differs by less than this share are alike. */
+const ALIKE = 5e-4;
+
+/** Of a spiral, the half knots in a turn with the least cord; of those that are alike in it, the ones that turn least. */
 function spirals(known: Known): Named {
   return Object.fromEntries(
     Object.entries(SPIRALS).flatMap(([cores, turns]) => {
-      const [best] = [...turns].sort(
-        (a, b) =>
-          known(`spiral.${cores}.${a}.cord`).value - known(`spiral.${cores}.${b}.cord`).value,
-      );
+      const takes = (aTurn: number): number => known(`spiral.${cores}.${aTurn}.cord`).value;
+      const least = Math.min(...turns.map(takes));
+      const best = Math.max(...turns.filter((aTurn) => takes(aTurn) < least * (1 + ALIKE)));
       const cord = known(`spiral.${cores}.${best}.cord`);
       return [
         [`spiral.cord.${cores}`, cord],
         [`spiral.pitch.${cores}`, known(`spiral.${cores}.${best}.pitch`)],
         // A half knot more or less in a turn takes hardly more cord: which it is, the hand says.
-        [`spiral.a-turn.${cores}`, made(best!, [cord], 1)],
+        [`spiral.a-turn.${cores}`, made(best, [cord], 1)],
       ];
     }),
   );

@@ -1,16 +1,9 @@
-import type { Point3 } from '../../kind/primitive.js';
-import type { Drawn } from '../tighten.js';
-import { across, bump, pointsOf, uses } from './measures.js';
+import { across, knotLength, pointsOf, uses } from './measures.js';
 import { held, type Recipe } from './recipe.js';
 import { barrel } from './stoppers.js';
 
 /** Where the other cord lies beside the passes through the middle. */
 const BESIDE = -1.05;
-
-/** What stands further from the middle of the other cord than this is wound round it, and leads neither in nor out. */
-const WOUND = 1.35;
-
-const fromCord = (drawn: Drawn): Point3[] => pointsOf(drawn).map(([x, y, z]) => [x, y, z - BESIDE]);
 
 /** A barrel tied round another cord, which is held taut and runs straight through its middle. */
 const grip = (turns: 1 | 2 | 3): Recipe => ({
@@ -21,7 +14,7 @@ const grip = (turns: 1 | 2 | 3): Recipe => ({
   }),
   read: (drawn) => ({
     [`barrel-round.uses.${turns}`]: uses(drawn, 0),
-    [`barrel-round.length.${turns}`]: bump(fromCord(drawn), WOUND),
+    [`barrel-round.length.${turns}`]: knotLength(drawn),
     [`barrel-round.width.${turns}`]: across(pointsOf(drawn)),
   }),
 });

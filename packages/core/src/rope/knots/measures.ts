@@ -1,5 +1,6 @@
 import type { Point3 } from '../../kind/primitive.js';
 import type { Drawn } from '../tighten.js';
+import { touchingPoints } from '../touching-points.js';
 
 /** All points of some ropes, of all when left out. */
 export const pointsOf = ({ laid }: Drawn, strands?: readonly number[]): Point3[] =>
@@ -25,13 +26,10 @@ export const span = (numbers: readonly number[]): number => {
   return high - low;
 };
 
-/**
- * How long the bump of a knot is along x, its cord's thickness included: what stands further off the line of pull
- * than `off`.
- */
-export function bump(points: readonly Point3[], off = 0.4): number {
-  const proud = points.filter(([, y, z]) => Math.hypot(y, z) > off);
-  return proud.length === 0 ? 0 : span(proud.map(([x]) => x)) + 1;
+/** How long a knot is along x: from where its cords first touch to where they last do, their thickness included. */
+export function knotLength({ laid }: Drawn): number {
+  const touching = touchingPoints(laid.problem.strands.map((_, s) => laid.curve(s)));
+  return touching.length === 0 ? 0 : span(touching.map(([x]) => x)) + 1;
 }
 
 const LOOKS = 36;

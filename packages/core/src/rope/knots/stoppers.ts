@@ -1,5 +1,5 @@
 import type { Point3 } from '../../kind/primitive.js';
-import { across, bump, pointsOf, uses } from './measures.js';
+import { across, knotLength, pointsOf, uses } from './measures.js';
 import { held, round, type Recipe } from './recipe.js';
 
 /** Radius of the turns of a barrel before it is drawn up, and how far they climb. */
@@ -64,7 +64,7 @@ const stopper = (id: string, points: () => Point3[]): Recipe => ({
   problem: () => ({ strands: [held(points())] }),
   read: (drawn) => ({
     [`${id}.uses`]: uses(drawn, 0),
-    [`${id}.length`]: bump(pointsOf(drawn)),
+    [`${id}.length`]: knotLength(drawn),
     [`${id}.width`]: across(pointsOf(drawn)),
   }),
 });
