@@ -19,7 +19,7 @@ export const pullOf = (tension: Tension): 'hard' | 'even' => (tension === 'hard'
  *
  * Source: `tightened.ts`.
  *
- * @example snugPetal('even').along // 2.6
+ * @example snugPetal('even').along // 2.3
  */
 export function snugPetal(tension: Tension): SnugPetal {
   const pull = pullOf(tension);
