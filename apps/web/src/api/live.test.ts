@@ -5,8 +5,8 @@ import { keys, queryClient } from './queries';
 let hear: ((event: { data: string }) => void) | undefined;
 class Line {
   onerror = null;
-  addEventListener(_name: string, listener: typeof hear): void {
-    hear = listener;
+  addEventListener(name: string, listener: typeof hear): void {
+    if (name === 'message') hear = listener;
   }
 }
 const says = (workshop: string, ...changed: string[]): void =>
