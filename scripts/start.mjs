@@ -12,6 +12,9 @@ import { DATA, endQuiet } from './lib/shell.mjs';
 /** What dies this often in this time, in ms, is not started again. */
 const TOO_OFTEN = { times: 5, within: 10 * 60_000 };
 
+/** So long, in ms, a server that was ended may hold its port. */
+const LETS_GO = 5_000;
+
 function wantedPort() {
   const port = Number(process.env.PORT ?? 4173);
   if (!Number.isInteger(port) || port < 1 || port > 65535) {
@@ -20,8 +23,13 @@ function wantedPort() {
   return port;
 }
 
-async function refuseTaken(port) {
-  if (await isFree(port, process.env.HOST)) return;
+/** @param patience ms in which one that was ended may still let go of it: its last threads hold on a moment longer */
+async function refuseTaken(port, patience) {
+  const until = Date.now() + patience;
+  do {
+    if (await isFree(port, process.env.HOST)) return;
+    await new Promise((done) => setTimeout(done, 100));
+  } while (Date.now() < until);
   throw new Sentence(
     `Port ${port} is taken by another program (or may not be used by this user). Stop that, or choose another: PORT=${port + 7} npm start`,
   );
@@ -74,14 +82,16 @@ await run(async () => {
       void endAll().then(() => process.exit(0));
     });
   }
+  let ended = false;
   try {
     if (folder.left?.server && isAlive(folder.left.server)) {
       say(
         `The last start was killed and left its server (process ${folder.left.server.pid}); ending that`,
       );
       await end(folder.left.server);
+      ended = true;
     }
-    await refuseTaken(port);
+    await refuseTaken(port, ended ? LETS_GO : 0);
     await ensureDependencies();
     await ensureBuild();
 
