@@ -142,7 +142,9 @@ const GROUPS: Readonly<Record<string, Names>> = {
 const row = ([name, what]: Names[number]): NumberRow => {
   const { value, error } = TIGHTENED[name];
   const percent = 100 * error;
-  return { what, value: String(value), error: `± ${Number(percent.toPrecision(2))} %` };
+  // No more figures than the error leaves standing.
+  const places = Math.min(4, Math.max(0, Math.ceil(-Math.log10(value * error))));
+  return { what, value: value.toFixed(places), error: `± ${Number(percent.toPrecision(2))} %` };
 };
 
 /** All of them, to be looked up on screen and in the docs. */
