@@ -1,4 +1,5 @@
 import type { Point3 } from '../kind/primitive.js';
+import { catmullRom } from '../knot/spline.js';
 
 /** Where a curve goes on before its first and after its last point. */
 type Beyond = (i: number) => Point3;
@@ -17,14 +18,8 @@ const SAMPLES = 24;
 export function evenly(points: readonly Point3[], edges: number, beyond?: Beyond): Point3[] {
   const n = points.length;
   const at: Beyond = (i) => points[i] ?? (beyond ? beyond(i) : mirrored(points, i));
-  const spans = beyond ? n : n - 1;
-  const fine: Point3[] = [];
-  for (let i = 0; i < spans; i++) {
-    const [a, b, c, d] = [at(i - 1), at(i), at(i + 1), at(i + 2)];
-    for (let j = 0; j < SAMPLES; j++) fine.push(spline(a, b, c, d, j / SAMPLES));
-  }
-  fine.push(at(spans));
-  const walked = walk(fine, edges);
+  const steering = beyond ? [at(-1), ...points, at(n), at(n + 1)] : [at(-1), ...points, at(n)];
+  const walked = walk(catmullRom(steering, SAMPLES), edges);
   return beyond ? walked.slice(0, -1) : walked;
 }
 
@@ -32,16 +27,6 @@ const mirrored = (points: readonly Point3[], i: number): Point3 => {
   const [end, inner] = i < 0 ? [points[0]!, points[1]!] : [points.at(-1)!, points.at(-2)!];
   return [2 * end[0] - inner[0], 2 * end[1] - inner[1], 2 * end[2] - inner[2]];
 };
-
-function spline(a: Point3, b: Point3, c: Point3, d: Point3, t: number): Point3 {
-  const along = (k: 0 | 1 | 2): number =>
-    0.5 *
-    (2 * b[k] +
-      (c[k] - a[k]) * t +
-      (2 * a[k] - 5 * b[k] + 4 * c[k] - d[k]) * t * t +
-      (3 * b[k] - a[k] - 3 * c[k] + d[k]) * t * t * t);
-  return [along(0), along(1), along(2)];
-}
 
 /** Points at equal steps along a polygon, both ends included. */
 function walk(polygon: readonly Point3[], edges: number): Point3[] {
