@@ -3,6 +3,7 @@ import { random } from '../measure/random.js';
 import { HELD, Laid } from './laid.js';
 import type { RopeProblem } from './problem.js';
 import { Relaxing, total } from './relaxing.js';
+import { Touching } from './touching.js';
 
 const { PI, abs, max, min, round, sin } = Math;
 
@@ -123,7 +124,7 @@ const curveOf = (problem: RopeProblem, s: number): number => {
 function* settle(laid: Laid, care: Care, polygon: number): Generator<Progress, Drawn, void> {
   laid.measure();
   const relaxing = new Relaxing(laid);
-  const begin = polygon < 0 ? bears(laid, relaxing) : 1;
+  const begin = polygon < 0 ? bears(laid, relaxing.touching) : 1;
   let step = polygon < 0 ? STEP : STEP / 2;
   const long = total(laid.length) + total(laid.diameter);
   let last = Infinity;
@@ -194,11 +195,11 @@ function nudge(laid: Laid): void {
 }
 
 /** Share of their thickness that ropes can have where they were drawn. */
-function bears(laid: Laid, relaxing: Relaxing): number {
+function bears(laid: Laid, touching: Touching): number {
   for (let share = 1; share > THINNEST; share *= 0.9) {
     laid.thickness = share;
-    relaxing.touching.find();
-    if (relaxing.touching.overlap() <= 0) return share < 1 ? share * BEARS : 1;
+    touching.find();
+    if (touching.overlap() <= 0) return share < 1 ? share * BEARS : 1;
   }
   return THINNEST;
 }
@@ -210,10 +211,10 @@ export function touchesAsDrawn(problem: RopeProblem): Point3 | null {
     problem.strands.map(() => LOOKED_AT),
   );
   laid.measure();
-  const relaxing = new Relaxing(laid);
+  const touching = new Touching(laid);
   laid.thickness = THINNEST;
-  relaxing.touching.find();
-  return relaxing.touching.deepest();
+  touching.find();
+  return touching.deepest();
 }
 
 /** Edges in which a drawn curve is looked at for cords that go through each other. */

@@ -1,4 +1,5 @@
 import type { Point3 } from '../../kind/primitive.js';
+import { meet } from '../meet.js';
 import { mean, pointsOf, span } from './measures.js';
 import { held, type Recipe } from './recipe.js';
 
@@ -154,13 +155,8 @@ function crossings(at: (t: number) => readonly [number, number], round: number):
   for (let i = 0; i < n; i++) {
     for (let j = i + 2; j < n; j++) {
       if (i === 0 && j === n - 1) continue;
-      const [p, q, r, s] = [points[i]!, points[i + 1]!, points[j]!, points[j + 1]!];
-      const [ux, uy, vx, vy] = [q[0] - p[0], q[1] - p[1], s[0] - r[0], s[1] - r[1]];
-      const den = ux * vy - uy * vx;
-      const a = ((r[0] - p[0]) * vy - (r[1] - p[1]) * vx) / den;
-      const b = ((r[0] - p[0]) * uy - (r[1] - p[1]) * ux) / den;
-      if (a >= 0 && a < 1 && b >= 0 && b < 1)
-        found.push((round * (i + a)) / n, (round * (j + b)) / n);
+      const at = meet(points[i]!, points[i + 1]!, points[j]!, points[j + 1]!);
+      if (at) found.push((round * (i + at[0])) / n, (round * (j + at[1])) / n);
     }
   }
   return found.sort((a, b) => a - b);
