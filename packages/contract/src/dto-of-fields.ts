@@ -40,7 +40,12 @@ function rulesOf(field: Field): PropertyDecorator[] {
     case 'colour':
       return [Matches(COLOUR, { message: `${field.key} must be a colour such as #5b6b78` })];
     case 'bead':
-      return [Matches(ID_PATTERN, { message: `${field.key} must be the id of a bead` })];
+      return [
+        ...(field.optional ? [orAbsent(field.key)] : []),
+        Matches(ID_PATTERN, { message: `${field.key} must be the id of a bead` }),
+      ];
+    case 'knot':
+      return [Matches(ID_PATTERN, { message: `${field.key} must be the id of a knot` })];
     case 'beads':
       return [
         IsArray(),

@@ -2,6 +2,7 @@ import 'reflect-metadata';
 
 export * from './cord.dto.js';
 export * from './bead.dto.js';
+export * from './knot.dto.js';
 export * from './part.dto.js';
 export * from './closure.dto.js';
 export * from './piece.dto.js';

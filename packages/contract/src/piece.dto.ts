@@ -33,6 +33,7 @@ import {
 import { PieceBeadDto } from './bead.dto.js';
 import { IsClosure } from './closure.dto.js';
 import { CordDto } from './cord.dto.js';
+import { PieceKnotDto } from './knot.dto.js';
 import { PART_DTOS, PartDto } from './part.dto.js';
 import { IsDefinedObject } from './is-defined-object.js';
 import { IsA, IsCount, IsListOf, IsMeasure, IsName, IsText } from './rules.js';
@@ -149,6 +150,15 @@ export class PieceDto implements Piece {
   @ValidateNested({ each: true })
   @Type(() => PieceBeadDto)
   beads!: PieceBeadDto[];
+
+  @IsOptional()
+  @IsArray()
+  @ArrayMaxSize(40)
+  @ArrayUnique((knot: PieceKnotDto) => knot?.id)
+  @IsDefinedObject({ each: true })
+  @ValidateNested({ each: true })
+  @Type(() => PieceKnotDto)
+  knots?: PieceKnotDto[];
 
   @IsArray()
   @ArrayMaxSize(400)

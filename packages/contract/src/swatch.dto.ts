@@ -1,6 +1,7 @@
 import { LEAST_SWATCH, swatchTechniques, TENSIONS, type Tension } from '@coiled-strand/core';
 import { IsIn, IsOptional } from 'class-validator';
 import { CordDto } from './cord.dto.js';
+import { PieceKnotDto } from './knot.dto.js';
 import { IsA, IsCount, IsMeasure, IsText } from './rules.js';
 
 /** A few units tied to be measured. Lengths in mm. */
@@ -12,6 +13,11 @@ export class SwatchDto {
   @IsOptional()
   @IsText(40)
   form?: string;
+
+  /** Where it is a knot of one’s own: which, as it was when it was tied. */
+  @IsOptional()
+  @IsA(() => PieceKnotDto)
+  knot?: PieceKnotDto;
 
   @IsIn(TENSIONS)
   tension!: Tension;

@@ -17,6 +17,7 @@ import type {
   Wearer,
 } from '@coiled-strand/core';
 import type { FittingDto } from './closure.dto.js';
+import type { DrawnKnotDto } from './knot.dto.js';
 import type { MakeLogDto, StageSecondsDto, TimerDto } from './make.dto.js';
 import type { SwatchDto } from './swatch.dto.js';
 import type { PricingDto, WeekDto } from './week.dto.js';
@@ -40,6 +41,10 @@ export type WearerView = Stored<Wearer>;
 export type CordView = Stored<Cord>;
 export type BeadView = Stored<Bead>;
 export type FittingView = Stored<FittingDto>;
+/** A knot that somebody of the workshop drew, and how often it was changed, from 1. */
+export interface KnotView extends Stored<DrawnKnotDto> {
+  readonly version: number;
+}
 
 export interface MakeView {
   readonly id: string;

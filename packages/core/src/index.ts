@@ -6,7 +6,7 @@ export { EASE_RULES, easeAmount, type Ease, type EaseRule } from './measure/ease
 export { formatLength } from './measure/format-length.js';
 export { handGirth, WEAR_SITES, type WearSite } from './measure/girth.js';
 export { parseLength, type LengthError } from './measure/parse-length.js';
-export { pluralOf, sayCount } from './measure/plural.js';
+export { oneOf, pluralOf, sayCount } from './measure/plural.js';
 export { cordLength, inSentence, join, say, type Saying } from './measure/saying.js';
 export { meanOf, type Measured } from './measure/places.js';
 export { random, type Random } from './measure/random.js';
@@ -47,13 +47,65 @@ export {
   type PartSite,
   type Tension,
 } from './kind/part-kind.js';
-export type { BeadSolid, Bounds, CordStroke, Plate, Point, Primitive } from './kind/primitive.js';
+export type {
+  BeadSolid,
+  Bounds,
+  CordStroke,
+  Plate,
+  Point,
+  Point3,
+  Primitive,
+} from './kind/primitive.js';
 export { KNOT_SPREAD, PLAIT_SPREAD, sumOf, type Passage, type Reason } from './kind/reason.js';
 export { remember } from './kind/remember.js';
 export { LEG_ROLES, type LegRole, type Run } from './kind/run.js';
 export { callAt, sideAt, type Caution, type Step } from './kind/step.js';
 
+// Knots that a maker draws.
+export {
+  asCore,
+  BOARD_LIMITS,
+  boardFaults,
+  crossings,
+  inMirror,
+  turnOver,
+  withCord,
+  withoutCord,
+  type BoardCrossing,
+} from './board/board.js';
+export { fingerprint } from './board/fingerprint.js';
+export { knownKnots, likenesses, type KnownKnot, type Likeness } from './board/known.js';
+export { onBoard } from './board/lift.js';
+export { laidBy, movesOf, type LaidStretch, type Move } from './board/moves.js';
+export { thinned } from './rope/thinned.js';
+export { boardPlaces, drawBoard, leftAt, ownKnotFaults, type BoardVerdict } from './board/tight.js';
+export type {
+  Board,
+  BoardBead,
+  KnotMeasure,
+  KnotSize,
+  OwnKnot,
+  TightKnot,
+} from './kind/own-knot.js';
+export type { Progress } from './rope/tighten.js';
+
+// Pieces in space.
+export {
+  drawInSpace,
+  drawMoveInSpace,
+  wayOf,
+  mirroredInSpace,
+  strandAlone,
+  type SpaceBead,
+  type SpaceCord,
+  type MoveScene,
+  type SpaceScene,
+} from './drawing/space.js';
+export { TIGHTENED_CURVES } from './knot/tightened-curves.js';
+
 // Curves of cord.
+export { byDepth } from './knot/by-depth.js';
+export { polylineLength, smoothLine } from './knot/spline.js';
 export { lanesOf } from './knot/lanes.js';
 export { NUMBERS, type NumberRow } from './knot/numbers.js';
 export { LAST_ACTIONS } from './material/working-end.js';
@@ -147,8 +199,9 @@ export {
   withPattern,
   withStrandCount,
 } from './piece/loom.js';
-export { beadsById } from './piece/palette.js';
-export type { Cutting, Piece, PieceBead, Strand, Wear, Wearer } from './piece/piece.js';
+export { beadsById, knotIdsOf, knotsById } from './piece/palette.js';
+export { kindOfTechnique, techniqueLabel } from './piece/technique.js';
+export type { Cutting, Piece, PieceBead, PieceKnot, Strand, Wear, Wearer } from './piece/piece.js';
 export { runsOf } from './piece/runs.js';
 export { sitesOf } from './piece/sites.js';
 
@@ -205,6 +258,7 @@ export { svgPath } from './drawing/svg-path.js';
 
 // The open file format.
 export {
+  fileNameOf,
   pieceFileName,
   readPieceFile,
   toPieceFile,

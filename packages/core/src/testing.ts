@@ -12,7 +12,7 @@ import { ANY_HAND, type Hand } from './learn/hand.js';
 import { planPiece } from './steps/plan-piece.js';
 import type { Plan } from './plan/plan-types.js';
 import type { PieceBead } from './piece/piece.js';
-import { beadsById } from './piece/palette.js';
+import { beadsById, knotsById } from './piece/palette.js';
 
 /** What the tests of the core share. Not part of the package. */
 
@@ -63,6 +63,7 @@ export const testSite = (
 ): PartSite => ({
   runs,
   bead: beadsById({ beads }),
+  knot: knotsById({}),
   buried: 0,
   crossed: 0,
   pitchFactor: 1,

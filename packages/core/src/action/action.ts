@@ -107,6 +107,8 @@ export type Action =
         /** Cords that go round the outside of the bead. */
         readonly around?: readonly Leg[];
         readonly help?: Help;
+        /** Lies in the knot that is tied next, which is as long as this in mm: somewhere in it. */
+        readonly inKnot?: number;
         /** Lies loose on the cord until it is slid to its place. */
         readonly loose?: true;
       })
@@ -163,6 +165,8 @@ export type Action =
       readonly ends: readonly End[];
       readonly through: 'knot' | 'stitch' | 'bight' | 'loop';
     }
+  /** Ends are led on along their way through a knot that is not drawn up yet; so many moves are done by then. */
+  | (OnEnds & { readonly do: 'lead'; readonly place: Place; readonly moves: number })
   | {
       readonly do: 'turn-back';
       readonly ends: readonly End[];

@@ -2,12 +2,14 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { Point } from '../kind/primitive.js';
 import { tightened } from '../knot/tightened.js';
-import { draw, type Outcome } from '../rope/outcome.js';
+import { draw, type RopeOutcome } from '../rope/outcome.js';
 import { USUAL } from '../rope/tighten.js';
 import { alike, crossingCode } from './code.js';
-import { BOARD_LIMITS, boardFaults, crossings, inMirror, turnOver, type Board } from './board.js';
+import type { Board } from '../kind/own-knot.js';
+import { BOARD_LIMITS, boardFaults, crossings, inMirror, turnOver } from './board.js';
 import { inSpace } from './lift.js';
-import { axesOf, knotSize, type KnotSize } from './size.js';
+import type { KnotSize } from '../kind/own-knot.js';
+import { axesOf, knotSize } from './size.js';
 
 /** In from the left, round and through its own loop: three crossings, over and under by turns. */
 const OVERHAND: Board = {
@@ -50,7 +52,7 @@ function alternatesTo(board: Board, until: string): boolean {
   return visits.every(({ over, one }, i) => !known.includes(one) || over === (i % 2 === 0));
 }
 
-function outcome(board: Board): Outcome {
+function outcome(board: Board): RopeOutcome {
   const steps = draw(inSpace(board), { ...USUAL, polygons: 2 });
   for (;;) {
     const { done, value } = steps.next();

@@ -1,21 +1,20 @@
+import type { Board } from '../kind/own-knot.js';
 import type { Point } from '../kind/primitive.js';
 import { meet } from '../rope/meet.js';
 
-/**
- * A knot as a maker draws it on a board: the middle of each cord, from where it comes in to where it goes out, as
- * seen from above. Where cords cross, the one drawn later lies over; each crossing can be turned the other way.
- */
-export interface Board {
-  /** In the order in which they were drawn; points in cord diameters, x to the right, y away from the viewer's hands. */
-  readonly cords: readonly (readonly Point[])[];
-  /** Crossings that were turned the other way, by their names. */
-  readonly turned: readonly string[];
-}
-
-export const BOARD_LIMITS = { cords: 4, points: 120, crossings: 40, across: 400 } as const;
+export const BOARD_LIMITS = {
+  cords: 4,
+  points: 120,
+  crossings: 40,
+  /** Furthest from the middle, in diameters. */
+  across: 400,
+  beads: 4,
+  /** Diameter of a bead, in cord diameters. */
+  bead: [1.5, 20],
+} as const;
 
 /** Two passages of cords over each other, as seen from above. */
-export interface Crossing {
+export interface BoardCrossing {
   /** Stays the same while the cords are only moved about: the how-many-th crossing of which two cords. */
   readonly name: string;
   readonly at: Point;
@@ -38,8 +37,8 @@ export interface Passage {
  *
  * @example crossings({ cords: [[[-1, 0], [1, 0]], [[0, -1], [0, 1]]], turned: [] }).length // 1
  */
-export function crossings({ cords, turned }: Board): Crossing[] {
-  const found: Omit<Crossing, 'name' | 'earlyOver'>[] = [];
+export function crossings({ cords, turned }: Board): BoardCrossing[] {
+  const found: Omit<BoardCrossing, 'name' | 'earlyOver'>[] = [];
   cords.forEach((late, j) => {
     for (let i = 0; i <= j; i++) {
       const early = cords[i]!;
@@ -79,6 +78,44 @@ export const turnOver = (board: Board, name: string): Board => ({
     : [...board.turned, name],
 });
 
+/** The board with one more cord, laid over all that is there. */
+export const withCord = (board: Board, cord: readonly Point[]): Board => ({
+  ...board,
+  cords: [...board.cords, cord],
+});
+
+/** The board without one of its cords: what is said of the others stays. */
+export function withoutCord(board: Board, cord: number): Board {
+  const moved = (other: number): number => (other > cord ? other - 1 : other);
+  const { cores, beads } = board;
+  return {
+    cords: board.cords.filter((_, i) => i !== cord),
+    turned: board.turned.flatMap((name) => {
+      const [a, b, count] = name.split('-').map(Number) as [number, number, number];
+      return a === cord || b === cord ? [] : [`${moved(a)}-${moved(b)}-${count}`];
+    }),
+    ...(cores && { cores: cores.filter((one) => one !== cord).map(moved) }),
+    ...(beads && {
+      beads: beads
+        .filter((bead) => bead.cord !== cord)
+        .map((bead) => ({ ...bead, cord: moved(bead.cord) })),
+    }),
+  };
+}
+
+/** A cord made a core, which lies straight from its beginning to its end, or one that is tied again. */
+export function asCore(board: Board, cord: number, core: boolean): Board {
+  const { cores = [] } = board;
+  const line = board.cords[cord]!;
+  if (!core) return { ...board, cores: cores.filter((one) => one !== cord) };
+  return {
+    ...board,
+    cores: [...cores.filter((one) => one !== cord), cord],
+    cords: board.cords.map((one, i) => (i === cord ? [line[0]!, line.at(-1)!] : one)),
+    ...(board.beads && { beads: board.beads.filter((bead) => bead.cord !== cord) }),
+  };
+}
+
 /** As a left hand ties it: seen in a mirror, so that what lies over still does. */
 export const inMirror = (board: Board): Board => ({
   ...board,
@@ -109,6 +146,24 @@ export function boardFaults(board: Board): BoardFault[] {
       )
     ) {
       say(`A cord lies within ${BOARD_LIMITS.across} diameters of the middle.`);
+    }
+  });
+  const { cores = [], beads = [] } = board;
+  if (cords.length > 0 && cords.every((_, i) => cores.includes(i))) {
+    faults.push({ cord: null, message: 'At least one cord has to be tied, not only cores.' });
+  }
+  if (beads.length > BOARD_LIMITS.beads) {
+    faults.push({ cord: null, message: `At most ${BOARD_LIMITS.beads} beads can lie in a knot.` });
+  }
+  beads.forEach(({ cord, along, size }) => {
+    const points = cords[cord]?.length;
+    if (points === undefined || !(along >= 0 && along <= points - 1)) {
+      faults.push({ cord: null, message: 'A bead has to lie on a cord.' });
+    }
+    const [least, most] = BOARD_LIMITS.bead;
+    if (!(size >= least && size <= most)) {
+      const message = `A bead is ${least} to ${most} cord diameters thick.`;
+      faults.push({ cord, message });
     }
   });
   if (faults.length === 0 && crossings(board).length > BOARD_LIMITS.crossings) {

@@ -1,4 +1,6 @@
-import { crossings, inMirror, type Board } from './board.js';
+import type { Board } from '../kind/own-knot.js';
+import { remember } from '../kind/remember.js';
+import { crossings, inMirror } from './board.js';
 
 /** A passage of a crossing as a cord comes to it. */
 interface Visit {
@@ -23,6 +25,40 @@ const visitsOf = (board: Board): Visit[][] => {
       .map(({ crossing, over, side, other }) => ({ crossing, over, side, other })),
   );
 };
+
+/** A pair of crossings that follow each other on a cord, in the order in which they do. */
+const following = (cords: readonly (readonly Visit[])[]): (readonly [Visit, Visit])[] =>
+  cords.flatMap((visits) =>
+    visits.slice(0, -1).map((visit, i): readonly [Visit, Visit] => [visit, visits[i + 1]!]),
+  );
+
+/** Crossings that a cord could be pulled out of at once; null where there are none. */
+function idle(cords: readonly (readonly Visit[])[]): readonly number[] | null {
+  const pairs = following(cords);
+  // A cord that only curls: it crosses itself, and nothing lies between.
+  const curl = pairs.find(([a, b]) => a.crossing === b.crossing);
+  if (curl) return [curl[0].crossing];
+  // A cord that lies over another and comes back, with nothing between: it slides off.
+  for (const [a, b] of pairs) {
+    if (!a.over || !b.over || a.side === b.side) continue;
+    const below = pairs.find(
+      ([p, q]) =>
+        !p.over &&
+        !q.over &&
+        ((p.crossing === a.crossing && q.crossing === b.crossing) ||
+          (p.crossing === b.crossing && q.crossing === a.crossing)),
+    );
+    if (below) return [a.crossing, b.crossing];
+  }
+  return null;
+}
+
+/** The visits without those crossings that come and go as cords are moved about (the first two of Reidemeister’s moves). */
+function plain(cords: readonly (readonly Visit[])[]): readonly (readonly Visit[])[] {
+  const gone = idle(cords);
+  if (!gone) return cords;
+  return plain(cords.map((visits) => visits.filter(({ crossing }) => !gone.includes(crossing))));
+}
 
 /** Numbers crossings as they are come to: the same for every way of drawing the same. */
 function write(cords: readonly (readonly Visit[])[], mirrored: boolean): string {
@@ -51,12 +87,12 @@ const orders = (n: number): number[][] =>
  * The crossing code of a knot: each cord in turn, every crossing by its number as it is first come to, whether the cord
  * lies over or under there, and to which side the other goes (an oriented Gauss code). Of all orders of the cords, and
  * of running each from either end, and seen from above or behind, the first by the alphabet is taken: two knots with the
- * same crossings have the same code however they lie.
+ * same crossings have the same code however they lie. Crossings that a cord could be pulled out of at once do not count.
  *
  * @returns empty for cords that do not cross
  */
 export function crossingCode(board: Board): string {
-  const visits = visitsOf(board);
+  const visits = plain(visitsOf(board));
   const n = visits.length;
   let first: string | null = null;
   for (const order of orders(n)) {
@@ -83,7 +119,11 @@ export function crossingCode(board: Board): string {
 
 /** Whether two knots have the same crossings; also where one is the other in the mirror. */
 export function alike(a: Board, b: Board): 'same' | 'mirrored' | null {
-  const [one, other] = [crossingCode(a), crossingCode(b)];
-  if (one === other) return 'same';
-  return one === crossingCode(inMirror(b)) ? 'mirrored' : null;
+  const one = codeOf(b);
+  if (codeOf(a) === one) return 'same';
+  return mirroredCodeOf(a) === one ? 'mirrored' : null;
 }
+
+// Worked out once for each board: of four cords a code takes some milliseconds.
+const codeOf = remember((board: Board) => crossingCode(board));
+const mirroredCodeOf = remember((board: Board) => crossingCode(inMirror(board)));

@@ -307,6 +307,18 @@ export function stepPicture(
       const i = index(step.part);
       return i < 0 ? null : partPicture(scene, i, unit + (step.from ?? 0));
     }
+    case 'moves': {
+      const i = index(step.part);
+      const part = piece.parts[i];
+      if (!part) return null;
+      const told = partKind(part.kind).movePicture?.(
+        part,
+        scene.sites.parts[i]!,
+        look.moves,
+        firstSide,
+      );
+      return told ? { ...told, hangs: false } : null;
+    }
     case 'lay-in':
       return layInPicture(scene, index(look.part), look.strand);
     case 'order':

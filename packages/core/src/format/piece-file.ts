@@ -74,7 +74,14 @@ export function wrapperFaults(value: unknown): FileFault[] {
  *
  * @example pieceFileName('Tide, wrist 18 cm') // 'Tide-wrist-18-cm.strand.json'
  */
-export function pieceFileName(name: string): string {
+export const pieceFileName = (name: string): string => fileNameOf(name, 'strand.json');
+
+/**
+ * What a file about something is called: letters and digits of its name, and an ending.
+ *
+ * @example fileNameOf('Tide, whole', 'gltf') // 'Tide-whole.gltf'
+ */
+export function fileNameOf(name: string, ending: string): string {
   const clean = name.replace(/[^\p{L}\p{N}]+/gu, '-').replace(/^-|-$/g, '');
-  return `${clean || 'piece'}.strand.json`;
+  return `${clean || 'piece'}.${ending}`;
 }

@@ -5,13 +5,14 @@ import { endKnotSize } from '../knot/end-knots.js';
 import { doubleHitch, spiralHitch } from '../knot/hitch.js';
 import { bundleOf } from '../knot/hull.js';
 import { loopCord } from '../knot/loop.js';
-import { grip, stopper } from '../knot/stopper.js';
+import { asOneCord, grip, stopper } from '../knot/stopper.js';
 import { turksHeadCord } from '../knot/turks-head.js';
 import { TWO_CORD_KNOT } from '../knot/two-cord.js';
 import { coilCord } from '../knot/wraps.js';
 import { effectiveDiameter } from '../material/cord.js';
 import { bundleDiameter } from '../material/passage.js';
 import { larksHeadCord, turnCord } from '../closure/side-release-buckle/model.js';
+import { dealt } from '../knot/dealt.js';
 import { aroundBead } from '../part/beads/model.js';
 import { tiedInOrder, workedOut } from '../part/floss/model.js';
 import { halfKnotCord } from '../part/square-knot-sinnet/model.js';
@@ -73,6 +74,12 @@ function knotCord(table: Table, knot: Knot, by: readonly End[], end: End, mm: nu
       const half = Math.ceil(by.length / 2);
       const across = (bundle(table, by.slice(0, half)) + bundle(table, by.slice(half))) / 2;
       return (TWO_CORD_KNOT.bothCords / 2 - TWO_CORD_KNOT.pitch) * across + mm;
+    }
+    case 'drawn': {
+      const cord = dealt(by.length, knot.uses.length);
+      const which = cord[by.indexOf(end)]!;
+      const across = cord.flatMap((own, i) => (own === which ? [widthOf(table, by[i]!)] : []));
+      return knot.uses[which]! * asOneCord(across) + mm;
     }
     case 'bulky':
       return Math.max(mm, endKnotSize(knot.knot, knot.ends).inKnot * d);

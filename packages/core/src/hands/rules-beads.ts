@@ -42,8 +42,14 @@ export function string(table: Table, action: ActionOf<'string'>): Need {
   // Over a knot in both of its tails it lies where the knot does.
   const below = on[0] ? table.along.get(legKey(on[0]))?.at(-1) : undefined;
   const overKnot = action.mm === 0 && below?.what === 'knot' && below.rank === rankOf(table, place);
-  const at = overKnot ? before / 2 : before + length / 2;
-  const within = action.mm > 0 && Math.abs(action.mm - length) < 1e-6 ? NEAR : ABOUT * length;
+  const { inKnot } = action;
+  const at = overKnot ? before / 2 : before + (inKnot ?? length) / 2;
+  const within =
+    inKnot !== undefined
+      ? inKnot / 2 + NEAR
+      : action.mm > 0 && Math.abs(action.mm - length) < 1e-6
+        ? NEAR
+        : ABOUT * length;
   return firstOf(
     () => planned(table, action),
     () => notSpanned(table, on),

@@ -26,6 +26,7 @@ const NEEDS_HOLD: ReadonlySet<Knot['form']> = new Set([
   'hitch',
   'band',
   'two-cord',
+  'drawn',
   'own',
 ]);
 /** Knots that hold their own ends: what is beyond them may go. Those of a band go on. */
@@ -77,6 +78,9 @@ function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
         'not-folded',
         say`${cordCalled(table, flat.cord)} has no fold to hitch on with.`,
       );
+  }
+  if (knot.form === 'drawn' && table.led.get(place) !== knot.moves) {
+    return refuse('not-ready', 'The knot is not laid yet: there is nothing to draw up.');
   }
   if (knot.form === 'loop' && knot.of === 'fold' && early) {
     const loose = held(table);

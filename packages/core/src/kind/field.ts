@@ -45,10 +45,16 @@ export interface ColourField extends FieldBase {
 /** The id of a bead of the piece. */
 export interface BeadField extends FieldBase {
   readonly type: 'bead';
+  /** May be left out, and no bead is strung. */
+  readonly optional?: boolean;
 }
 /** A row of ids of beads of the piece, from the start of the part to its end. */
 export interface BeadsField extends FieldBase {
   readonly type: 'beads';
+}
+/** The id of a knot of the piece. */
+export interface KnotField extends FieldBase {
+  readonly type: 'knot';
 }
 /** A cord of its own, besides the strands. */
 export interface CordField extends FieldBase {
@@ -74,6 +80,7 @@ export type Field =
   | ColourField
   | BeadField
   | BeadsField
+  | KnotField
   | CordField
   | RunsField
   | WeaveField

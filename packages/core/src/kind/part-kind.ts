@@ -7,10 +7,12 @@ import type { RoundPart } from '../measure/ring.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
 import type { Field } from './field.js';
+import type { CordInSpace, InSpace, KnownCurves } from './in-space.js';
+import type { OwnKnot } from './own-knot.js';
 import type { Bounds, Primitive } from './primitive.js';
 import type { AuxiliaryCord, Need, Passage, Use } from './reason.js';
 import type { Run, LegRole } from './run.js';
-import type { Instruction } from './step.js';
+import type { Instruction, Look } from './step.js';
 
 /** How hard the hand pulls; sets the pitch. */
 export const TENSIONS = ['soft', 'even', 'hard'] as const;
@@ -31,6 +33,8 @@ export interface PartSite {
   readonly runs: readonly Run[];
   /** @throws RangeError for an id that the piece has no bead for */
   readonly bead: (id: string) => Bead;
+  /** @throws RangeError for an id that the piece has no knot for */
+  readonly knot: (id: string) => OwnKnot;
   /** Length in mm at its start where cut core ends lie hidden beside the core. */
   readonly buried: number;
   /** This hand's finished length per unit / the model's; 1 until learnt. */
@@ -103,6 +107,8 @@ export interface DrawOptions {
 
 /** An instruction for a part or a closure, as its kind describes it. */
 export interface PartStep extends Instruction {
+  /** What its picture shows; the part at the unit at hand when left out. */
+  readonly look?: Look;
   readonly sideOf?: (unit: number, firstSide: Side) => Side;
   /** What this very unit is: 'Hematite 6 mm'. */
   readonly unitText?: (unit: number) => Saying;
@@ -125,6 +131,8 @@ export interface PartStart {
   readonly id: string;
   /** A bead of the piece to begin with. */
   readonly bead: string;
+  /** A knot of the piece to begin with; none when left out. */
+  readonly knot?: string;
   readonly cord: Cord;
   /** How many runs the piece has, >= 1. */
   readonly runs: number;
@@ -140,6 +148,8 @@ export interface PartEntry {
   readonly unitName: string;
   /** Whether it is strung from a bead of the piece. */
   readonly needsBead: boolean;
+  /** Whether it is one of the knots that a maker drew. */
+  readonly needsKnot?: true;
   /** What one unit takes a practised hand, in seconds. Common practice, no source; a log corrects it. */
   readonly seconds: number;
   /** Whether its length grows with every unit, so that a hand has a pitch of its own here. */
@@ -200,10 +210,33 @@ export interface PartKind<P extends PartBase = PartBase> {
     unit: number,
     firstSide: Side,
   ): readonly Primitive[];
+  /**
+   * The part in space, from x = 0 to its length, from the curves of knots that were drawn tight. What is on the bench,
+   * lifted, when left out.
+   *
+   * @returns null where its knots were not computed with cords like these
+   */
+  inSpace?(part: P, site: PartSite, layout: PartLayout, known: KnownCurves): InSpace | null;
+  /** A knot that is laid move by move in space, after so many of them: what lies, and what is led on by the last. */
+  moveInSpace?(
+    part: P,
+    site: PartSite,
+    moves: number,
+    firstSide: Side,
+  ): { readonly lies: readonly CordInSpace[]; readonly moving: readonly CordInSpace[] };
+  /** Close-up of a knot that is laid move by move, after so many of them; the last is moving. */
+  movePicture?(
+    part: P,
+    site: PartSite,
+    moves: number,
+    firstSide: Side,
+  ): { readonly shapes: readonly Primitive[]; readonly frame: Bounds };
   /** What of the close-up is in sight, where it is not about as wide as the part. */
   pictureFrame?(part: P, site: PartSite): Bounds;
+  /** What a hand learns here, where that is not the kind as a whole: each knot that a maker drew by itself. */
+  technique?(part: P, site: Pick<PartSite, 'knot'>): string;
   /** What a hand is measured by in this technique, where a few units alone tell it. */
-  swatch?(part: P, cord: Cord): SwatchModel;
+  swatch?(part: P, cord: Cord, knot?: OwnKnot): SwatchModel;
   /** The part turned end for end; the same part when it looks alike both ways. */
   mirror?(part: P): P;
   /** A little less of it, for when the cord runs short; null where nothing can be left out. */

@@ -29,6 +29,8 @@ export type Look =
   | { readonly kind: 'order' }
   /** The part at the unit at hand. */
   | { readonly kind: 'part' }
+  /** A knot that is laid move by move, after so many of them. */
+  | { readonly kind: 'moves'; readonly moves: number }
   /** The closure at one end of the piece. */
   | { readonly kind: 'start' | 'end' }
   /** The last knot with the ends that are still there. */

@@ -27,6 +27,19 @@ export function catmullRom(points: readonly Point3[], samples: number): Point3[]
   return out;
 }
 
+/** The same line with more points, evenly on each edge, so that no edge is longer than so much. */
+export function subdivided(line: readonly Point3[], longest: number): Point3[] {
+  return line.flatMap((p, i): Point3[] => {
+    const q = line[i + 1];
+    if (!q) return [p];
+    const parts = Math.max(1, Math.ceil(polylineLength([p, q]) / longest));
+    return Array.from({ length: parts }, (_, k): Point3 => {
+      const t = k / parts;
+      return [p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1]), p[2] + t * (q[2] - p[2])];
+    });
+  });
+}
+
 /** Length of a polyline, in the unit of its points. */
 export function polylineLength(points: readonly (readonly number[])[]): number {
   let sum = 0;

@@ -10,6 +10,7 @@ import { ENDS_SPREAD } from '../learn/own-ends.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { sitesOf, tyingCord } from '../piece/sites.js';
+import { kindOfTechnique } from '../piece/technique.js';
 import { shortestEnd } from '../plan/shortest-end.js';
 import type { PartPlan, Plan, StrandPlan } from '../plan/plan-types.js';
 import type { MakeRecord } from './record.js';
@@ -68,7 +69,7 @@ function takeUp(plan: Plan, record: MakeRecord, tied: Tied): Observation[] {
     const strands = plan.strands.filter(({ cord, given }) => cord.kind === cordKind && !given);
     const varied = strands.flatMap(({ reasons }) => reasons.filter((r) => r.technique));
     const scale = ({ area, technique }: Reason): number =>
-      area === 'run' ? stretched : partKind(technique!).entry.pitched ? tied.share : 1;
+      area === 'run' ? stretched : kindOfTechnique(technique!).entry.pitched ? tied.share : 1;
     const amounts = new Map<string, number>();
     for (const reason of varied) {
       add(amounts, reason.technique!, nominal(reason) * scale(reason));
@@ -96,10 +97,12 @@ function takeUp(plan: Plan, record: MakeRecord, tied: Tied): Observation[] {
   });
 }
 
+const techniqueIn = ({ kind, technique = kind }: PartPlan): string => technique;
+
 /** Spread of all hands in a technique, as its own layout states it before anything is learnt. */
 const partPrior = (plan: Plan, technique: string): number | undefined =>
   plan.parts
-    .filter((part) => part.kind === technique)
+    .filter((part) => techniqueIn(part) === technique)
     .flatMap((part) => part.layout.uses)
     .find((use) => use.reason.spread)?.reason.spread;
 
@@ -114,7 +117,7 @@ function lengthMaker(
   sites: ReturnType<typeof sitesOf>,
   tied: Tied,
 ): Pick<Observation, 'technique' | 'cordKind'> | null {
-  const techniques = new Set(tied.parts.map((part) => part.kind));
+  const techniques = new Set(tied.parts.map(techniqueIn));
   const technique = [...techniques][0];
   if (technique === undefined || techniques.size > 1 || tied.length < MOST * plan.fit.length) {
     return null;
@@ -209,12 +212,13 @@ const along = ({ layout }: PartPlan): number => layout.length / layout.pitch;
 function time(piece: Piece, plan: Plan, record: MakeRecord): Observation[] {
   if (!record.stages || record.stages.tie <= 0) return [];
   const amounts = new Map<string, number>();
-  for (const { kind, layout } of plan.parts) {
-    add(amounts, kind, layout.units * partKind(kind).entry.seconds);
+  for (const part of plan.parts) {
+    const { kind, layout } = part;
+    add(amounts, techniqueIn(part), layout.units * partKind(kind).entry.seconds);
   }
   const technique = mostOf(amounts);
   if (technique === null) return [];
-  const index = piece.parts.findIndex((part) => part.kind === technique);
+  const index = plan.parts.findIndex((part) => techniqueIn(part) === technique);
   const cordKind = tyingCord(sitesOf(piece)[index])?.kind;
   if (!cordKind) return [];
   const all = [...amounts.values()].reduce((sum, one) => sum + one, 0);

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { ownKnotOf } from '../board/testing.js';
 import { partKind } from '../part/registry.js';
 import { testCord } from '../testing.js';
 import { LEAST_SWATCH, observeSwatch, swatchTechniques } from './swatch.js';
@@ -6,9 +7,11 @@ import { LEAST_SWATCH, observeSwatch, swatchTechniques } from './swatch.js';
 const cord = testCord(2);
 const swatch = (kind: string, takeUp: number, long: number) => {
   const part = partKind(kind).make({ id: 'swatch', bead: '', cord, runs: 4 });
-  const model = partKind(kind).swatch!(part, cord);
+  const own = partKind(kind).entry.needsKnot ? { knot: ownKnotOf('overhand') } : {};
+  const model = partKind(kind).swatch!(part, cord, own.knot);
   return {
     part,
+    ...own,
     cord,
     units: 20,
     length: 20 * model.lengthPerUnit * long,
@@ -20,7 +23,9 @@ const swatch = (kind: string, takeUp: number, long: number) => {
 describe('a swatch', () => {
   it.each(swatchTechniques.map((kind) => kind.entry.id))('of %s finds the hand', (id) => {
     const found = observeSwatch(swatch(id, 1.12, 0.95));
-    expect(found[0]).toMatchObject({ technique: id, measure: 'take-up', cordKind: cord.kind });
+    // Knots that were drawn are learnt each by itself.
+    const technique = id === 'own-knot' ? `own-knot:${ownKnotOf('overhand').origin}` : id;
+    expect(found[0]).toMatchObject({ technique, measure: 'take-up', cordKind: cord.kind });
     expect(found[0]!.ratio).toBeCloseTo(1.12, 9);
     expect(found.find((o) => o.measure === 'pitch')?.ratio ?? 0.95).toBeCloseTo(0.95, 9);
   });

@@ -1,3 +1,4 @@
+import type { OwnKnot } from '../kind/own-knot.js';
 import type { PartBase } from '../kind/part-kind.js';
 import { PITCH_SPREAD, type Observation } from '../learn/hand.js';
 import type { Cord } from '../material/cord.js';
@@ -8,6 +9,8 @@ export interface Swatch {
   /** The part it stands for: its kind, form and tension. */
   readonly part: PartBase;
   readonly cord: Cord;
+  /** Where it is one that a maker drew. */
+  readonly knot?: OwnKnot;
   readonly units: number;
   /** Length that the units came out. */
   readonly length: number;
@@ -27,9 +30,17 @@ export const LEAST_SWATCH = 5;
  *
  * @throws RangeError for a technique that has no swatch, for too few units, or where no cord was used
  */
-export function observeSwatch({ part, cord, units, length, before, after }: Swatch): Observation[] {
+export function observeSwatch({
+  part,
+  cord,
+  knot,
+  units,
+  length,
+  before,
+  after,
+}: Swatch): Observation[] {
   const kind = partKind(part.kind);
-  const model = kind.swatch?.(part, cord);
+  const model = kind.swatch?.(part, cord, knot);
   if (!model) throw new RangeError(`a ${kind.entry.label} cannot be measured on a swatch`);
   if (units < LEAST_SWATCH) throw new RangeError(`tie at least ${LEAST_SWATCH} of them`);
   if (!(before > after) || !(length > 0)) {
@@ -37,7 +48,11 @@ export function observeSwatch({ part, cord, units, length, before, after }: Swat
       'after tying there must be less cord than before, and some length of work',
     );
   }
-  const key = { technique: kind.entry.id, cordKind: cord.kind, spread: model.spread };
+  const key = {
+    technique: (knot && kind.technique?.(part, { knot: () => knot })) ?? kind.entry.id,
+    cordKind: cord.kind,
+    spread: model.spread,
+  };
   return [
     { ...key, measure: 'take-up', ratio: (before - after) / (units * model.cordPerUnit) },
     ...(kind.entry.pitched

@@ -8,6 +8,7 @@ import { floss } from './floss/index.js';
 import { focal } from './focal/index.js';
 import { hitchSpiral } from './hitch-spiral/index.js';
 import { loop } from './loop/index.js';
+import { ownKnot } from './own-knot/index.js';
 import { petalPlait } from './petal-plait/index.js';
 import { plain } from './plain/index.js';
 import { plait } from './plait/index.js';
@@ -29,6 +30,7 @@ const KINDS = [
   twoCordKnot,
   stopperKnot,
   endKnot,
+  ownKnot,
   beads,
   alternatingBeads,
   beadedPlait,

@@ -1,28 +1,54 @@
 import { remember } from '../kind/remember.js';
 import type { Bead } from '../material/bead.js';
 import { partKind, type Part } from '../part/registry.js';
-import type { Piece, PieceBead } from './piece.js';
+import type { OwnKnot } from '../kind/own-knot.js';
+import type { Piece, PieceBead, PieceKnot } from './piece.js';
+
+/** A way to look things of a piece up by their ids, worked out once for each list. */
+const lookup = <T extends { readonly id: string }>(
+  what: string,
+): ((list: readonly T[]) => (id: string) => T) =>
+  remember((list: readonly T[]) => {
+    const things = new Map(list.map((thing) => [thing.id, thing]));
+    return (id: string): T => {
+      const thing = things.get(id);
+      if (!thing) throw new RangeError(`the piece has no ${what} “${id}”`);
+      return thing;
+    };
+  });
+
+const lookupBead = lookup<PieceBead>('bead');
+const lookupKnot = lookup<PieceKnot>('knot');
+const NO_KNOTS: readonly PieceKnot[] = [];
 
 /**
  * Looks beads up by their id.
  * @returns a function that throws a RangeError for an id the piece has no bead for
  */
-export const beadsById = ({ beads }: Pick<Piece, 'beads'>): ((id: string) => Bead) => lookup(beads);
+export const beadsById = ({ beads }: Pick<Piece, 'beads'>): ((id: string) => Bead) =>
+  lookupBead(beads);
 
-const lookup = remember((list: readonly PieceBead[]) => {
-  const beads = new Map(list.map((bead) => [bead.id, bead]));
-  return (id: string): Bead => {
-    const bead = beads.get(id);
-    if (!bead) throw new RangeError(`the piece has no bead “${id}”`);
-    return bead;
-  };
-});
+/**
+ * Looks knots up by their id.
+ * @returns a function that throws a RangeError for an id the piece has no knot for
+ */
+export const knotsById = ({ knots = NO_KNOTS }: Pick<Piece, 'knots'>): ((id: string) => OwnKnot) =>
+  lookupKnot(knots);
+
+/** Ids of knots that a part names. */
+export function knotIdsOf(part: Part): readonly string[] {
+  const values = part as unknown as Readonly<Record<string, unknown>>;
+  return partKind(part.kind).fields.flatMap((field) =>
+    field.type === 'knot' ? [values[field.key] as string] : [],
+  );
+}
 
 /** Ids of beads that a part names, in its order. */
 export function beadIdsOf(part: Part): readonly string[] {
   const values = part as unknown as Readonly<Record<string, unknown>>;
   return partKind(part.kind).fields.flatMap((field) => {
     if (field.type === 'beads') return values[field.key] as readonly string[];
-    return field.type === 'bead' ? [values[field.key] as string] : [];
+    const id = field.type === 'bead' ? (values[field.key] as string | undefined) : undefined;
+    return id === undefined ? [] : [id];
   });
 }

@@ -1,3 +1,4 @@
+import type { OwnKnot } from '../kind/own-knot.js';
 import type { Closure } from '../closure/registry.js';
 import type { LegRole } from '../kind/run.js';
 import type { Bead } from '../material/bead.js';
@@ -45,6 +46,11 @@ export interface PieceBead extends Bead {
   readonly id: string;
 }
 
+/** A knot that a maker drew, by the name that the parts of the piece call it. */
+export interface PieceKnot extends OwnKnot {
+  readonly id: string;
+}
+
 export interface Cutting {
   /** Probability, 0.5 to 0.999, that every cord lasts. */
   readonly sureness: number;
@@ -65,6 +71,8 @@ export interface Piece {
   readonly ease: Ease;
   readonly strands: readonly Strand[];
   readonly beads: readonly PieceBead[];
+  /** Knots that its maker drew, as they were when they were put in; none when left out. */
+  readonly knots?: readonly PieceKnot[];
   /** From the start to the end. */
   readonly parts: readonly Part[];
   readonly closure: Closure;

@@ -10,7 +10,7 @@ import { sideBySide } from '../knot/lanes.js';
 import { easeAmount } from '../measure/ease.js';
 import { passGirth } from '../measure/girth.js';
 import { partKind, type Part } from '../part/registry.js';
-import { beadIdsOf, beadsById } from './palette.js';
+import { beadIdsOf, beadsById, knotsById } from './palette.js';
 import type { Piece } from './piece.js';
 import { liesInside, runsAtClosure, runsIn, runsOf, tiedSpan } from './runs.js';
 
@@ -35,6 +35,7 @@ const siteOf = remember(
     all: readonly Run[],
     inside: boolean,
     bead: PartSite['bead'],
+    knot: PartSite['knot'],
     buried: number,
     pitchFactor: number,
     practice: Practice,
@@ -45,6 +46,7 @@ const siteOf = remember(
     runs: inOrder(runsIn(part, all, inside), lies),
     crossed: lies?.crossed ?? 0,
     bead,
+    knot,
     buried,
     pitchFactor,
     practice,
@@ -97,6 +99,7 @@ export function sitesOf(
 ): PartSite[] {
   const runs = runsOf(piece);
   const bead = beadsById(piece);
+  const knot = knotsById(piece);
   const span = tiedSpan(piece.parts);
   const buried = buriedIn(piece);
   return piece.parts.map((part, i) =>
@@ -105,6 +108,7 @@ export function sitesOf(
       runs,
       liesInside(span, i),
       bead,
+      knot,
       buried(i),
       factors[i] ?? pitchFactorOf(part, runs, hand),
       piece.cutting.practice,

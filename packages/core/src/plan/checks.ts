@@ -7,7 +7,7 @@ import { suitsEnd } from '../material/ends.js';
 import { passage } from '../material/passage.js';
 import type { Advice } from '../measure/advice.js';
 import { checkGirth, checkPlausible, GIRTH_SITES } from '../measure/girth.js';
-import { beadIdsOf } from '../piece/palette.js';
+import { beadIdsOf, knotIdsOf } from '../piece/palette.js';
 import type { Piece } from '../piece/piece.js';
 import { tiedSpan } from '../piece/runs.js';
 import { girthOf } from '../piece/sites.js';
@@ -64,6 +64,7 @@ function checkBody(piece: Piece): (Advice | null)[] {
 
 function checkMaterials(piece: Piece): (Advice | null)[] {
   const known = new Set(piece.beads.map((bead) => bead.id));
+  const knots = new Set((piece.knots ?? []).map((knot) => knot.id));
   return [
     ...piece.strands.map(({ cord }, i) =>
       checkPlausible(
@@ -94,6 +95,19 @@ function checkMaterials(piece: Piece): (Advice | null)[] {
           size,
         ),
       ),
+    ),
+    ...piece.parts.flatMap((part, i) =>
+      knotIdsOf(part)
+        .filter((id) => !knots.has(id))
+        .map((id) =>
+          error(
+            'knot.unknown',
+            say`There is no knot “${id}” among the knots of the piece, which ${partNamed(part.id, partKind(part.kind).entry.label)} is to be tied as.`,
+            'Choose another knot for it.',
+            `parts[${i}].knot`,
+            part.id,
+          ),
+        ),
     ),
     ...piece.parts.flatMap((part, i) =>
       beadIdsOf(part)

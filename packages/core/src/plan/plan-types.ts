@@ -77,6 +77,8 @@ export interface PartPlan {
   readonly id: string;
   readonly kind: string;
   readonly layout: PartLayout;
+  /** What a hand learns in it, where that is not its kind. */
+  readonly technique?: string;
   /** Where the part begins on the ruler, in mm. */
   readonly start: number;
   /** How its cords lie, where it goes on from a plait or a band before it. */

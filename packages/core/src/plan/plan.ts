@@ -9,6 +9,7 @@ import { partKind, type Part } from '../part/registry.js';
 import type { Advice } from '../measure/advice.js';
 import type { Piece } from '../piece/piece.js';
 import { closureSiteOf, sitesOf } from '../piece/sites.js';
+import { techniqueOf } from '../piece/technique.js';
 import { lyingOf } from './lying.js';
 import { checkPassages, checkPiece, checkPlan, under } from './checks.js';
 import { barNotes } from './bars.js';
@@ -45,10 +46,12 @@ function inLine(
     const { id, kind } = piece.parts[i]!;
     const lies = lying[i];
     const { pitchFactor } = sites[i]!;
+    const technique = techniqueOf(piece.parts[i]!, sites[i]!);
     return {
       id,
       kind,
       layout,
+      ...(technique === kind ? {} : { technique }),
       start,
       ...(lies ? { lies } : {}),
       ...(pitchFactor === 1 ? {} : { pitchFactor }),
@@ -170,7 +173,7 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
       ...layouts.flatMap((layout, i) =>
         withHand(
           layout.uses,
-          piece.parts[i]!.kind,
+          techniqueOf(piece.parts[i]!, sites[i]!),
           piece.strands,
           hand,
           isToLength(piece.parts[i]!),

@@ -1,4 +1,6 @@
+import type { Cell } from '../kind/in-space.js';
 import type { Recipe } from './knots/recipe.js';
+import { thinned } from './thinned.js';
 import { tighten, USUAL, type Drawn, type Progress } from './tighten.js';
 
 /** Raised whenever the engine computes otherwise than before. */
@@ -78,6 +80,35 @@ export function readOff(recipe: Recipe, drawn: readonly Drawn[]): Record<string,
 export function* compute(recipe: Recipe): Generator<Progress, Record<string, Computed>, void> {
   const drawn = yield* tighten(recipe.problem(), { ...USUAL, ...recipe.care });
   return readOff(recipe, drawn);
+}
+
+/** A curve that is kept may be this far off where points are left out, in diameters. */
+const KEPT = 0.015;
+
+/** The curves of a knot that is tight, as they are kept: its cell, for one that repeats along x. */
+export function cellOf({ laid, shifts }: Drawn): Cell {
+  const { strands, repeats = [], rods = [] } = laid.problem;
+  const [repeat] = repeats;
+  const along = repeat?.axis === 'x';
+  return {
+    strands: strands.map(({ ends }, s) => ({
+      line: thinned(laid.curve(s), KEPT),
+      ...(typeof ends === 'object' ? ends : {}),
+    })),
+    ...(along && { shift: shifts[0]! }),
+    ...(along && repeat.turn !== undefined && { turn: repeat.turn }),
+    ...(along && repeat.mirror !== undefined && { mirror: repeat.mirror }),
+    ...(rods.length > 0 && { rods }),
+  };
+}
+
+/** All of it at once: the numbers of a knot, and its curves. */
+export function computeWhole(recipe: Recipe): {
+  readonly numbers: Record<string, Computed>;
+  readonly cell: Cell;
+} {
+  const drawn = allOf(tighten(recipe.problem(), { ...USUAL, ...recipe.care }));
+  return { numbers: readOff(recipe, drawn), cell: cellOf(drawn.at(-1)!) };
 }
 
 /** How a number that is told compares with what one polygon more says. */

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { Point3 } from '../kind/primitive.js';
 import { random } from '../measure/random.js';
-import { draw, judge, type Outcome } from './outcome.js';
+import { draw, judge, type RopeOutcome } from './outcome.js';
 import type { RopeProblem } from './problem.js';
 import { threePlait } from './knots/plaits.js';
 import { barrel, figureEight } from './knots/stoppers.js';
@@ -11,7 +11,7 @@ import { tighten, USUAL } from './tighten.js';
 
 const QUICK = { edge: 0.5, polygons: 1 };
 
-function outcome(problem: RopeProblem, care = {}): Outcome {
+function outcome(problem: RopeProblem, care = {}): RopeOutcome {
   const steps = draw(problem, { ...USUAL, ...QUICK, ...care });
   for (;;) {
     const { done, value } = steps.next();

@@ -1,9 +1,9 @@
 import type { Point3 } from '../kind/primitive.js';
 import { evenly } from './curve.js';
 import { Images, PER_IMAGE } from './images.js';
-import type { RopeProblem } from './problem.js';
+import type { Ball, RopeProblem } from './problem.js';
 
-const { abs, acos, ceil, hypot, max, min, sin, sqrt } = Math;
+const { abs, acos, ceil, hypot, max, min, round, sin, sqrt } = Math;
 
 /** What may happen to a slot: moved freely, held, or moved together with its images. */
 export const FREE = 0;
@@ -93,7 +93,7 @@ export class Laid {
     this.strandOf = new Int32Array(slots);
     this.ghostAt = new Int32Array(slots).fill(-1);
     const ghosts: (readonly [slot: number, owner: number, image: number])[] = [];
-    strands.forEach(({ ends }, s) => {
+    strands.forEach(({ ends, rigid }, s) => {
       const [from, count] = [this.first[s]!, this.points[s]!];
       const low = ends === 'held' ? from : from - 1;
       const high = ends === 'held' ? from + count : from + count + 2;
@@ -101,6 +101,7 @@ export class Laid {
       if (ends === 'held') {
         this.kind[from] = HELD;
         this.kind[from + count - 1] = HELD;
+        if (rigid) this.kind.fill(HELD, from, from + count);
         return;
       }
       const next = ends === 'closed' ? { joins: s, after: 0 } : ends;
@@ -171,6 +172,13 @@ export class Laid {
     const row = (k: number): number =>
       m[3 * k]! * point[0] + m[3 * k + 1]! * point[1] + m[3 * k + 2]! * point[2] + m[9 + k]!;
     return [row(0), row(1), row(2)];
+  }
+
+  /** The slot of the point that a ball sits on. */
+  slotOf({ strand, along, leads: [from, to] }: Ball): number {
+    const long = this.length[strand]!;
+    const share = (from + along * max(0, long - from - to)) / long;
+    return this.first[strand]! + round(min(1, max(0, share)) * this.edges[strand]!);
   }
 
   /** Images go to where their points are. */

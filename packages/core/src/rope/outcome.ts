@@ -3,7 +3,7 @@ import type { RopeProblem } from './problem.js';
 import { tighten, touchesAsDrawn, USUAL, type Care, type Drawn, type Progress } from './tighten.js';
 
 /** What became of a knot that was drawn tight; faults are told, not thrown. */
-export type Outcome =
+export type RopeOutcome =
   /** At rest. */
   | { readonly how: 'tight'; readonly drawn: readonly Drawn[] }
   /** Still moving when the rounds were over, or left before; what there is so far. */
@@ -30,7 +30,7 @@ function pulledStraight({ laid, lengths }: Drawn): boolean {
 }
 
 /** Tells what polygons that were drawn tight have come to. */
-export function judge(drawn: readonly Drawn[]): Outcome {
+export function judge(drawn: readonly Drawn[]): RopeOutcome {
   const last = drawn.at(-1);
   if (!last) return { how: 'unsettled', left: 1, drawn };
   if (pulledStraight(last)) return { how: 'falls-apart', drawn };
@@ -51,7 +51,7 @@ const ROOM = 0.01;
 export function* draw(
   problem: RopeProblem,
   care: Care = USUAL,
-): Generator<Progress, Outcome, void> {
+): Generator<Progress, RopeOutcome, void> {
   const at = touchesAsDrawn(problem);
   if (at) return { how: 'overlaps', at };
   return judge(yield* tighten(problem, care));

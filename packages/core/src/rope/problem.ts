@@ -17,6 +17,8 @@ export interface RopeStrand {
   /** Tightest bend over half the diameter, 1 to 2; 1 when left out: the ideal rope. Stiffer ones do not come to rest. */
   readonly bend?: number;
   readonly ends: StrandEnds;
+  /** Lies where it was drawn and gives way to nothing: a core that others are tied round. Only of strands that are held. */
+  readonly rigid?: boolean;
 }
 
 /**
@@ -41,12 +43,25 @@ export interface Rod {
   readonly radius: number;
 }
 
+/** A round bead on a strand: the strand goes through its middle, all else keeps out of it. */
+export interface Ball {
+  readonly strand: number;
+  /** Where on it, as a share from 0 to 1 of what lies between its leads; it stays there as that becomes shorter. */
+  readonly along: number;
+  /** Length of what only leads to the knot, at its beginning and at its end. */
+  readonly leads: readonly [number, number];
+  /** In the unit of the points. */
+  readonly radius: number;
+}
+
 /** Ropes, how they repeat, and what rigid things they lie on. */
 export interface RopeProblem {
   readonly strands: readonly RopeStrand[];
   /** None for a knot that stands alone; two for a field that repeats both ways. */
   readonly repeats?: readonly Repeat[];
   readonly rods?: readonly Rod[];
+  /** Only on strands that are held, of knots that stand alone. */
+  readonly balls?: readonly Ball[];
   /** Half the space between two plates that the middles stay between, square to z. */
   readonly between?: number;
 }

@@ -1,24 +1,13 @@
-import type { Point3 } from '../kind/primitive.js';
 import { PER_IMAGE } from './images.js';
-import { HELD, type Laid } from './laid.js';
+import { Contacts, NX, NY, NZ, S, WATCH } from './contacts.js';
+import type { Laid } from './laid.js';
 import { NearPairs } from './near.js';
 import { nearest } from './nearest.js';
 
 const { PI, abs, max, min, sin, sqrt } = Math;
 
-/** Edges this much further apart than they may be, in diameters, are watched: a round may bring them to touch. */
-const WATCH = 0.06;
 /** How much longer than the mean an edge may be. */
 const LONGER = 1.5;
-/** Share of what pressed before that a round begins with. */
-const WARM = 0.95;
-/** Numbers of a contact, in a row: see `see`. */
-const WIDE = 14;
-const [NX, NY, NZ, MX, MY, MZ, S, T, LEVEL, PRESS, EASE, WX, WY, WZ] = Array.from(
-  { length: WIDE },
-  (_, i) => i,
-) as [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12, 13];
-
 /**
  * Contacts of ropes with each other and with rods, for one round: where they touch is found once, and then each is
  * pushed apart, again and again, by what is still missing and never less than nothing.
@@ -29,25 +18,22 @@ const [NX, NY, NZ, MX, MY, MZ, S, T, LEVEL, PRESS, EASE, WX, WY, WZ] = Array.fro
  *
  * (the cubic through four points), so that even coarse polygons are as thick as the rope.
  */
-export class Touching {
+export class Touching extends Contacts {
   private readonly near: NearPairs;
-  private count = 0;
-  private numbers = new Float64Array(WIDE * 512);
-  private a = new Int32Array(512);
-  private b = new Int32Array(512);
-  private pair = new Int32Array(512);
   /** How hard rods press on edges: by rod, its image, and slot. */
   private readonly rodPress: Float64Array;
   private readonly rodImages: number;
+  /** How hard balls press on edges: by ball and slot. */
+  private readonly ballPress: Float64Array;
   private readonly closest = new Float64Array(2);
-  private readonly unit: number;
 
-  constructor(private readonly laid: Laid) {
-    this.unit = min(...laid.diameter);
+  constructor(laid: Laid) {
+    super(laid);
     this.near = new NearPairs(laid, 0.35 * this.unit);
-    const { rods = [], repeats = [] } = laid.problem;
+    const { rods = [], balls = [], repeats = [] } = laid.problem;
     this.rodImages = repeats[0] && repeats[0].axis !== 'x' ? laid.images.reach[0]! : 0;
     this.rodPress = new Float64Array(rods.length * (2 * this.rodImages + 1) * laid.slots);
+    this.ballPress = new Float64Array(balls.length * laid.slots);
     this.near.find();
   }
 
@@ -58,6 +44,7 @@ export class Touching {
     const { near } = this;
     for (let p = 0; p < near.count; p++) this.seePair(p);
     this.seeRods();
+    this.seeBalls();
   }
 
   private seePair(p: number): void {
@@ -129,35 +116,22 @@ export class Touching {
     const nx = wx / far;
     const ny = wy / far;
     const nz = wz / far;
+    const mx = m[o]! * nx + m[o + 3]! * ny + m[o + 6]! * nz;
+    const my = m[o + 1]! * nx + m[o + 4]! * ny + m[o + 7]! * nz;
+    const mz = m[o + 2]! * nx + m[o + 5]! * ny + m[o + 8]! * nz;
+    // What is missing to the least distance is LEVEL - (M . second) + (N . first), of the points on the edges.
+    const level =
+      least -
+      (nx * (m[o + 9]! - px) + ny * (m[o + 10]! - py) + nz * (m[o + 11]! - pz)) -
+      (mx * qx + my * qy + mz * qz);
     const k = this.room();
     const c = this.numbers;
     c[k + NX] = nx;
     c[k + NY] = ny;
     c[k + NZ] = nz;
-    c[k + MX] = m[o]! * nx + m[o + 3]! * ny + m[o + 6]! * nz;
-    c[k + MY] = m[o + 1]! * nx + m[o + 4]! * ny + m[o + 7]! * nz;
-    c[k + MZ] = m[o + 2]! * nx + m[o + 5]! * ny + m[o + 8]! * nz;
     c[k + S] = s;
-    c[k + T] = t;
-    // What is missing to the least distance is LEVEL - (M . second) + (N . first), of the points on the edges.
-    c[k + LEVEL] =
-      least -
-      (nx * (m[o + 9]! - px) + ny * (m[o + 10]! - py) + nz * (m[o + 11]! - pz)) -
-      (c[k + MX]! * qx + c[k + MY]! * qy + c[k + MZ]! * qz);
-    c[k + PRESS] = near.press[p]!;
-    const f0 = free(laid, i);
-    const f1 = free(laid, i + 1);
-    const g0 = free(laid, j);
-    const g1 = free(laid, j + 1);
-    const give = f0 * (1 - s) ** 2 + f1 * s * s + g0 * (1 - t) ** 2 + g1 * t * t;
-    c[k + EASE] = give > 1e-6 ? 1 / give : 0;
-    c[k + WX] = wx;
-    c[k + WY] = wy;
-    c[k + WZ] = wz;
-    this.a[this.count] = i;
-    this.b[this.count] = j;
-    this.pair[this.count] = p;
-    this.count += 1;
+    this.second(k, mx, my, mz, t, wx, wy, wz);
+    this.close(i, j, p, level, near.press[p]!);
   }
 
   private seeRods(): void {
@@ -199,171 +173,82 @@ export class Touching {
             }
             // The edge is the second: it is pushed away from the rod.
             const k = this.room();
-            const c = this.numbers;
             const ny = wy / far;
             const nz = wz / far;
-            c[k + NX] = 0;
-            c[k + NY] = 0;
-            c[k + NZ] = 0;
-            c[k + MX] = 0;
-            c[k + MY] = ny;
-            c[k + MZ] = nz;
-            c[k + S] = 0;
-            c[k + T] = t;
-            c[k + LEVEL] = least + ny * (ry - by) + nz * (rz - bz);
-            c[k + PRESS] = this.rodPress[at]!;
-            const give = free(laid, i) * (1 - t) ** 2 + free(laid, i + 1) * t * t;
-            c[k + EASE] = give > 1e-6 ? 1 / give : 0;
-            c[k + WX] = 0;
-            c[k + WY] = wy;
-            c[k + WZ] = wz;
-            this.a[this.count] = -1;
-            this.b[this.count] = i;
-            this.pair[this.count] = at;
-            this.count += 1;
+            this.numbers.fill(0, k + NX, k + NX + 3);
+            this.numbers[k + S] = 0;
+            this.second(k, 0, ny, nz, t, 0, wy, wz);
+            const level = least + ny * (ry - by) + nz * (rz - bz);
+            this.close(-1, i, at, level, this.rodPress[at]!);
           }
         }
       }
     }
   }
 
-  private room(): number {
-    if (this.count === this.a.length) {
-      const n = 2 * this.count;
-      const numbers = new Float64Array(WIDE * n);
-      numbers.set(this.numbers);
-      this.numbers = numbers;
-      [this.a, this.b, this.pair] = [this.a, this.b, this.pair].map((from) => {
-        const out = new Int32Array(n);
-        out.set(from);
-        return out;
-      }) as [Int32Array<ArrayBuffer>, Int32Array<ArrayBuffer>, Int32Array<ArrayBuffer>];
-    }
-    return WIDE * this.count;
-  }
-
-  /** Begins with what pressed before. */
-  warm(): void {
-    const c = this.numbers;
-    for (let n = 0; n < this.count; n++) {
-      const k = WIDE * n;
-      const press = c[k + PRESS]! * WARM;
-      c[k + PRESS] = press;
-      if (press > 0) this.move(n, press);
-    }
-  }
-
-  /** Pushes every contact apart by what is missing, once. */
-  sweep(): void {
-    const c = this.numbers;
-    const { x } = this.laid;
-    for (let n = 0; n < this.count; n++) {
-      const k = WIDE * n;
-      const t = c[k + T]!;
-      const b = 3 * this.b[n]!;
-      let missing =
-        c[k + LEVEL]! -
-        c[k + MX]! * (x[b]! + t * (x[b + 3]! - x[b]!)) -
-        c[k + MY]! * (x[b + 1]! + t * (x[b + 4]! - x[b + 1]!)) -
-        c[k + MZ]! * (x[b + 2]! + t * (x[b + 5]! - x[b + 2]!));
-      if (this.a[n]! >= 0) {
-        const s = c[k + S]!;
-        const a = 3 * this.a[n]!;
-        missing +=
-          c[k + NX]! * (x[a]! + s * (x[a + 3]! - x[a]!)) +
-          c[k + NY]! * (x[a + 1]! + s * (x[a + 4]! - x[a + 1]!)) +
-          c[k + NZ]! * (x[a + 2]! + s * (x[a + 5]! - x[a + 2]!));
-      }
-      const press = max(0, c[k + PRESS]! + missing * c[k + EASE]!);
-      const more = press - c[k + PRESS]!;
-      if (more === 0) continue;
-      c[k + PRESS] = press;
-      this.move(n, more);
-    }
-  }
-
-  private move(n: number, by: number): void {
-    const c = this.numbers;
-    const k = WIDE * n;
+  /** A ball is a point of its own strand that keeps all edges out; along its own, nearer than they are by then. */
+  private seeBalls(): void {
     const { laid } = this;
-    if (this.a[n]! >= 0) {
-      const i = this.a[n]!;
-      const s = c[k + S]!;
-      const p = -by * (1 - s);
-      const q = -by * s;
-      laid.push(i, p * c[k + NX]!, p * c[k + NY]!, p * c[k + NZ]!);
-      laid.push(i + 1, q * c[k + NX]!, q * c[k + NY]!, q * c[k + NZ]!);
-    }
-    const j = this.b[n]!;
-    const t = c[k + T]!;
-    const p = by * (1 - t);
-    const q = by * t;
-    laid.push(j, p * c[k + MX]!, p * c[k + MY]!, p * c[k + MZ]!);
-    laid.push(j + 1, q * c[k + MX]!, q * c[k + MY]!, q * c[k + MZ]!);
+    const { x, bow } = laid;
+    const { balls = [] } = laid.problem;
+    balls.forEach((ball, which) => {
+      const at = laid.slotOf(ball);
+      const o = 3 * at;
+      for (let s = 0; s < laid.strands; s++) {
+        const full = (ball.radius + laid.diameter[s]! / 2) * laid.thickness;
+        for (let j = laid.first[s]!; j < laid.first[s]! + laid.edges[s]!; j++) {
+          const index = which * laid.slots + j;
+          const b = 3 * j;
+          const ux = x[b + 3]! - x[b]!;
+          const uy = x[b + 4]! - x[b + 1]!;
+          const uz = x[b + 5]! - x[b + 2]!;
+          const rx = x[o]! - x[b]!;
+          const ry = x[o + 1]! - x[b + 1]!;
+          const rz = x[o + 2]! - x[b + 2]!;
+          const uu = ux * ux + uy * uy + uz * uz;
+          const t = min(1, max(0, (ux * rx + uy * ry + uz * rz) / uu));
+          const arc = s === ball.strand ? abs(j + t - at) * laid.edge[s]! : Infinity;
+          const least = min(full, arc);
+          const ft = (t * (1 - t) * (2 - t)) / 6;
+          const gt = (t * (1 - t) * (1 + t)) / 6;
+          const qx = -ft * bow[b]! - gt * bow[b + 3]!;
+          const qy = -ft * bow[b + 1]! - gt * bow[b + 4]!;
+          const qz = -ft * bow[b + 2]! - gt * bow[b + 5]!;
+          const wx = ux * t - rx + qx;
+          const wy = uy * t - ry + qy;
+          const wz = uz * t - rz + qz;
+          const far = sqrt(wx * wx + wy * wy + wz * wz) + 1e-12;
+          // On its own cord inside the hole nothing is pushed: the cord lies there.
+          if (arc < full / 2 || far > least + WATCH * this.unit) {
+            this.ballPress[index] = 0;
+            continue;
+          }
+          const k = this.room();
+          const [nx, ny, nz] = [wx / far, wy / far, wz / far];
+          const c = this.numbers;
+          c[k + NX] = nx;
+          c[k + NY] = ny;
+          c[k + NZ] = nz;
+          c[k + S] = 0;
+          this.second(k, nx, ny, nz, t, wx, wy, wz);
+          const level = least - (nx * qx + ny * qy + nz * qz);
+          this.close(at, j, -1 - index, level, this.ballPress[index]!);
+        }
+      }
+    });
   }
 
   /** Keeps what pressed for the next round. */
   keep(): void {
     for (let n = 0; n < this.count; n++) {
-      const to = this.a[n]! >= 0 ? this.near.press : this.rodPress;
-      to[this.pair[n]!] = this.numbers[WIDE * n + PRESS]!;
+      const pair = this.pair[n]!;
+      const press = this.pressed(n);
+      if (pair < 0) this.ballPress[-1 - pair] = press;
+      else if (this.a[n]! < 0) this.rodPress[pair] = press;
+      else this.near.press[pair] = press;
     }
-  }
-
-  /** Sum of what presses times how far apart it holds along an axis: the push of the contacts on a shift. */
-  pushAlong(ax: number, ay: number, az: number): number {
-    const c = this.numbers;
-    let sum = 0;
-    for (let n = 0; n < this.count; n++) {
-      const k = WIDE * n;
-      if (c[k + PRESS]! <= 0) continue;
-      const along = c[k + WX]! * ax + c[k + WY]! * ay + c[k + WZ]! * az;
-      const far = sqrt(c[k + WX]! ** 2 + c[k + WY]! ** 2 + c[k + WZ]! ** 2) + 1e-12;
-      sum += (c[k + PRESS]! * along * along) / far;
-    }
-    return sum;
-  }
-
-  /** What is missing to the least distance in a contact, in the unit of the points. */
-  private missing(n: number): number {
-    const c = this.numbers;
-    const { x } = this.laid;
-    const k = WIDE * n;
-    const s = c[k + S]!;
-    const t = c[k + T]!;
-    const b = 3 * this.b[n]!;
-    let missing = c[k + LEVEL]!;
-    for (let d = 0; d < 3; d++)
-      missing -= c[k + MX + d]! * (x[b + d]! + t * (x[b + 3 + d]! - x[b + d]!));
-    if (this.a[n]! < 0) return missing;
-    const a = 3 * this.a[n]!;
-    for (let d = 0; d < 3; d++)
-      missing += c[k + NX + d]! * (x[a + d]! + s * (x[a + 3 + d]! - x[a + d]!));
-    return missing;
-  }
-
-  /** Deepest overlap of all, in diameters of the thinnest rope; below 0 where nothing touches. As of `find`. */
-  overlap(): number {
-    let most = -WATCH;
-    for (let n = 0; n < this.count; n++) most = max(most, this.missing(n) / this.unit);
-    return most;
-  }
-
-  /** Where ropes are deepest in each other or in a rod; null where nothing overlaps. */
-  deepest(): Point3 | null {
-    let [most, at] = [0, -1];
-    for (let n = 0; n < this.count; n++) {
-      const missing = this.missing(n);
-      if (missing > most) [most, at] = [missing, n];
-    }
-    if (at < 0) return null;
-    const { x } = this.laid;
-    const b = 3 * this.b[at]!;
-    return [x[b]!, x[b + 1]!, x[b + 2]!];
   }
 }
-
-const free = ({ kind }: Laid, slot: number): number => (kind[slot] === HELD ? 0 : 1);
 
 /** One coordinate of an image of a point; `row` is 0, 3 or 6. */
 const image = (m: Float64Array, o: number, x: Float64Array, p: number, row: 0 | 3 | 6): number =>

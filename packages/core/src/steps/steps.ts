@@ -46,6 +46,7 @@ function needsHold(action: Action): boolean {
         form === 'hitch' ||
         form === 'band' ||
         form === 'two-cord' ||
+        form === 'drawn' ||
         form === 'own' ||
         (form === 'loop' && action.knot.of === 'fold')
       );

@@ -42,7 +42,7 @@ function stepsOfPart(steps: readonly PartStep[], { id }: PartPlan, telling: Tell
     const own: Step = {
       ...told(step, 'tie', n === 0 ? `tie-${id}` : `tie-${id}:${n + 1}`, id, telling),
       from,
-      look: { kind: 'part' },
+      look: step.look ?? { kind: 'part' },
     };
     if (!step.aside) from += step.units;
     return own;

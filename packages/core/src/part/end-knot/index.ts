@@ -8,6 +8,7 @@ import {
   TELL_END_KNOTS,
   type EndKnotForm,
 } from '../../knot/end-knots.js';
+import { knotInSpace } from '../../knot/cells.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { turksHeadStrokes } from '../../knot/round-drawing.js';
@@ -109,6 +110,16 @@ export const endKnot: PartKind<EndKnotPart> = {
       ...straightRuns(site.runs, part.id, 0, layout.length, state),
       ...moved(head, layout.length / 2),
     ];
+  },
+  inSpace(part, site, layout, known) {
+    const n = site.runs.length;
+    const cell = known[part.form === 'carrick' ? 'carrick' : `diamond.${Math.min(4, n)}`];
+    if (cell?.strands.length !== n) return null;
+    const d = diameter(site.runs);
+    return {
+      cords: knotInSpace(cell, d, layout.length).map((line, i) => ({ run: site.runs[i]!, line })),
+      beads: [],
+    };
   },
   drawEdge: (part, site, layout) => [
     ...edgeCore(part.id, site, layout),

@@ -15,6 +15,7 @@ import type { Run } from '../../kind/run.js';
 import { cordNamed, say, type Saying } from '../../measure/saying.js';
 import { roundFromEdge } from '../../knot/edge.js';
 import { spiralHitch, spiralPitch } from '../../knot/hitch.js';
+import { bundled, nearestOf, repeated, sized } from '../../knot/cells.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { gatheredRuns, strokeOf } from '../../knot/stroke.js';
@@ -93,6 +94,33 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
   // About 20 hitches for a block of colour. Common practice, no source.
   make: ({ id }) => ({ id, kind: 'hitch-spiral', block: 20, blocks: 4, tension: 'even' }),
   fills: (part) => part.blocks === null,
+  inSpace(part, site, layout, known) {
+    const at = hitching(part, site);
+    if (!at) return null;
+    const { workers, d, bundle } = at;
+    const ratio = nearestOf([1, 2, 3, 5], bundle / d);
+    const cell = known[`hitch-spiral.${ratio}.free`];
+    if (!cell?.shift) return null;
+    const along = layout.length / (layout.units * cell.shift);
+    const out = (bundle + 2 * d) / (ratio + 2);
+    const blocks = Math.ceil(layout.units / part.block);
+    const inner = bundled(site.runs.slice(1), layout.length);
+    return {
+      cords: [
+        ...inner,
+        ...Array.from({ length: blocks }, (_, block) => {
+          const from = block * part.block;
+          const count = Math.min(part.block, layout.units - from);
+          const [line] = repeated(cell, count, from);
+          return {
+            run: workers[block % workers.length]!,
+            line: sized(line!, along, out, out, from * cell.shift! * along),
+          };
+        }),
+      ],
+      beads: [],
+    };
+  },
   section(part, site) {
     const at = hitching(part, site);
     if (!at) return { ...sideBySide(site.runs), pitch: 1 };

@@ -14,6 +14,7 @@ import {
   type PlaitForm,
 } from '../../knot/plait.js';
 import { plainEdge } from '../../knot/edge.js';
+import { laidTo, nearestOf } from '../../knot/cells.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { sideBySide } from '../../knot/lanes.js';
 import type { Advice } from '../../measure/advice.js';
@@ -43,6 +44,13 @@ const HOW: Readonly<Record<PlaitForm, string>> = {
     'Outer bundle of the side you begin on over its neighbour, outer one of the other side under its neighbour; then the two in the middle cross, the one from the side you begin on over the other. Draw them to the sides.',
   'four-round':
     'Take the outer bundle of one side behind the two next to it and forward again over one of them, back to its own side as the inner one; then the outer one of the other side. Draw each pair to its side.',
+};
+
+/** Crossings this far apart, in diameters, of which the curves are known. */
+const COMPUTED_PITCHES: Readonly<Record<PlaitForm, readonly number[]>> = {
+  three: [1, 1.2, 1.5, 2],
+  'four-flat': [1, 1.2, 1.5, 2],
+  'four-round': [1, 1.5, 2, 2.5, 3],
 };
 
 const side = (unit: number, first: Side): Side => (unit % 2 === 0 ? first : otherSide(first));
@@ -117,6 +125,20 @@ export const plait: PartKind<PlaitPart> = {
       ...plaitStrokes(plaiting, part.id, till, layout.length, 'planned'),
       ...plaitStrokes(plaiting, part.id, 0, till, 'laid'),
     ];
+  },
+  inSpace(part, site, layout, known) {
+    const plaiting = plaitingOf(part.form, part.tension, site.runs);
+    if (!plaiting) return null;
+    const { form, q, d, bundles } = plaiting;
+    const cell = known[`plait.${form}.${nearestOf(COMPUTED_PITCHES[form], q)}`];
+    if (!cell) return null;
+    const count = Math.max(1, Math.round(layout.length / ((cell.shift ?? 1) * d)));
+    const { lines } = laidTo(cell, count, layout.length, d, layout);
+    if (lines.length !== bundles.length) return null;
+    return {
+      cords: lines.map((line, i) => ({ run: bundles[i]![0]!, diameter: d, line })),
+      beads: [],
+    };
   },
   drawEdge(part, site, layout) {
     const plaiting = plaitingOf(part.form, part.tension, site.runs);

@@ -14,7 +14,8 @@ import { choiceField, countField } from '../../kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { bundleOf, type CoreBundle } from '../../knot/hull.js';
 import { edgeBumps, edgeCore, plainEdge } from '../../knot/edge.js';
-import { coresOf, workingOf } from '../../knot/lanes.js';
+import { laidTo, nearestOf, straightInSpace } from '../../knot/cells.js';
+import { coresOf, lanesOf, workingOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { cordNamed, onSide, say, type Saying } from '../../measure/saying.js';
@@ -135,6 +136,21 @@ function workingUses(setting: Ready, units: number, pitch: number): Use[] {
   ];
 }
 
+/** The flat sinnet that was computed on cores like these, at a pitch like this. */
+function flatCell({ core, d }: Ready, { pitch }: Pick<Section, 'pitch'>): string {
+  const n = core.length;
+  if (n === 2) {
+    const near = nearestOf([1.5, 1.75, 2, 2.5], pitch / d);
+    return `sinnet.two-flat.${near}`;
+  }
+  const lie = n === 1 ? 'one' : n === 3 ? 'three-flat' : n === 4 ? 'four-flat' : 'two-by-two';
+  return `sinnet.${lie}.2`;
+}
+
+/** The spiral that was computed on cores like these. */
+const spiralCell = ({ core }: Ready): string =>
+  core.length === 1 ? 'spiral.one.8' : core.length === 2 ? 'spiral.two.9' : 'spiral.four.10';
+
 const sideOf = (form: SinnetForm, unit: number, first: Side): Side =>
   form === 'flat' && unit % 2 === 1 ? otherSide(first) : first;
 
@@ -247,6 +263,36 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
   draw(part, site, layout, options) {
     const setting = settingOf(part, site);
     return setting ? drawSinnet(setting, layout, setting.bundle, options) : [];
+  },
+  inSpace(part, site, layout, known) {
+    const setting = settingOf(part, site);
+    if (!setting) return null;
+    const { form, d, core, working } = setting;
+    const cell = known[form === 'flat' ? flatCell(setting, layout) : spiralCell(setting)];
+    if (!cell) return null;
+    const { lines, rods } = laidTo(
+      cell,
+      layout.units,
+      layout.length,
+      d,
+      form === 'flat' ? layout : undefined,
+    );
+    // Cores that turn with a spiral are strands of its cell; others lie straight on its rods, or side by side.
+    const turning = lines.slice(2);
+    const lanes = lanesOf(site.runs);
+    return {
+      cords: [
+        ...working.map((run, i) => ({ run, line: lines[i]! })),
+        ...core.map((run, i) => ({
+          run,
+          line:
+            turning[i] ??
+            (rods.length === core.length ? rods[i] : undefined) ??
+            straightInSpace([run], lanes, layout.length)[0]!.line,
+        })),
+      ],
+      beads: [],
+    };
   },
   drawEdge(part, site, layout) {
     const setting = settingOf(part, site);

@@ -6,8 +6,10 @@ import { cordNamed, say } from '../../measure/saying.js';
 import { choiceField, formField } from '../../kind/field.js';
 import { plainLayout, type PartKind, type PartSite } from '../../kind/part-kind.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
-import { coresOf, sideBySide } from '../../knot/lanes.js';
-import { STOPPER_FORMS, STOPPERS, type StopperForm } from '../../knot/stopper.js';
+import { knotInSpace, straightInSpace } from '../../knot/cells.js';
+import { coresOf, lanesOf, sideBySide } from '../../knot/lanes.js';
+import { effectiveDiameter } from '../../material/cord.js';
+import { asOneCord, STOPPER_FORMS, STOPPERS, type StopperForm } from '../../knot/stopper.js';
 import { straightUse } from '../../knot/straight.js';
 import { byUnit, legsOf, outerEnds } from '../ends.js';
 import { nameRuns, pickRuns } from '../pick.js';
@@ -55,6 +57,33 @@ export const stopperKnot: PartKind<StopperPart> = {
     });
   },
   draw: drawStopper,
+  inSpace(part, site, layout, known) {
+    const runs = pickRuns(site, part.runs);
+    const cell = known[part.form];
+    if (!cell) return null;
+    const knots = part.tied === 'each' ? runs.map((run) => [run]) : [runs];
+    const lanes = lanesOf(site.runs);
+    return {
+      cords: [
+        ...straightInSpace(
+          site.runs.filter((run) => !runs.includes(run)),
+          lanes,
+          layout.length,
+        ),
+        // Cords tied together go as one thick one.
+        ...knots.flatMap((own) => {
+          const d = asOneCord(own.map((run) => effectiveDiameter(run.cord)));
+          const y = own.length === 1 ? -2.4 * (lanes.get(own[0]!.index) ?? 0) : 0;
+          return knotInSpace(cell, d, layout.length).map((line) => ({
+            run: own[0]!,
+            diameter: d,
+            line: line.map(([u, v, w]) => [u, v + y, w] as const),
+          }));
+        }),
+      ],
+      beads: [],
+    };
+  },
   drawEdge: (part, site, layout) => [
     ...edgeCore(part.id, site, layout),
     ...edgeKnots(coresOf(site.runs)[0] ?? site.runs[0], part.id, layout),

@@ -1,6 +1,7 @@
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
 import { countField } from '../../kind/field.js';
 import { KNOT_SPREAD, useOf } from '../../kind/reason.js';
+import { laidTo } from '../../knot/cells.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { computed } from '../../knot/source.js';
 import { TWO_CORD_KNOT } from '../../knot/two-cord.js';
@@ -74,6 +75,17 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
     });
   },
   draw: drawTwoCord,
+  inSpace(part, site, layout, known) {
+    const cell = known['two-cord.360'];
+    const [a, b] = bundles(site);
+    if (!cell || a.length === 0 || b.length === 0) return null;
+    const d = diameterOf(site);
+    const { lines } = laidTo(cell, part.units, layout.length, d);
+    return {
+      cords: [a, b].map(([run], i) => ({ run: run!, diameter: d, line: lines[i]! })),
+      beads: [],
+    };
+  },
   drawEdge: (part, site, layout) => [
     ...edgeCore(part.id, site, layout),
     ...edgeKnots(site.runs[0], part.id, layout),

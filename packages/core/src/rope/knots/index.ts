@@ -1,4 +1,12 @@
-export { compute, computeNow, ENGINE, finer, type Computed, type Finer } from '../compute.js';
+export {
+  compute,
+  computeNow,
+  computeWhole,
+  ENGINE,
+  finer,
+  type Computed,
+  type Finer,
+} from '../compute.js';
 export { tighten, USUAL, type Care, type Drawn, type Progress } from '../tighten.js';
 export { CATALOGUE } from './catalogue.js';
 export { constants } from './derived.js';

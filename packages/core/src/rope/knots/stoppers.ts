@@ -1,4 +1,5 @@
 import type { Point3 } from '../../kind/primitive.js';
+import { cross, dot, unit } from '../vector.js';
 import { across, knotLength, pointsOf, uses } from './measures.js';
 import { held, round, type Recipe } from './recipe.js';
 
@@ -131,14 +132,3 @@ export function sideBySide(
     }),
   );
 }
-
-const dot = (a: Point3, b: Point3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const cross = (a: Point3, b: Point3): Point3 => [
-  a[1] * b[2] - a[2] * b[1],
-  a[2] * b[0] - a[0] * b[2],
-  a[0] * b[1] - a[1] * b[0],
-];
-const unit = (a: Point3): Point3 => {
-  const far = Math.hypot(...a);
-  return [a[0] / far, a[1] / far, a[2] / far];
-};

@@ -1,0 +1,219 @@
+import { closureKind } from '../closure/registry.js';
+import type { BeadInSpace, CordInSpace, InSpace, KnownCurves } from '../kind/in-space.js';
+import type { PartLayout, PartSite } from '../kind/part-kind.js';
+import type { Point3, Primitive } from '../kind/primitive.js';
+import { CORD_KIND_FACTS, effectiveDiameter, type Cord } from '../material/cord.js';
+import type { BeadShape } from '../material/bead.js';
+import { firstSideFor } from '../steps/habits.js';
+import { partKind, type Part } from '../part/registry.js';
+import type { Step } from '../kind/step.js';
+import type { Side } from '../measure/side.js';
+import { far } from '../rope/touching-points.js';
+import type { Piece } from '../piece/piece.js';
+import type { Plan } from '../plan/plan-types.js';
+import { benchSites } from './bench.js';
+
+/** A cord in space as it is seen, in mm: y away from the maker, z towards the viewer. */
+export interface SpaceCord {
+  readonly key: string;
+  readonly line: readonly Point3[];
+  readonly diameter: number;
+  readonly strand: number;
+  readonly colour: string;
+  readonly texture: 'braid' | 'twist' | 'smooth';
+}
+
+/** A bead in space as it is seen, its hole along x. */
+export interface SpaceBead {
+  readonly key: string;
+  readonly at: Point3;
+  readonly shape: BeadShape;
+  readonly length: number;
+  readonly height: number;
+  readonly colour: string;
+}
+
+/** A piece or a part of it in space, in mm. */
+export interface SpaceScene {
+  readonly cords: readonly SpaceCord[];
+  readonly beads: readonly SpaceBead[];
+}
+
+const cordOf = (key: string, { run, line, diameter }: CordInSpace, x: number): SpaceCord => ({
+  key,
+  line: x === 0 ? line : line.map(([u, v, w]): Point3 => [u + x, v, w]),
+  diameter: diameter ?? effectiveDiameter(run.cord),
+  ...looks(run.strand, run.cord),
+});
+
+const looks = (strand: number, cord: Cord): Pick<SpaceCord, 'strand' | 'colour' | 'texture'> => ({
+  strand,
+  colour: cord.colour.hex,
+  texture: CORD_KIND_FACTS[cord.kind].texture,
+});
+
+const beadOf = (key: string, { bead, at }: BeadInSpace, x: number): SpaceBead => ({
+  key,
+  at: [at[0] + x, at[1], at[2]],
+  shape: bead.shape,
+  length: bead.length,
+  height: bead.height,
+  colour: bead.colour.hex,
+});
+
+/** How far a stroke on the bench is lifted over the one drawn before it, in its diameters. */
+const OVER = 0.04;
+
+/** What is drawn on the bench, lifted: cords where they are drawn, what is drawn later a little higher. */
+function lifted(shapes: readonly Primitive[], key: string, x: number): SpaceScene {
+  const cords: SpaceCord[] = [];
+  const beads: SpaceBead[] = [];
+  shapes.forEach((shape, layer) => {
+    if (shape.kind === 'cord') {
+      const z = layer * OVER * shape.diameter;
+      shape.lines.forEach((line, i) => {
+        if (line.length < 2) return;
+        cords.push({
+          key: `${key}-${shape.key}-${i}`,
+          line: line.map(([u, v]): Point3 => [u + x, -v, z]),
+          diameter: shape.diameter,
+          strand: shape.strand,
+          colour: shape.colour,
+          texture: shape.texture,
+        });
+      });
+    } else if (shape.kind === 'bead') {
+      const { shape: form, length, height, colour } = shape;
+      const at: Point3 = [shape.at[0] + x, -shape.at[1], 0];
+      beads.push({ key: `${key}-${shape.key}`, at, shape: form, length, height, colour });
+    }
+  });
+  return { cords, beads };
+}
+
+/** One part, from x on. */
+function partScene(
+  part: Part,
+  site: PartSite,
+  layout: PartLayout,
+  known: KnownCurves,
+  x: number,
+): SpaceScene {
+  const kind = partKind(part.kind);
+  const own: InSpace | null = kind.inSpace?.(part, site, layout, known) ?? null;
+  if (!own) {
+    const firstSide = firstSideFor('right');
+    const shapes = kind.draw(part, site, layout, {
+      part: part.id,
+      done: layout.units,
+      firstSide,
+    });
+    return lifted(shapes, part.id, x);
+  }
+  return {
+    cords: own.cords
+      .filter(({ line }) => line.length >= 2)
+      .map((cord, i) => cordOf(`${part.id}-${i}`, cord, x)),
+    beads: own.beads.map((bead, i) => beadOf(`${part.id}-bead-${i}`, bead, x)),
+  };
+}
+
+const together = (scenes: readonly SpaceScene[]): SpaceScene => ({
+  cords: scenes.flatMap(({ cords }) => cords),
+  beads: scenes.flatMap(({ beads }) => beads),
+});
+
+/** The first part of a line, by its share of the whole: where an end is that goes along it. */
+export function wayOf(line: readonly Point3[], share: number): Point3[] {
+  const steps = line.slice(1).map((q, i) => far(line[i]!, q));
+  let left = Math.min(1, Math.max(0, share)) * steps.reduce((sum, step) => sum + step, 0);
+  const out: Point3[] = [line[0]!];
+  for (const [i, step] of steps.entries()) {
+    const [p, q] = [line[i]!, line[i + 1]!];
+    if (left < step) {
+      const t = step > 0 ? left / step : 0;
+      return [
+        ...out,
+        [p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1]), p[2] + t * (q[2] - p[2])],
+      ];
+    }
+    out.push(q);
+    left -= step;
+  }
+  return out;
+}
+
+/** What is shown of a step in space: what lies, and what is led along its way. */
+export interface MoveScene {
+  readonly lies: SpaceScene;
+  readonly moving: readonly SpaceCord[];
+}
+
+/**
+ * A step that leads a cord on through a knot, in space.
+ *
+ * @returns null for any other step
+ */
+export function drawMoveInSpace(
+  piece: Piece,
+  plan: Plan,
+  step: Pick<Step, 'look' | 'part'>,
+  firstSide: Side,
+): MoveScene | null {
+  const i = plan.parts.findIndex(({ id }) => id === step.part);
+  const part = piece.parts[i];
+  if (step.look?.kind !== 'moves' || !part) return null;
+  const site = benchSites(piece, plan).parts[i]!;
+  const told = partKind(part.kind).moveInSpace?.(part, site, step.look.moves, firstSide);
+  if (!told) return null;
+  const cords = (own: readonly CordInSpace[], key: string): SpaceCord[] =>
+    own.map((cord, n) => cordOf(`${key}-${n}`, cord, 0));
+  return {
+    lies: { cords: cords(told.lies, 'lies'), beads: [] },
+    moving: cords(told.moving, 'moving'),
+  };
+}
+
+/** The same for hands that work mirrored. */
+export const mirroredInSpace = ({ cords, beads }: SpaceScene): SpaceScene => ({
+  cords: cords.map((cord) => ({
+    ...cord,
+    line: cord.line.map(([x, y, z]): Point3 => [x, -y, z]),
+  })),
+  beads: beads.map((bead) => ({ ...bead, at: [bead.at[0], -bead.at[1], bead.at[2]] })),
+});
+
+/** One strand alone, with the beads. */
+export const strandAlone = ({ cords, beads }: SpaceScene, strand: number): SpaceScene => ({
+  cords: cords.filter((cord) => cord.strand === strand),
+  beads,
+});
+
+/**
+ * A planned piece in space, lying straight: every part by the curves that it is measured by, where these are known, and
+ * by its drawing on the bench where they are not. Lengths in mm.
+ *
+ * @param known the curves of knots that were drawn tight
+ * @param only the id of one part, which then begins at x = 0; all of them and the closure when left out
+ */
+export function drawInSpace(
+  piece: Piece,
+  plan: Plan,
+  known: KnownCurves,
+  only?: string,
+): SpaceScene {
+  const sites = benchSites(piece, plan);
+  const parts = plan.parts.flatMap(({ id, layout, start }, i) =>
+    only === undefined || only === id
+      ? [partScene(piece.parts[i]!, sites.parts[i]!, layout, known, only === undefined ? start : 0)]
+      : [],
+  );
+  if (only !== undefined) return together(parts);
+  const closure = closureKind(piece.closure.type).draw(piece.closure, sites.closure, plan.closure, {
+    length: plan.fit.length,
+    tails: false,
+    done: true,
+    firstSide: firstSideFor('right'),
+  });
+  return together([...parts, lifted(closure, 'closure', 0)]);
+}
