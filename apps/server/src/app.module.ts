@@ -22,6 +22,7 @@ import { StreamModule } from './stream/stream.module.js';
 import { PiecesModule } from './pieces/pieces.module.js';
 import { PrivacyModule } from './privacy/privacy.module.js';
 import { PlanModule } from './plan/plan.module.js';
+import { KnotsModule } from './knots/knots.module.js';
 import { StashModule } from './stash/stash.module.js';
 import { WorkshopModule } from './workshop/workshop.module.js';
 
@@ -49,6 +50,7 @@ export class AppModule {
         HealthModule.of(config.dataFolder),
         WorkshopModule,
         StashModule,
+        KnotsModule,
         PiecesModule,
         MakesModule,
         HandModule,

@@ -156,6 +156,7 @@ describe('whatever is sent', () => {
       'wearers',
       'cords',
       'beads',
+      'knots',
       'fittings',
       'makes',
       'swatches',

@@ -8,6 +8,7 @@ export const TABLES = [
   'bead',
   'fitting',
   'pack',
+  'knot',
   'piece',
   'customer',
   'customer_order',

@@ -1,5 +1,6 @@
 import { DataSource } from 'typeorm';
 import { BeadItem, CordItem, FittingItem, PackItem, WearerItem } from '../rows/list.entities.js';
+import { KnotRow } from '../rows/knot.entity.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { Workshop } from '../rows/workshop.entity.js';
@@ -13,6 +14,7 @@ import { SaidBy1700000000005 } from '../migrations/1700000000005-said-by.js';
 import { Heard1700000000006 } from '../migrations/1700000000006-heard.js';
 import { Pages1700000000007 } from '../migrations/1700000000007-pages.js';
 import { Learnt1700000000008 } from '../migrations/1700000000008-learnt.js';
+import { Knots1700000000011 } from '../migrations/1700000000011-knots.js';
 import { People1700000000010 } from '../migrations/1700000000010-people.js';
 import {
   BackupRow,
@@ -69,6 +71,7 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
       EvidenceRow,
       LessonRow,
       PackItem,
+      KnotRow,
       LotRow,
       MovementRow,
       CuttingRow,
@@ -95,6 +98,7 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
       Learnt1700000000008,
       Week1700000000009,
       People1700000000010,
+      Knots1700000000011,
     ],
     synchronize: false,
     applicationName: 'coiled-strand',

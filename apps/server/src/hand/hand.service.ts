@@ -145,6 +145,10 @@ export class HandService {
         'The swatch',
       );
     }
+    if ((partKind(value.technique).entry.needsKnot === true) !== (value.knot !== undefined)) {
+      const message = 'must be the knot that was tied, and only where it is one of your own';
+      throw invalid([{ path: 'knot', message }], 'The swatch');
+    }
     try {
       observed(value);
     } catch (error) {

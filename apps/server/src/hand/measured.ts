@@ -5,8 +5,14 @@ import type { SwatchRow } from '../rows/swatch.entity.js';
 import type { Measured } from './keep-hand.js';
 
 /** The part that a swatch stands for. */
-function partOf({ technique, form, tension, cord }: SwatchDto): PartBase {
-  const part = partKind(technique).make({ id: 'swatch', bead: '', cord, runs: 4 });
+function partOf({ technique, form, tension, cord, knot }: SwatchDto): PartBase {
+  const part = partKind(technique).make({
+    id: 'swatch',
+    bead: '',
+    cord,
+    runs: 4,
+    ...(knot ? { knot: knot.id } : {}),
+  });
   return Object.assign(part, { tension }, form === undefined ? {} : { form });
 }
 

@@ -2,7 +2,9 @@ import { orderDtoOf } from '@coiled-strand/contract';
 import type {
   CuttingSummary,
   CuttingView,
+  DrawnKnotDto,
   KitView,
+  KnotView,
   LotView,
   MakePlanView,
   MakeView,
@@ -13,7 +15,7 @@ import type {
   ShoppingItemView,
   WorkshopView,
 } from '@coiled-strand/contract';
-import { TEMPLATES } from '@coiled-strand/core';
+import { drawBoard, knownKnots, TEMPLATES } from '@coiled-strand/core';
 import type { Document } from './routes.js';
 import type { useTestApp } from './test-app.js';
 
@@ -97,6 +99,22 @@ async function ofTheWeek(read: Read): Promise<Pick<Ground, 'bodies' | 'ids'>> {
   };
 }
 
+/** A knot drawn tight as a page does it. */
+export function drawnKnot(id = 'figure-eight'): DrawnKnotDto {
+  const { name, board } = knownKnots().find((one) => one.id === id)!;
+  const steps = drawBoard(board);
+  for (;;) {
+    const { done, value } = steps.next();
+    if (!done) continue;
+    if (value.how !== 'holds') throw new Error(`the ${name} ${value.how}`);
+    // As it comes out of a request: plain lists.
+    return JSON.parse(JSON.stringify({ name, board, tight: value.tight })) as DrawnKnotDto;
+  }
+}
+
+const keptKnot = async (api: Api): Promise<KnotView> =>
+  (await api().post('/api/knots').send(drawnKnot()).expect(201)).body as KnotView;
+
 /** Bodies that the server takes, and ids that there are. */
 export async function ground(api: Api): Promise<Ground> {
   const read = reading(api);
@@ -112,17 +130,25 @@ export async function ground(api: Api): Promise<Ground> {
   const swatches = await read<{ id: string; swatch: object }[]>('swatches');
   const { settings, week, pricing } = await read<WorkshopView>('workshop');
   const stock = await ofTheWeek(read);
+  const knot = await keptKnot(api);
   const start = {
     name: 'x',
     wearer: { name: 'x', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
     cutting: { sureness: 0.95, step: 10, practice: 'practised' },
   } as const;
+  const withKnot = { ...knot.value, id: 'own', origin: knot.id, version: knot.version };
   const values = (list: typeof wearers) => list!.map(({ value }) => value);
   const files = await Promise.all(pieces.map(({ id }) => read<object>(`pieces/${id}/file`)));
   return {
     document,
     bodies: {
-      PieceDto: [...pieces.map(({ piece }) => piece), ...TEMPLATES.map((one) => one.make(start))],
+      PieceDto: [
+        { ...pieces[0]!.piece, knots: [withKnot] },
+        ...pieces.map(({ piece }) => piece),
+        ...TEMPLATES.map((one) => one.make(start)),
+      ],
+      DrawnKnotDto: [knot.value],
+      KnotChangeDto: [{ ...knot.value, version: knot.version }],
       PieceFileDto: files,
       WearerDto: values(wearers),
       CordDto: values(cords),
@@ -166,6 +192,7 @@ export async function ground(api: Api): Promise<Ground> {
       cords: cords!.map(({ id }) => id),
       beads: beads!.map(({ id }) => id),
       fittings: fittings!.map(({ id }) => id),
+      knots: [knot.id],
       swatches: swatches.map(({ id }) => id),
       ...stock.ids,
     },

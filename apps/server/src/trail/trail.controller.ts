@@ -15,6 +15,7 @@ const NAMES = `
     (select x.value ->> 'name' from cord x where x.id = t.subject),
     (select x.value ->> 'name' from bead x where x.id = t.subject),
     (select x.value ->> 'name' from fitting x where x.id = t.subject),
+    (select x.value ->> 'name' from knot x where x.id = t.subject),
     (select coalesce(x.thing -> 'cord' ->> 'name', x.thing -> 'bead' ->> 'name', x.thing ->> 'name')
      from lot x where x.id = t.subject),
     (select c.name from customer_order o join customer c on c.id = o.customer_id where o.id = t.subject),
