@@ -37,6 +37,7 @@ const WEB = [
   'settings',
   'frame',
   'bench',
+  'space',
   'make',
   'piece',
   'stash',
@@ -44,6 +45,7 @@ const WEB = [
   'stock',
   'people',
   'loom',
+  'board',
   'stages',
   'pages',
 ];
@@ -64,6 +66,7 @@ const SERVER = [
   'accounts',
   'health',
   'stash',
+  'knots',
   'lots',
   'cutting',
   'buying',

@@ -8,6 +8,7 @@ import { run, say } from './lib/say.mjs';
 import { ROOT } from './lib/shell.mjs';
 
 const FILE = join(ROOT, 'packages', 'core', 'src', 'knot', 'tightened-data.ts');
+const CURVES = join(ROOT, 'packages', 'core', 'src', 'knot', 'tightened-curves.ts');
 const CORE = new URL('../packages/core/dist/rope/knots/index.js', import.meta.url);
 const DATA = new URL('../packages/core/dist/knot/tightened-data.js', import.meta.url);
 
@@ -15,14 +16,16 @@ const DATA = new URL('../packages/core/dist/knot/tightened-data.js', import.meta
 async function drawAll(ids, finer = false) {
   const left = [...ids];
   const known = {};
+  const curves = {};
   const one = () =>
     new Promise((resolve, reject) => {
       const worker = new Worker(new URL('./lib/draw-knots.mjs', import.meta.url), {
         workerData: { core: CORE.href, finer },
       });
       const next = () => worker.postMessage(left.shift() ?? null);
-      worker.on('message', ({ id, numbers, ms }) => {
+      worker.on('message', ({ id, numbers, cell, ms }) => {
         Object.assign(known, numbers);
+        if (cell) curves[id] = cell;
         say(`${id} (${(ms / 1000).toFixed(1)} s, ${left.length} to go)`);
         next();
       });
@@ -31,7 +34,7 @@ async function drawAll(ids, finer = false) {
       next();
     });
   await Promise.all(Array.from({ length: Math.min(availableParallelism(), ids.length) }, one));
-  return known;
+  return { known, curves };
 }
 
 const rounded = ({ value, error, points, rounds }) => ({
@@ -49,6 +52,22 @@ function write(numbers, engine) {
   writeFileSync(
     FILE,
     `// Written by \`npm run knots\`; not by hand.\n\n/** The engine that these were computed by. */\nexport const COMPUTED_BY = ${engine};\n\nexport const TIGHTENED_DATA = {\n${rows.join('\n')}\n} as const;\n`,
+  );
+}
+
+/** Places are kept to a hundredth of a diameter. */
+const fine = (value) =>
+  Array.isArray(value) ? value.map(fine) : Math.round(value * 100) / 100 || 0;
+
+function writeCurves(curves, ids) {
+  const rows = ids.map((id) => {
+    const { strands, ...rest } = curves[id];
+    const cell = { strands: strands.map((one) => ({ ...one, line: fine(one.line) })), ...rest };
+    return `  '${id}': ${JSON.stringify(cell)},`;
+  });
+  writeFileSync(
+    CURVES,
+    `// Written by \`npm run knots\`; not by hand.\nimport type { KnownCurves } from '../kind/in-space.js';\n\n/** Every knot of the catalogue as it lies when it is tight. */\n// prettier-ignore\nexport const TIGHTENED_CURVES: KnownCurves = {\n${rows.join('\n')}\n};\n`,
   );
 }
 
@@ -92,21 +111,24 @@ await run(async () => {
   await ensureBuild();
   const { CATALOGUE, constants, ENGINE } = await import(CORE.href);
   if (process.argv.includes('--finer')) {
-    sayHonest(
-      await drawAll(
-        CATALOGUE.filter(({ care }) => care?.polygons === undefined).map(({ id }) => id),
-        true,
-      ),
+    const { known } = await drawAll(
+      CATALOGUE.filter(({ care }) => care?.polygons === undefined).map(({ id }) => id),
+      true,
     );
+    sayHonest(known);
     return;
   }
-  const known = await drawAll(CATALOGUE.map(({ id }) => id));
+  const { known, curves } = await drawAll(CATALOGUE.map(({ id }) => id));
   const numbers = constants((name) => {
     if (!known[name]) throw new Error(`${name} was not read off any knot`);
     return known[name];
   });
   if (!process.argv.includes('--check')) {
     write(numbers, ENGINE);
+    writeCurves(
+      curves,
+      CATALOGUE.map(({ id }) => id),
+    );
     say(`${Object.keys(numbers).length} numbers in ${FILE}`);
     return;
   }

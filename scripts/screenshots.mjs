@@ -111,19 +111,22 @@ await run(async () => {
     await shot('bench-time', '/bench-time', { rest: 6000 });
     await shot('cutting', `/cutting/${await first('cuttings')}`);
     await shot('stash', '/stash?kind=cord&sort=added');
-    await shot('kit', `/kits/${await first('kits')}`);
-    // The last: from here on the workshop asks for names.
-    await shot('people', '/account', {
+    await shot('board', '/knots/new?from=carrick', {
+      rest: 9000,
       act: async (page) => {
-        await page.getByLabel(/^New password/).fill('seven knots in one cord');
-        await page.getByRole('button', { name: 'Choose it' }).click();
-        await page.getByText('You sign in as marit.').waitFor();
-        await page.goto(`${url}/people`);
-        await page.getByRole('button', { name: 'Invite somebody' }).click();
-        await page.getByLabel(/^Whom it is for/).fill('Robin, who packs');
-        await page.getByRole('radio', { name: 'Viewer' }).click();
-        await page.getByRole('button', { name: 'Make a link' }).click();
-        await page.getByRole('button', { name: 'Done' }).click();
+        await page.getByTestId('space').focus();
+        for (const key of ['ArrowUp', 'ArrowLeft']) await page.keyboard.press(key);
+        await page.getByTestId('space').evaluate((e) => e.blur());
+      },
+    });
+    await shot('space', `${at(perseid, 'layout')}?view=space`, {
+      rest: 4000,
+      act: async (page) => {
+        await page.getByTestId('space').focus();
+        for (const key of ['ArrowUp', 'ArrowUp', 'ArrowLeft', '+', '+', '+', '+', '+']) {
+          await page.keyboard.press(key);
+        }
+        await page.getByTestId('space').evaluate((e) => e.blur());
       },
     });
   });

@@ -2,7 +2,7 @@ import { parentPort, workerData } from 'node:worker_threads';
 
 // A thread that draws the knots tight that it is told, one after the other.
 
-const { CATALOGUE, computeNow, finer } = await import(workerData.core);
+const { CATALOGUE, computeWhole, finer } = await import(workerData.core);
 
 parentPort.on('message', (id) => {
   if (id === null) {
@@ -11,6 +11,6 @@ parentPort.on('message', (id) => {
   }
   const from = performance.now();
   const recipe = CATALOGUE.find((one) => one.id === id);
-  const numbers = workerData.finer ? { [id]: finer(recipe) } : computeNow(recipe);
-  parentPort.postMessage({ id, numbers, ms: performance.now() - from });
+  const told = workerData.finer ? { numbers: { [id]: finer(recipe) } } : computeWhole(recipe);
+  parentPort.postMessage({ id, ...told, ms: performance.now() - from });
 });

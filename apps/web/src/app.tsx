@@ -58,6 +58,16 @@ const WEEK_ROUTES = [
   { path: '/kits/:id', Page: week('KitPage', 'Fetching the kit') },
 ];
 
+const knotPages = () => import('./knot-pages');
+const knot = (name: keyof Awaited<ReturnType<typeof knotPages>>, what: string) =>
+  later(() => knotPages().then((m) => m[name]), what);
+const Board = knot('BoardPage', 'Fetching the board');
+const KNOT_ROUTES = [
+  { path: '/knots', Page: knot('KnotsPage', 'Fetching your knots') },
+  { path: '/knots/new', Page: Board },
+  { path: '/knots/:id', Page: Board },
+];
+
 const housePages = () => import('./house-pages');
 const house = (name: keyof Awaited<ReturnType<typeof housePages>>, what: string) =>
   later(() => housePages().then((m) => m[name]), what);
@@ -86,7 +96,7 @@ const INSIDE = [
       { path: 'log', element: <LogStage /> },
     ],
   },
-  ...[...WEEK_ROUTES, ...HOUSE_ROUTES].map(({ path, Page }) => ({
+  ...[...WEEK_ROUTES, ...KNOT_ROUTES, ...HOUSE_ROUTES].map(({ path, Page }) => ({
     path,
     element: <Page />,
     errorElement: <RouteFault />,

@@ -45,7 +45,8 @@ export interface Sent {
 }
 
 /** Nothing lies in the drawers, and everything else is as it was asked. */
-const usual = (path: string): unknown => (path.endsWith('/of-things') ? [] : {});
+const usual = (path: string): unknown =>
+  path.endsWith('/of-things') || path.endsWith('/knots') ? [] : {};
 
 /** Answers every request, and keeps those that change something. @param answer what is told of a path */
 export function listen(answer: (path: string) => unknown = usual): Sent[] {
@@ -83,6 +84,7 @@ export function renderIn(
     [keys.beads, beads],
     [keys.fittings, fittings],
     [keys.wearers, []],
+    [keys.knots, []],
     [keys.hand, { hand: [], lessons: [], setAside: [] }],
     [handQuery.queryKey, []],
   ] as const) {

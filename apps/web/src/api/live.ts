@@ -11,6 +11,7 @@ const SHOWN: Readonly<Record<string, readonly Key[]>> = {
   bead: [keys.beads],
   fitting: [keys.fittings],
   pack: [keys.packs],
+  knot: [keys.knots],
   piece: [keys.pieces, ['piece'], keys.jobs],
   make: [keys.pieces, ['piece'], keys.book, keys.jobs, keys.orders],
   photo: [['piece'], keys.book],

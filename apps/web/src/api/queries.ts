@@ -61,6 +61,7 @@ export const keys = {
   cords: ['cords'],
   beads: ['beads'],
   fittings: ['fittings'],
+  knots: ['knots'],
   pieces: ['pieces'],
   book: ['book'],
   hand: ['hand'],

@@ -5,6 +5,7 @@ import {
   CircleHelp,
   Gauge,
   Hand,
+  Lasso,
   LockOpen,
   Moon,
   Settings as SettingsIcon,
@@ -30,6 +31,7 @@ const SettingsDialog = later(() =>
 const PAGES = [
   { to: '/book', label: 'Book of makes', icon: BookOpen },
   { to: '/hand', label: 'Your hand', icon: Hand },
+  { to: '/knots', label: 'Your knots', icon: Lasso },
 ] as const;
 
 /** The bar on top: where you are, and what belongs to the whole program. */

@@ -30,6 +30,9 @@ export function BandPreview({ part, cords, height, stretch = 4 }: Props) {
       bead: () => {
         throw new RangeError('a knotted band has no beads');
       },
+      knot: () => {
+        throw new RangeError('a knotted band has no knots of one’s own');
+      },
       buried: 0,
       crossed: 0,
       pitchFactor: 1,

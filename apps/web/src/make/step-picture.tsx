@@ -1,14 +1,21 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { stepPicture, type Step } from '@coiled-strand/core';
-import { Play } from 'lucide-react';
-import { useMemo } from 'react';
+import { Play, Rotate3d } from 'lucide-react';
+import { useMemo, useState } from 'react';
 import '../bench/bench.css';
 import { ClosedView } from '../bench/closed-view';
 import { Shapes, SlowMotion } from '../bench/shapes';
 import { useUnits } from '../settings/use-units';
 import type { Make } from './use-make';
 import { Button } from '../shell/button';
+import { later } from '../shell/later';
+import { drawsInSpace } from '../space/webgl';
 import { CordStrip } from './cord-strip';
+
+const MoveInSpace = later(
+  () => import('../space/move-in-space').then((m) => m.MoveInSpace),
+  'Setting it up in space',
+);
 
 interface Props {
   readonly make: Make;
@@ -33,6 +40,9 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
     () => stepPicture(piece, plan, step, unit, firstSide),
     [piece, plan, step, unit, firstSide],
   );
+  /** Turned round in space, where the step is one that can be; stays so from step to step. */
+  const [inSpace, setInSpace] = useState(false);
+  const turnable = step.look?.kind === 'moves' && drawsInSpace();
   if (step.look?.kind === 'cord' || step.look?.kind === 'auxiliary') {
     return <CordPicture make={make} step={step} />;
   }
@@ -44,6 +54,28 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
     );
   }
   if (!picture) return null;
+  if (inSpace && turnable) {
+    return (
+      <Box data-testid="step-picture">
+        <MoveInSpace
+          piece={piece}
+          plan={plan}
+          step={step}
+          firstSide={firstSide}
+          label={label}
+          slow={slow}
+        />
+        <Flex gap="2" mt="1" justify="flex-end">
+          <Button minH="44px" aria-pressed variant="solid" onClick={() => setInSpace(false)}>
+            <Rotate3d size={17} /> In space
+          </Button>
+          <Button minH="44px" title="Show me slowly (S)" onClick={onSlow}>
+            <Play size={17} /> Show me slowly
+          </Button>
+        </Flex>
+      </Box>
+    );
+  }
   const { frame, shapes, hangs } = picture;
   const moves = shapes.some((shape) => 'state' in shape && shape.state === 'moving');
   return (
@@ -67,6 +99,21 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
           <Shapes shapes={shapes} />
         </SlowMotion>
       </svg>
+      {turnable && (
+        <Button
+          position="absolute"
+          left="2"
+          bottom="2"
+          minH="44px"
+          aria-pressed={false}
+          onClick={() => setInSpace(true)}
+        >
+          <Rotate3d size={17} />
+          <Box as="span" display={{ base: 'none', md: 'inline' }}>
+            In space
+          </Box>
+        </Button>
+      )}
       {moves && (
         <Button
           position="absolute"

@@ -80,7 +80,7 @@ export function Section({ title, about, children }: SectionProps) {
         {title}
       </Heading>
       {about !== undefined && (
-        <Text color="muted" mt="1" maxW="64ch">
+        <Text color="muted" mt="1" maxW="64ch" overflowWrap="anywhere">
           {about}
         </Text>
       )}
@@ -111,7 +111,7 @@ export function HouseRow({ title, about, children }: RowProps) {
       <Box flex="1" minW="200px">
         <Text fontWeight="600">{title}</Text>
         {about !== undefined && (
-          <Text color="muted" fontSize="sm">
+          <Text color="muted" fontSize="sm" overflowWrap="anywhere">
             {about}
           </Text>
         )}

@@ -8,6 +8,7 @@ import {
   partActions,
   placeForNew,
   setPartBead,
+  setPartKnot,
   setPartLength,
   stringBead,
   withBead,
@@ -105,5 +106,23 @@ describe('putting a value at a path', () => {
   it('reaches into what is nested', () => {
     expect(putAt(document, 'closure.cord.name', 'y').closure.cord.name).toBe('y');
     expect(putAt(document, 'closure.tails', null).closure.tails).toBeNull();
+  });
+  it('put a knot of one’s own in once, as it is now, and let it go with the last part tied as it', () => {
+    const { board, tight } = { board: { cords: [], turned: [] }, tight: {} };
+    const value = { name: 'Tide knot', board, tight } as never;
+    const knot = { id: '0b0e4bd4-4b52-4f3e-9a53-1f5f1d5d0001', version: 1, value };
+    addPart('own-knot', undefined, undefined, knot);
+    const [first] = pieceNow().knots!;
+    expect(pieceNow().parts.at(-2)).toMatchObject({ kind: 'own-knot', knot: first!.id });
+    addPart('own-knot', undefined, undefined, knot);
+    expect(pieceNow().knots).toHaveLength(1);
+    const [one, other] = pieceNow().parts.filter(({ kind }) => kind === 'own-knot');
+    // Changed in the workshop meanwhile: the piece keeps what it has until it is told.
+    setPartKnot(one!.id, 'knot', { ...knot, version: 2 });
+    expect(pieceNow().knots!.map(({ version }) => version)).toEqual([1, 2]);
+    partActions.remove(other!.id);
+    expect(pieceNow().knots!.map(({ version }) => version)).toEqual([2]);
+    partActions.remove(one!.id);
+    expect(pieceNow().knots).toEqual([]);
   });
 });

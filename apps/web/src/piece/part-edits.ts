@@ -4,16 +4,19 @@ import {
   duplicatePart,
   freshId,
   insertPart,
+  knotIdsOf,
   mirrorAbout,
   movePart,
   partKind,
   removePart,
   repeatParts,
   type Bead,
+  type OwnKnot,
   type Part,
   type Piece,
   type PieceBead,
 } from '@coiled-strand/core';
+import type { KnotView } from '@coiled-strand/contract';
 import { useSelection } from '../bench/selection-store';
 import { sameDocument } from './differences';
 import { usePiece } from './piece-store';
@@ -30,7 +33,7 @@ export const partActions = {
   remove: (id: string): void => {
     const parts = now()?.parts ?? [];
     const at = parts.findIndex((part) => part.id === id);
-    edit((piece) => removePart(piece, id));
+    edit((piece) => withoutIdleKnots(removePart(piece, id)));
     select(parts[at + 1]?.id ?? parts[at - 1]?.id ?? null);
   },
   duplicate: (id: string): void => {
@@ -85,6 +88,20 @@ export function withBead(piece: Piece, bead: Bead): { piece: Piece; id: string }
   return { piece: { ...piece, beads: [...piece.beads, { ...bead, id }] }, id };
 }
 
+/** The same knot at the same version, whatever a piece calls it. */
+const sameKnot = (one: OwnKnot, { id, version }: KnotView): boolean =>
+  one.origin === id && one.version === version;
+
+/** The piece with a knot among its knots as it is now, and the id it has there. */
+export function withKnot(piece: Piece, knot: KnotView): { piece: Piece; id: string } {
+  const { knots = [] } = piece;
+  const same = knots.find((own) => sameKnot(own, knot));
+  if (same) return { piece, id: same.id };
+  const id = freshId(knots, 'knot');
+  const { id: origin, version, value } = knot;
+  return { piece: { ...piece, knots: [...knots, { ...value, id, origin, version }] }, id };
+}
+
 /** Where a new part goes: behind the selected one, else before what fills the end, else last. */
 export function placeForNew(piece: Piece): number {
   const { part } = useSelection.getState();
@@ -95,19 +112,27 @@ export function placeForNew(piece: Piece): number {
 }
 
 /** Adds a part of a kind, from a bead where it needs one; the new part is selected. */
-export function addPart(kindId: string, at?: number, bead?: Bead): void {
+export function addPart(kindId: string, at?: number, bead?: Bead, knot?: KnotView): void {
   const piece = now();
   if (!piece) return;
   const kind = partKind(kindId);
   const wanted = bead ?? piece.beads[0];
-  const { piece: withIt, id: beadName } =
+  const { piece: strung, id: beadName } =
     kind.entry.needsBead && wanted
       ? withBead(piece, wanted)
       : { piece, id: piece.beads[0]?.id ?? '' };
+  const tied = knot ? withKnot(strung, knot) : null;
+  const withIt = tied?.piece ?? strung;
   const id = freshId(withIt.parts, kindId);
   const cord = withIt.strands[0]?.cord;
   if (!cord) return;
-  const part = kind.make({ id, bead: beadName, cord, runs: runsOf(withIt).length }) as Part;
+  const part = kind.make({
+    id,
+    bead: beadName,
+    cord,
+    runs: runsOf(withIt).length,
+    ...(tied ? { knot: tied.id } : {}),
+  }) as Part;
   edit(() => insertPart(withIt, at ?? placeForNew(piece), part));
   select(id);
 }
@@ -148,6 +173,22 @@ export const setPartBead = (id: string, key: string, bead: Bead): void =>
     const { piece: withIt, id: name } = withBead(piece, bead);
     return changePart(withIt, id, (part) => ({ ...part, [key]: name }));
   });
+
+/** Changes one value of a part to a knot of the workshop, as it is now. */
+export const setPartKnot = (id: string, key: string, knot: KnotView): void =>
+  edit((piece) => {
+    const { piece: withIt, id: name } = withKnot(piece, knot);
+    return withoutIdleKnots(changePart(withIt, id, (part) => ({ ...part, [key]: name })));
+  });
+
+/** The piece without knots that none of its parts is tied as. */
+function withoutIdleKnots(piece: Piece): Piece {
+  const used = new Set(piece.parts.flatMap(knotIdsOf));
+  const { knots } = piece;
+  return knots?.every((knot) => used.has(knot.id)) === false
+    ? { ...piece, knots: knots.filter((knot) => used.has(knot.id)) }
+    : piece;
+}
 
 /** Adds a bead behind the row of a part. */
 export const appendBead = (id: string, bead: Bead): void =>

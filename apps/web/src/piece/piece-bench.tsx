@@ -11,11 +11,12 @@ import {
   type Plan,
   type PlanResult,
 } from '@coiled-strand/core';
-import { Watch } from 'lucide-react';
+import { Rotate3d, Watch } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { useLocation, useNavigate, useParams, useSearchParams } from 'react-router';
 import { useStageId } from './stages';
-import { isClosed, withOtherView } from './view-param';
+import { PieceInSpace } from './piece-in-space';
+import { isClosed, viewIn, withOtherView, withView } from './view-param';
 import { useWorkshop } from '../api/queries';
 import { Bench, type BenchFrame } from '../bench/bench';
 import { BenchTools } from '../bench/bench-tools';
@@ -62,6 +63,14 @@ export function PieceBench({ piece, plan, make, editable }: Props) {
           The piece appears here as soon as the values below can be planned.
         </Text>
       </Flex>
+    );
+  }
+  if (viewIn(search) === 'space') {
+    return (
+      <Box position="relative" className="no-print">
+        <PieceInSpace piece={shown.piece} plan={shown.plan} />
+        <Tools flat={false} />
+      </Box>
     );
   }
   return isClosed(search) ? (
@@ -195,13 +204,28 @@ function Stretch({ frame, piece, plan }: StretchProps) {
 
 const Tools = memo(function Tools({ flat }: { readonly flat: boolean }) {
   const [search, setSearch] = useSearchParams();
-  const closed = isClosed(search);
+  const view = viewIn(search);
+  const closed = view === 'closed';
   const toggle = (): void => {
     setSearch(withOtherView, { replace: true });
   };
   return (
     <Flex position="absolute" top="1" right={{ base: '1', md: '4' }} gap="1" align="center">
-      <BenchTools flat={flat} />
+      {view !== 'space' && <BenchTools flat={flat} />}
+      <Button
+        variant={view === 'space' ? 'solid' : 'bare'}
+        aria-pressed={view === 'space'}
+        aria-label="In space"
+        onClick={() =>
+          setSearch((old) => withView(old, view === 'space' ? null : 'space'), { replace: true })
+        }
+        title="Turn it round in space"
+      >
+        <Rotate3d size={17} />
+        <Box as="span" display={{ base: 'none', md: 'inline' }}>
+          In space
+        </Box>
+      </Button>
       <Button
         variant={closed ? 'solid' : 'bare'}
         aria-pressed={closed}

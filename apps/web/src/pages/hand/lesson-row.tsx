@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import type { LessonView } from '@coiled-strand/contract';
 import { useState } from 'react';
+import { useKnots } from '../../api/knot-queries';
 import { Button } from '../../shell/button';
 import { EvidenceRow } from './evidence-row';
 import { BASELINES, nameOf, overModel, spreadOf, tellTrend } from './words';
@@ -8,7 +9,11 @@ import { BASELINES, nameOf, overModel, spreadOf, tellTrend } from './words';
 /** One factor of the hand: before and after, how sure, and the makes it rests on. */
 export function LessonRow({ lesson }: { readonly lesson: LessonView }) {
   const [open, setOpen] = useState(false);
-  const { technique, measure } = nameOf(lesson);
+  const { data: knots = [] } = useKnots();
+  const { technique, measure } = nameOf(
+    lesson,
+    knots.map(({ id, value }) => ({ origin: id, name: value.name })),
+  );
   const { before, after, observations } = lesson;
   const trend = tellTrend(lesson, new Date(lesson.since));
   return (

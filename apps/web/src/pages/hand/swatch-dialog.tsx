@@ -1,5 +1,5 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
-import type { SwatchDto } from '@coiled-strand/contract';
+import type { KnotView, SwatchDto } from '@coiled-strand/contract';
 import {
   EXAMPLE_CORD,
   LEAST_SWATCH,
@@ -13,6 +13,7 @@ import {
   type Tension,
 } from '@coiled-strand/core';
 import { useState } from 'react';
+import { useKnots } from '../../api/knot-queries';
 import { useAddSwatch, useCords } from '../../api/queries';
 import { CountField } from '../../fields/count-field';
 import { LengthField } from '../../fields/length-field';
@@ -30,9 +31,40 @@ function choicesOf(technique: string, key: string): readonly { value: string; la
     : [];
 }
 
-const partOf = (technique: string, cord: Cord, form: string, tension: Tension): PartBase =>
+/** What can be measured: a technique, or a knot that was drawn in the workshop. */
+interface Measurable {
+  readonly value: string;
+  readonly label: string;
+  readonly technique: string;
+  readonly knot?: SwatchDto['knot'];
+}
+
+const measurable = (knots: readonly KnotView[]): Measurable[] =>
+  swatchTechniques.flatMap(({ entry }): Measurable[] =>
+    entry.needsKnot
+      ? knots.map(({ id, version, value }) => ({
+          value: id,
+          label: value.name,
+          technique: entry.id,
+          knot: { ...value, id: 'swatch', origin: id, version },
+        }))
+      : [{ value: entry.id, label: entry.label, technique: entry.id }],
+  );
+
+const partOf = (
+  { technique, knot }: Measurable,
+  cord: Cord,
+  form: string,
+  tension: Tension,
+): PartBase =>
   Object.assign(
-    partKind(technique).make({ id: 'swatch', bead: '', cord, runs: 4 }),
+    partKind(technique).make({
+      id: 'swatch',
+      bead: '',
+      cord,
+      runs: 4,
+      ...(knot ? { knot: knot.id } : {}),
+    }),
     { tension },
     form ? { form } : {},
   );
@@ -42,7 +74,11 @@ export function SwatchDialog({ onClose }: { readonly onClose: () => void }) {
   const units = useUnits();
   const { data: cords = [] } = useCords();
   const add = useAddSwatch();
-  const [technique, setTechnique] = useState(swatchTechniques[0]!.entry.id);
+  const { data: knots = [] } = useKnots();
+  const all = measurable(knots);
+  const [chosen, setChosen] = useState('');
+  const what = all.find(({ value }) => value === chosen) ?? all[0]!;
+  const { technique, knot } = what;
   const [form, setForm] = useState('');
   const [tension, setTension] = useState<Tension>('even');
   const [cordId, setCordId] = useState('');
@@ -59,11 +95,11 @@ export function SwatchDialog({ onClose }: { readonly onClose: () => void }) {
   const chosenTension = tensions.some(({ value }) => value === tension)
     ? tension
     : ((tensions[0]?.value ?? 'even') as Tension);
-  const part = partOf(technique, cord, chosenForm, chosenTension);
-  const model = partKind(technique).swatch!(part, cord);
+  const part = partOf(what, cord, chosenForm, chosenTension);
+  const model = partKind(technique).swatch!(part, cord, knot);
   const swatch =
     length !== null && before !== null && after !== null
-      ? { part, cord, units: count, length, before, after }
+      ? { part, cord, ...(knot ? { knot } : {}), units: count, length, before, after }
       : null;
   const wrong =
     before !== null && after !== null && after >= before
@@ -74,6 +110,7 @@ export function SwatchDialog({ onClose }: { readonly onClose: () => void }) {
     if (!swatch || wrong) return;
     const dto: SwatchDto = {
       technique,
+      ...(knot ? { knot } : {}),
       ...(chosenForm ? { form: chosenForm } : {}),
       tension: chosenTension,
       cord,
@@ -94,12 +131,7 @@ export function SwatchDialog({ onClose }: { readonly onClose: () => void }) {
       description={`${model.how} Measure the length of the ${name} too.`}
     >
       <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr' }} gap="4">
-        <SelectField
-          label="Technique"
-          value={technique}
-          options={swatchTechniques.map(({ entry }) => ({ value: entry.id, label: entry.label }))}
-          onChange={setTechnique}
-        />
+        <SelectField label="Technique" value={what.value} options={all} onChange={setChosen} />
         <SelectField
           label="Cord"
           value={cordId || (cords[0]?.id ?? '')}
@@ -112,12 +144,14 @@ export function SwatchDialog({ onClose }: { readonly onClose: () => void }) {
         {forms.length > 0 && (
           <SelectField label="Form" value={chosenForm} options={forms} onChange={setForm} />
         )}
-        <SelectField
-          label="Tension"
-          value={chosenTension}
-          options={tensions}
-          onChange={(value) => setTension(value as Tension)}
-        />
+        {tensions.length > 0 && (
+          <SelectField
+            label="Tension"
+            value={chosenTension}
+            options={tensions}
+            onChange={(value) => setTension(value as Tension)}
+          />
+        )}
         <CountField
           label={`How many ${name}`}
           value={count}

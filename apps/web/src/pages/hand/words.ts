@@ -1,8 +1,9 @@
 import {
   CORD_KIND_FACTS,
-  partKind,
+  kindOfTechnique,
   type HandKey,
   pluralOf,
+  techniqueLabel,
   type Learnt,
   type Lesson,
   type Measure,
@@ -17,8 +18,15 @@ const MEASURES: Readonly<Record<Measure, string>> = {
   ends: 'what your fingers need to tie with',
 };
 
-/** 'Square knots in paracord: cord for each half knot' */
-export function nameOf({ technique, cordKind, measure }: HandKey): {
+/**
+ * 'Square knots in paracord: cord for each half knot'
+ *
+ * @param knots that the workshop drew, by which a technique of one’s own is called
+ */
+export function nameOf(
+  { technique, cordKind, measure }: HandKey,
+  knots: readonly { readonly origin: string; readonly name: string }[] = [],
+): {
   readonly technique: string;
   readonly measure: string;
 } {
@@ -28,9 +36,9 @@ export function nameOf({ technique, cordKind, measure }: HandKey): {
       measure: MEASURES.ends,
     };
   }
-  const { label, unitName } = partKind(technique).entry;
+  const { unitName } = kindOfTechnique(technique).entry;
   return {
-    technique: `${label} in ${CORD_KIND_FACTS[cordKind].label}`,
+    technique: `${techniqueLabel(technique, knots)} in ${CORD_KIND_FACTS[cordKind].label}`,
     measure: `${MEASURES[measure]} ${unitName}`,
   };
 }
@@ -87,7 +95,7 @@ export function tellTrend(
   const percent = Math.round(Math.abs(trend.change - 1) * 100);
   const [more, less] = CHANGES[measure];
   const said = (trend.change > 1 ? more : less).replace('%s', `${percent} %`);
-  return `Your ${pluralOf(partKind(technique).entry.unitName)} ${said} since ${format(since, 'MMMM yyyy')}.`;
+  return `Your ${pluralOf(kindOfTechnique(technique).entry.unitName)} ${said} since ${format(since, 'MMMM yyyy')}.`;
 }
 
 /** Beyond this many standard deviations a slip in measuring is likelier than another hand. */

@@ -1,9 +1,11 @@
 import { Box, Popover, Portal, Text } from '@chakra-ui/react';
 import { PART_KINDS, type PartEntry } from '@coiled-strand/core';
+import type { KnotView } from '@coiled-strand/contract';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { useBeads } from '../../api/queries';
 import { useSelection } from '../../bench/selection-store';
+import { OwnKnots } from './own-knots';
 import { addPart } from '../../piece/part-edits';
 import { usePiecePart } from '../../piece/piece-store';
 import { Button } from '../../shell/button';
@@ -26,6 +28,11 @@ export function AddPart() {
     addPart(entry.id, undefined, entry.needsBead ? bead : undefined);
     useSelection.getState().setPane('part');
   };
+  const addKnot = (kind: string, knot: KnotView): void => {
+    setOpen(false);
+    addPart(kind, undefined, undefined, knot);
+    useSelection.getState().setPane('part');
+  };
   const canString = own !== undefined || stash.length > 0;
   return (
     <Popover.Root
@@ -40,7 +47,13 @@ export function AddPart() {
       </Popover.Trigger>
       <Portal>
         <Popover.Positioner>
-          <Popover.Content w="420px" maxW="calc(100vw - 24px)" aria-label="Add a part">
+          <Popover.Content
+            w="420px"
+            maxW="calc(100vw - 24px)"
+            maxH="min(70vh, var(--available-height, 70vh))"
+            overflowY="auto"
+            aria-label="Add a part"
+          >
             <Text fontSize="sm" color="muted" mb="2">
               It goes after the selected part.
             </Text>
@@ -49,35 +62,38 @@ export function AddPart() {
                 <Text fontWeight="600" fontSize="sm" mb="1">
                   {label}
                 </Text>
-                {PART_KINDS.filter(({ entry }) => entry.group === id).map(({ entry }) => (
-                  <Button
-                    key={entry.id}
-                    variant="bare"
-                    w="full"
-                    justifyContent="flex-start"
-                    textAlign="left"
-                    whiteSpace="normal"
-                    minH="44px"
-                    px="2"
-                    disabled={entry.needsBead && !canString}
-                    onClick={() => add(entry)}
-                  >
-                    <Box>
-                      <Text as="span" display="block" fontWeight="600" lineHeight="1.25">
-                        {entry.label}
-                      </Text>
-                      <Text
-                        as="span"
-                        fontSize="sm"
-                        color="muted"
-                        fontWeight="400"
-                        lineHeight="1.25"
-                      >
-                        {entry.blurb}
-                      </Text>
-                    </Box>
-                  </Button>
-                ))}
+                {id === 'knots' && <OwnKnots onAdd={addKnot} />}
+                {PART_KINDS.filter(({ entry }) => entry.group === id && !entry.needsKnot).map(
+                  ({ entry }) => (
+                    <Button
+                      key={entry.id}
+                      variant="bare"
+                      w="full"
+                      justifyContent="flex-start"
+                      textAlign="left"
+                      whiteSpace="normal"
+                      minH="44px"
+                      px="2"
+                      disabled={entry.needsBead && !canString}
+                      onClick={() => add(entry)}
+                    >
+                      <Box>
+                        <Text as="span" display="block" fontWeight="600" lineHeight="1.25">
+                          {entry.label}
+                        </Text>
+                        <Text
+                          as="span"
+                          fontSize="sm"
+                          color="muted"
+                          fontWeight="400"
+                          lineHeight="1.25"
+                        >
+                          {entry.blurb}
+                        </Text>
+                      </Box>
+                    </Button>
+                  ),
+                )}
               </Box>
             ))}
           </Popover.Content>

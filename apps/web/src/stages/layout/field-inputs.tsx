@@ -1,5 +1,6 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import type { Bead, Cord, Field, Run } from '@coiled-strand/core';
+import type { KnotView } from '@coiled-strand/contract';
 import type { ReactNode } from 'react';
 import { Choices } from '../../fields/choices';
 import { ColourField } from '../../fields/colour-field';
@@ -9,6 +10,7 @@ import { TextField } from '../../fields/text-field';
 import { TickField } from '../../fields/tick-field';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
+import { KnotField } from './knot-field';
 import { BeadField } from './bead-field';
 import { BeadRow } from './bead-row';
 import { CordPicker } from '../../stash/cord-picker';
@@ -23,6 +25,7 @@ interface Props {
   readonly runs?: readonly Run[];
   readonly onChange: (key: string, value: unknown) => void;
   readonly onBead?: (key: string, bead: Bead) => void;
+  readonly onKnot?: (key: string, knot: KnotView) => void;
   readonly onAppendBead?: (bead: Bead) => void;
 }
 
@@ -30,7 +33,7 @@ interface Props {
 export function FieldInputs({ fields, values, ...rest }: Props) {
   const shown = fields.filter((field) => !isDrawn(field) && (field.when?.(values) ?? true));
   const wide = (field: Field): boolean =>
-    ['choice', 'beads', 'runs', 'cord', 'bead'].includes(field.type);
+    ['choice', 'beads', 'runs', 'cord', 'bead', 'knot'].includes(field.type);
   return (
     <Grid templateColumns={{ base: '1fr 1fr', md: 'repeat(3, 1fr)' }} gap="4" alignItems="start">
       {shown.map((field) => (
@@ -99,11 +102,20 @@ function FieldInput(props: InputProps): ReactNode {
       return <TextField label={label} required value={value as string} onChange={put} />;
     case 'colour':
       return <ColourField label={label} value={value as string} onChange={put} />;
+    case 'knot':
+      return (
+        <KnotField
+          label={label}
+          id={value as string}
+          onChange={(knot) => props.onKnot?.(key, knot)}
+        />
+      );
     case 'bead':
       return (
         <BeadField
           label={label}
-          id={value as string}
+          id={(value as string | undefined) ?? null}
+          {...(field.optional ? { onNone: () => put(undefined) } : {})}
           onChange={(bead) => props.onBead?.(key, bead)}
         />
       );

@@ -19,6 +19,7 @@ import {
   partActions,
   repeatPair,
   setPartBead,
+  setPartKnot,
   setPartField,
 } from '../../piece/part-edits';
 import { useStage } from '../../piece/stage-context';
@@ -117,6 +118,7 @@ function Inspector({ piece, part, index, planned }: InspectorProps) {
         runs={site?.runs ?? []}
         onChange={(key, value) => setPartField(part.id, key, value)}
         onBead={(key, bead) => setPartBead(part.id, key, bead)}
+        onKnot={(key, knot) => setPartKnot(part.id, key, knot)}
         onAppendBead={(bead) => appendBead(part.id, bead)}
       />
       {site && <PartRoles piece={piece} part={part} site={site} />}

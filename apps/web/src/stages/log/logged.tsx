@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import type { MakeView, Worn } from '@coiled-strand/contract';
-import { partKind, type Compared, type EndsWere, type Measure } from '@coiled-strand/core';
+import { techniqueLabel, type Compared, type EndsWere, type Measure } from '@coiled-strand/core';
 import { format } from 'date-fns';
 import { CopyPlus, Pencil, RotateCcw } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
@@ -126,7 +126,7 @@ function HandSaid({ entry }: { readonly entry: MakeView }) {
         .map(({ technique, measure, ratio, was }) =>
           measure === 'ends'
             ? ENDS_SAID[was ?? 'enough']
-            : SAID[measure](partKind(technique).entry.label, ratio),
+            : SAID[measure](techniqueLabel(technique, entry.piece.knots ?? []), ratio),
         )
         .join(' ')}
       {setAside !== null && ` Set aside: ${setAside}`}

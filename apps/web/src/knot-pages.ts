@@ -1,0 +1,3 @@
+/** The pages of one’s own knots, which come together with the board. */
+export { KnotsPage } from './pages/knots/knots-page';
+export { BoardPage } from './pages/knots/board-page';

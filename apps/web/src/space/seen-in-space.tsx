@@ -1,0 +1,115 @@
+import { Box } from '@chakra-ui/react';
+import {
+  drawInSpace,
+  fileNameOf,
+  mirroredInSpace,
+  strandAlone,
+  TIGHTENED_CURVES,
+  type Piece,
+  type Plan,
+  type SpaceScene,
+} from '@coiled-strand/core';
+import { Download } from 'lucide-react';
+import { useMemo, useState } from 'react';
+import { useWorkshop } from '../api/queries';
+import { SelectField } from '../fields/select-field';
+import { Button } from '../shell/button';
+import { ToolButton } from '../shell/tool-button';
+import { saveFile } from '../shell/save-file';
+import { viewBoxOf } from './scene';
+import { SpaceView } from './space-view';
+
+interface Props {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly label: string;
+  /** One part of it alone. */
+  readonly only?: string;
+  /** Goes back to all of it. */
+  readonly onAll?: () => void;
+}
+
+async function saveGltf(scene: SpaceScene, name: string): Promise<void> {
+  const { gltfOf } = await import('./gltf');
+  const text = JSON.stringify(await gltfOf(scene));
+  saveFile(fileNameOf(name, 'gltf'), 'model/gltf+json', text);
+}
+
+/** A piece or a part by the curves that it is measured by. */
+export function SeenInSpace({ piece, plan, label, only, onAll }: Props) {
+  const hand = useWorkshop().data?.settings.hand ?? 'right';
+  const [alone, setAlone] = useState<number | null>(null);
+  const whole = useMemo(() => {
+    const drawn = drawInSpace(piece, plan, TIGHTENED_CURVES, only);
+    return hand === 'left' ? mirroredInSpace(drawn) : drawn;
+  }, [piece, plan, only, hand]);
+  const strands = useMemo(
+    () => [...new Set(whole.cords.map(({ strand }) => strand))].sort((a, b) => a - b),
+    [whole],
+  );
+  const shown = alone !== null && strands.includes(alone) ? alone : null;
+  const scene = useMemo(() => (shown === null ? whole : strandAlone(whole, shown)), [whole, shown]);
+  return (
+    <SpaceView
+      scene={scene}
+      label={label}
+      height={300}
+      flat={<FlatScene scene={scene} label={label} />}
+    >
+      <ToolButton
+        label="Save as glTF"
+        onClick={() => void saveGltf(scene, only ? `${piece.name} ${label}` : piece.name)}
+      >
+        <Download size={18} />
+      </ToolButton>
+      {strands.length > 1 && (
+        <Box w="150px">
+          <SelectField
+            label="Cords shown"
+            hideLabel
+            value={shown === null ? '' : String(shown)}
+            options={[
+              { value: '', label: 'All cords' },
+              ...strands.map((one) => ({ value: String(one), label: `Cord ${one} alone` })),
+            ]}
+            onChange={(value) => setAlone(value === '' ? null : Number(value))}
+          />
+        </Box>
+      )}
+      {onAll && (
+        <Button variant="bare" onClick={onAll}>
+          The whole piece
+        </Button>
+      )}
+    </SpaceView>
+  );
+}
+
+/** The same curves from above, where nothing can be drawn in space. */
+function FlatScene({ scene, label }: { readonly scene: SpaceScene; readonly label: string }) {
+  return (
+    <Box bg="bench" borderRadius="soft">
+      <svg
+        viewBox={viewBoxOf(scene)}
+        style={{ display: 'block', width: '100%', height: 300 }}
+        role="img"
+        aria-label={label}
+      >
+        {scene.cords.map(({ key, line, diameter, colour }) => (
+          <polyline
+            key={key}
+            points={line.map(([u, v]) => `${u},${-v}`).join(' ')}
+            fill="none"
+            stroke={colour}
+            strokeWidth={diameter}
+            strokeLinecap="round"
+            strokeLinejoin="round"
+          />
+        ))}
+        {scene.beads.map(({ key, at, length, height, colour }) => (
+          <ellipse key={key} cx={at[0]} cy={-at[1]} rx={length / 2} ry={height / 2} fill={colour} />
+        ))}
+      </svg>
+    </Box>
+  );
+}
