@@ -220,6 +220,15 @@ async function benchFirstPage(browser, url) {
   await page.close();
 }
 
+/** Writes down every task of a page that is longer than 50 ms, in `window.longTasks`. */
+const watchLongTasks = (page) =>
+  page.evaluate(() => {
+    window.longTasks = [];
+    new PerformanceObserver((list) =>
+      list.getEntries().forEach((entry) => window.longTasks.push(entry.duration)),
+    ).observe({ type: 'longtask' });
+  });
+
 /** Dragging the end of the band: how long the main thread is held at a stretch. */
 async function benchDrag(browser, url, what, id) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -231,12 +240,9 @@ async function benchDrag(browser, url, what, id) {
   const handle = page.getByRole('slider', { name: 'Length of square knots' });
   await handle.waitFor();
   await page.waitForTimeout(1500);
+  await watchLongTasks(page);
   await page.evaluate(() => {
-    window.longTasks = [];
     window.frames = [];
-    new PerformanceObserver((list) =>
-      list.getEntries().forEach((entry) => window.longTasks.push(entry.duration)),
-    ).observe({ type: 'longtask' });
     let last = performance.now();
     const tick = (now) => {
       window.frames.push(now - last);
@@ -432,16 +438,19 @@ function hitchedBundle(core) {
 /** A piece turned round in space, without a graphics card: pictures in a second at 800 x 500, and what it takes up. */
 async function benchSpace(browser, url, what, id) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 900 } });
-  const client = await page.context().newCDPSession(page);
-  const heap = async () => {
-    await client.send('HeapProfiler.collectGarbage');
-    return (await client.send('Runtime.getHeapUsage')).usedSize / 2 ** 20;
+  const client = await browser.newBrowserCDPSession();
+  // The page, the worker that draws, and the process that stands in for a graphics card: all of it.
+  const taken = async () => {
+    const { processInfo } = await client.send('SystemInfo.getProcessInfo');
+    return processInfo.reduce((sum, { id: pid }) => {
+      const [, kB] = /VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8')) ?? [];
+      return sum + Number(kB ?? 0) / 1024;
+    }, 0);
   };
   await page.goto(`${url}/pieces/${id}/layout`);
   await page.getByTestId('parts-layer').waitFor();
   await page.waitForTimeout(1500);
-  const before = await heap();
-  const from = Date.now();
+  const before = await taken();
   await page.getByRole('button', { name: 'In space' }).click();
   const space = page.getByTestId('space');
   await space.locator('canvas').waitFor();
@@ -449,28 +458,61 @@ async function benchSpace(browser, url, what, id) {
     Object.assign(element.style, { width: '800px', height: '500px' }),
   );
   await page.waitForTimeout(2500);
-  const took = (await heap()) - before;
+  const took = (await taken()) - before;
+  // It is drawn in a worker: a picture is there when what the page shows has changed.
   const each = await space.evaluate(async (element) => {
-    const gl = element.querySelector('canvas').getContext('webgl2');
-    const pixel = new Uint8Array(4);
+    const small = new OffscreenCanvas(80, 50).getContext('2d', { willReadFrequently: true });
+    const seen = () => {
+      small.clearRect(0, 0, 80, 50);
+      small.drawImage(element.querySelector('canvas'), 0, 0, 80, 50);
+      const { data } = small.getImageData(0, 0, 80, 50);
+      return new Uint32Array(data.buffer).reduce((sum, dot, i) => (sum + dot * (i + 1)) % 2 ** 31);
+    };
     const times = [];
-    for (let i = 0; i < 60; i++) {
-      const begun = performance.now();
+    const end = performance.now() + 5000;
+    let before = seen();
+    let last = performance.now();
+    while (performance.now() < end) {
       element.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
-      await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
-      gl.readPixels(0, 0, 1, 1, gl.RGBA, gl.UNSIGNED_BYTE, pixel);
-      times.push(performance.now() - begun);
+      await new Promise((drawn) => requestAnimationFrame(drawn));
+      const now = seen();
+      if (now === before) continue;
+      before = now;
+      times.push(performance.now() - last);
+      last = performance.now();
     }
-    return times.slice(10).sort((a, b) => a - b);
+    return times.slice(5).sort((a, b) => a - b);
   });
   const middle = each[each.length >> 1];
   process.stdout.write(`\n${what} in space, in Chromium without a graphics card\n`);
   row(
-    'a picture after a turn, two frames of the screen',
-    `${middle.toFixed(0)} ms`,
-    'target: 67 ms',
+    'pictures in a second while it is turned',
+    (1000 / middle).toFixed(0),
+    `the slowest of 100 took ${each[Math.floor(0.99 * each.length)].toFixed(0)} ms (target: 30)`,
   );
-  row('what the page takes up besides', `${took.toFixed(1)} MB`, `${Date.now() - from} ms in all`);
+  row('memory that it takes besides, all processes', `${took.toFixed(0)} MB`);
+  await page.close();
+}
+
+/** A knot drawn tight while somebody looks on: what the page itself has to do for it. */
+async function benchBoard(browser, url) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
+  await page.goto(`${url}/knots`);
+  await page.waitForTimeout(1500);
+  await watchLongTasks(page);
+  const from = Date.now();
+  await page.getByRole('link', { name: 'Carrick bend' }).click();
+  await page.getByTestId('verdict').filter({ hasText: 'It holds' }).waitFor({ timeout: 120_000 });
+  const took = Date.now() - from;
+  await page.waitForTimeout(1000);
+  const tasks = await page.evaluate(() => window.longTasks);
+  process.stdout.write('\nA carrick bend opened on the board and drawn tight, seen in space\n');
+  row('until it holds', `${(took / 1000).toFixed(1)} s`);
+  row(
+    'longest task of the page',
+    tasks.length === 0 ? 'under 50 ms' : `${Math.max(...tasks).toFixed(0)} ms`,
+    `${tasks.length} over 50 ms (target: none)`,
+  );
   await page.close();
 }
 
@@ -513,6 +555,7 @@ await run(async () => {
       ).id;
     await benchSpace(browser, url, 'A bundle of 400 hitches', await put(hitchedBundle(core)));
     await benchSpace(browser, url, '60 parts on 12 strands', await put(largePiece(core)));
+    await benchBoard(browser, url);
     await benchStash(url, databaseUrl);
   });
 });

@@ -9,6 +9,8 @@ import { ROOT } from './lib/shell.mjs';
 
 const FILE = join(ROOT, 'packages', 'core', 'src', 'knot', 'tightened-data.ts');
 const CURVES = join(ROOT, 'packages', 'core', 'src', 'knot', 'tightened-curves.ts');
+const BOARDS = join(ROOT, 'packages', 'core', 'src', 'board', 'known-boards.ts');
+const LAID = new URL('../packages/core/dist/board/lay-known.js', import.meta.url);
 const CORE = new URL('../packages/core/dist/rope/knots/index.js', import.meta.url);
 const DATA = new URL('../packages/core/dist/knot/tightened-data.js', import.meta.url);
 
@@ -71,6 +73,17 @@ function writeCurves(curves, ids) {
   );
 }
 
+async function writeBoards() {
+  const { layKnownBoards } = await import(LAID.href);
+  const rows = Object.entries(layKnownBoards()).map(
+    ([id, board]) => `  '${id}': ${JSON.stringify(board)},`,
+  );
+  writeFileSync(
+    BOARDS,
+    `// Written by \`npm run knots\`; not by hand.\nimport type { Board } from '../kind/own-knot.js';\nimport type { KnownBoard } from './lay-known.js';\n\n/** The knots that a board can begin with, laid out on it. */\n// prettier-ignore\nexport const KNOWN_BOARDS: Readonly<Record<KnownBoard, Board>> = {\n${rows.join('\n')}\n};\n`,
+  );
+}
+
 /** Says which numbers no longer come out as the file has them, within the errors of both. */
 function compare(numbers, kept) {
   const off = Object.entries(numbers).filter(([name, { value, error }]) => {
@@ -129,6 +142,7 @@ await run(async () => {
       curves,
       CATALOGUE.map(({ id }) => id),
     );
+    await writeBoards();
     say(`${Object.keys(numbers).length} numbers in ${FILE}`);
     return;
   }

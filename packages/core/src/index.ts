@@ -74,7 +74,7 @@ export {
   type BoardCrossing,
 } from './board/board.js';
 export { fingerprint } from './board/fingerprint.js';
-export { knownKnots, likenesses, type KnownKnot, type Likeness } from './board/known.js';
+export { KNOWN_KNOTS, likenesses, type KnownKnot, type Likeness } from './board/known.js';
 export { onBoard } from './board/lift.js';
 export { laidBy, movesOf, type LaidStretch, type Move } from './board/moves.js';
 export { thinned } from './rope/thinned.js';

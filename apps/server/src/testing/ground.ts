@@ -15,7 +15,7 @@ import type {
   ShoppingItemView,
   WorkshopView,
 } from '@coiled-strand/contract';
-import { drawBoard, knownKnots, TEMPLATES } from '@coiled-strand/core';
+import { drawBoard, KNOWN_KNOTS, TEMPLATES } from '@coiled-strand/core';
 import type { Document } from './routes.js';
 import type { useTestApp } from './test-app.js';
 
@@ -101,7 +101,7 @@ async function ofTheWeek(read: Read): Promise<Pick<Ground, 'bodies' | 'ids'>> {
 
 /** A knot drawn tight as a page does it. */
 export function drawnKnot(id = 'figure-eight'): DrawnKnotDto {
-  const { name, board } = knownKnots().find((one) => one.id === id)!;
+  const { name, board } = KNOWN_KNOTS.find((one) => one.id === id)!;
   const steps = drawBoard(board);
   for (;;) {
     const { done, value } = steps.next();

@@ -1,13 +1,5 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react';
-import {
-  likenesses,
-  oneOf,
-  knownKnots,
-  type Board,
-  type KnotSize,
-  type Point3,
-  type SpaceScene,
-} from '@coiled-strand/core';
+import { type Board, type KnotSize, type Point3, type SpaceScene } from '@coiled-strand/core';
 import { useMemo, useState } from 'react';
 import { viewBoxOf } from '../space/scene';
 import { SpaceView } from '../space/space-view';
@@ -15,6 +7,7 @@ import { Button } from '../shell/button';
 import type { Frame } from './tighten-worker';
 import { BEAD_COLOUR, colourOf, nameOfCord } from './colours';
 import { FlatCords } from './flat-knot';
+import { useLikenesses } from './use-likenesses';
 import type { Tight } from './use-tight';
 import { sayLikeness, sayMeasure, sayVerdict } from './words';
 
@@ -101,9 +94,6 @@ function sceneOf({ curves, beads }: Frame, board: Board): SpaceScene {
   };
 }
 
-/** Knots that the program knows, as they are called in a sentence. */
-const KNOWN = () => knownKnots().map(({ name, board }) => ({ name: oneOf(name), board }));
-
 const Slider = chakra('input', {
   base: { flex: '1', minW: '120px', minH: '28px', accentColor: 'var(--chalk)', cursor: 'pointer' },
 });
@@ -118,10 +108,7 @@ export function TightPane({ board, tight, own }: Props) {
   const at = moment === null || drawing ? last : Math.min(moment, last);
   const frame = frames[at];
   const scene = useMemo(() => (frame ? sceneOf(frame, board) : null), [frame, board]);
-  const like = useMemo(
-    () => (verdict ? sayLikeness(likenesses(board, [...KNOWN(), ...own])) : null),
-    [verdict, board, own],
-  );
+  const like = useLikenesses(board, verdict !== null, own);
   if (!scene && !drawing && !verdict) {
     return (
       <Text color="muted" maxW="46ch">
@@ -165,7 +152,8 @@ export function TightPane({ board, tight, own }: Props) {
         </Flex>
       )}
       <Text mt="3" role="status" data-testid="verdict">
-        {drawing ? 'Drawing it tight …' : verdict ? sayVerdict(verdict) : ''} {like}
+        {drawing ? 'Drawing it tight …' : verdict ? sayVerdict(verdict) : ''}{' '}
+        {verdict && like && sayLikeness(like)}
       </Text>
       {holds && <Sizes size={holds.size} cores={board.cores ?? []} />}
     </Box>

@@ -6,7 +6,7 @@ import {
   type BoardVerdict,
 } from '@coiled-strand/core';
 import { proxy, wrap } from 'comlink';
-import { useCallback, useEffect, useRef, useState } from 'react';
+import { startTransition, useCallback, useEffect, useRef, useState } from 'react';
 import type { Frame, TightenWorker } from './tighten-worker';
 
 /** What is known of the board as it is now. */
@@ -47,7 +47,10 @@ function remember(known: Known): void {
   if (results.size > MOST_RESULTS && oldest !== undefined) results.delete(oldest);
 }
 
-/** Draws a board tight in a worker whenever it changes. */
+/**
+ * Draws a board tight in a worker whenever it changes. How it lies on its way is shown when there is time for it: what
+ * the maker does meanwhile goes before.
+ */
 export function useTight(board: Board): Tight {
   const of = fingerprint(board);
   const [known, setKnown] = useState<Known | null>(null);
@@ -67,14 +70,14 @@ export function useTight(board: Board): Tight {
       let frames: readonly Frame[] = [];
       const watch = (frame: Frame): void => {
         frames = kept(frames, frame);
-        setKnown({ of, verdict: null, frames });
+        startTransition(() => setKnown({ of, verdict: null, frames }));
       };
       remote
         .draw(latest.current, proxy(watch))
         .then((verdict) => {
           const done = { of, verdict, frames };
           remember(done);
-          setKnown(done);
+          startTransition(() => setKnown(done));
         })
         .catch(() => setKnown({ of, verdict: null, frames, failed: true }))
         .finally(() => worker?.terminate());

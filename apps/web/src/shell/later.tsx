@@ -24,6 +24,9 @@ export function later<P extends object>(
   };
 }
 
+/** Has something fetched with the rest that comes later. */
+export const fetchWith = (load: () => Promise<unknown>): void => void loads.push(load);
+
 /** Fetches all of it, so that nothing is missing when the server is away. */
 export async function fetchAhead(): Promise<void> {
   // What arrives brings more of its own: the list grows while it is gone through.

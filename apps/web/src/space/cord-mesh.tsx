@@ -1,5 +1,12 @@
-import { useEffect, useMemo } from 'react';
-import { DataTexture, RepeatWrapping, RGBAFormat, SRGBColorSpace } from 'three';
+import { useEffect, useLayoutEffect, useMemo, useRef } from 'react';
+import {
+  DataTexture,
+  Object3D,
+  RepeatWrapping,
+  RGBAFormat,
+  SRGBColorSpace,
+  type InstancedMesh,
+} from 'three';
 import { polylineLength, type SpaceBead, type SpaceCord } from '@coiled-strand/core';
 import { mergeGeometries } from 'three/addons/utils/BufferGeometryUtils.js';
 import { beadOf, FINE, scaleOf, THREAD, threadsOf, tubeOf, type Fineness } from './geometry';
@@ -91,13 +98,56 @@ export function CoarseCords({ cords, fineness }: CoarseProps) {
   );
 }
 
-export function BeadMesh({ bead }: { readonly bead: SpaceBead }) {
-  const geometry = useMemo(() => beadOf(bead), [bead]);
+interface BeadsProps {
+  readonly beads: readonly SpaceBead[];
+  readonly sides?: number;
+}
+
+/** Beads of one kind: one solid, as often as there are of them. */
+function LikeBeads({ beads, sides }: BeadsProps) {
+  const [first] = beads;
+  const geometry = useMemo(() => beadOf(first!, sides), [first, sides]);
   useEffect(() => () => geometry.dispose(), [geometry]);
-  const { at, colour } = bead;
+  const mesh = useRef<InstancedMesh>(null);
+  useLayoutEffect(() => {
+    const all = mesh.current!;
+    const place = new Object3D();
+    beads.forEach((bead, i) => {
+      place.position.set(...bead.at);
+      place.scale.set(...scaleOf(bead));
+      place.updateMatrix();
+      all.setMatrixAt(i, place.matrix);
+    });
+    all.instanceMatrix.needsUpdate = true;
+    all.computeBoundingSphere();
+  }, [beads]);
   return (
-    <mesh geometry={geometry} position={[at[0], at[1], at[2]]} scale={scaleOf(bead)}>
-      <meshStandardMaterial color={colour} roughness={0.35} />
-    </mesh>
+    <instancedMesh ref={mesh} args={[geometry, undefined, beads.length]}>
+      {sides === undefined ? (
+        <meshStandardMaterial color={first!.colour} roughness={0.35} />
+      ) : (
+        <meshLambertMaterial color={first!.colour} />
+      )}
+    </instancedMesh>
   );
+}
+
+/** @param sides of each, where they are not seen close to */
+export function Beads({ beads, sides }: BeadsProps) {
+  const kinds = useMemo(() => {
+    const by = new Map<string, SpaceBead[]>();
+    for (const bead of beads) {
+      const { shape, colour, length, height } = bead;
+      const kind = `${shape} ${colour} ${length} ${height}`;
+      by.set(kind, [...(by.get(kind) ?? []), bead]);
+    }
+    return [...by];
+  }, [beads]);
+  return kinds.map(([kind, own]) => (
+    <LikeBeads
+      key={`${kind} ${own.length}`}
+      beads={own}
+      {...(sides === undefined ? {} : { sides })}
+    />
+  ));
 }

@@ -1,4 +1,4 @@
-import { polylineLength, type SpaceBead, type SpaceCord } from '@coiled-strand/core';
+import { polylineLength, thinned, type SpaceBead, type SpaceCord } from '@coiled-strand/core';
 import {
   BufferGeometry,
   CatmullRomCurve3,
@@ -22,9 +22,15 @@ export const COARSE: Fineness = { sides: 6, steps: 2 };
 export const FAR: Fineness = { sides: 4, steps: 1 };
 export const THREAD: Fineness = { sides: 0, steps: 0 };
 
-/** Some cords as lines from point to point. */
+/** How far a cord that is a line or hardly more may be off, in its diameters: less than a pixel of the screen. */
+const OFF = 0.3;
+
+/** Some cords as lines from point to point; no more points than can be told apart, since each costs. */
 export function threadsOf(cords: readonly SpaceCord[]): BufferGeometry {
-  const places = cords.flatMap(({ line }) => line.slice(1).flatMap((q, i) => [...line[i]!, ...q]));
+  const places = cords.flatMap(({ line: whole, diameter }) => {
+    const line = thinned(whole, OFF * diameter);
+    return line.slice(1).flatMap((q, i) => [...line[i]!, ...q]);
+  });
   return new BufferGeometry().setAttribute('position', new Float32BufferAttribute(places, 3));
 }
 
@@ -46,8 +52,9 @@ export function tubeOf({ line, diameter }: SpaceCord, { sides, steps }: Fineness
   return new TubeGeometry(curve, count, diameter / 2, sides, false);
 }
 
-/** A bead as the solid that its shape is, one unit long and high; its hole along x. */
-export function beadOf({ shape, height, length }: SpaceBead): BufferGeometry {
+/** A bead as the solid that its shape is, one unit long and high, with so many sides about; its hole along x. */
+export function beadOf({ shape, height, length }: SpaceBead, sides = FINE_BEAD): BufferGeometry {
+  const across = Math.ceil(0.64 * sides);
   switch (shape) {
     case 'cube':
       return new CylinderGeometry(Math.SQRT1_2, Math.SQRT1_2, 1, 4)
@@ -55,18 +62,21 @@ export function beadOf({ shape, height, length }: SpaceBead): BufferGeometry {
         .rotateZ(Math.PI / 2);
     case 'barrel':
     case 'disc':
-      return new CylinderGeometry(0.5, 0.5, 1, 28).rotateZ(Math.PI / 2);
+      return new CylinderGeometry(0.5, 0.5, 1, sides).rotateZ(Math.PI / 2);
     case 'ring':
       return new TorusGeometry(
         0.5 * (1 - length / (height + length)),
         0.5 * (length / (height + length)),
-        10,
-        28,
+        Math.max(5, Math.ceil(0.36 * sides)),
+        sides,
       ).rotateY(Math.PI / 2);
     default:
-      return new SphereGeometry(0.5, 28, 18);
+      return new SphereGeometry(0.5, sides, across);
   }
 }
+/** Sides of a bead where it is seen close to, and where it is a few pixels large. */
+const FINE_BEAD = 28;
+export const COARSE_BEAD = 9;
 
 /** How much larger than a unit a bead is along x, y and z. A ring is round about its hole. */
 export const scaleOf = ({ shape, length, height }: SpaceBead): [number, number, number] => [

@@ -1,19 +1,18 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
+import type { SpaceScene } from '@coiled-strand/core';
 import { FlipHorizontal2, Home, ZoomIn, ZoomOut } from 'lucide-react';
 import {
+  memo,
   useRef,
   type KeyboardEvent,
   type PointerEvent,
   type ReactNode,
   type WheelEvent,
 } from 'react';
-import { later } from '../shell/later';
 import { ToolButton } from '../shell/tool-button';
-import type { SpaceScene } from '@coiled-strand/core';
+import { Stage } from './stage';
 import { FROM_ABOVE, lookByKey, nearer, turned, useLook } from './view-store';
 import { drawsInSpace } from './webgl';
-
-const Stage = later(() => import('./stage').then((m) => m.Stage), 'Setting it up in space');
 
 interface Props {
   readonly scene: SpaceScene;
@@ -29,12 +28,33 @@ interface Props {
   readonly children?: ReactNode;
 }
 
+/** From where it is looked at. Stays as it is while what is looked at changes many times a second. */
+const Tools = memo(function Tools() {
+  const change = useLook((state) => state.change);
+  return (
+    <>
+      <ToolButton label="From behind" onClick={() => change((look) => turned(look, 180, 0))}>
+        <FlipHorizontal2 size={18} />
+      </ToolButton>
+      <ToolButton label="Nearer" onClick={() => change((look) => nearer(look, 1.25))}>
+        <ZoomIn size={18} />
+      </ToolButton>
+      <ToolButton label="Further away" onClick={() => change((look) => nearer(look, 0.8))}>
+        <ZoomOut size={18} />
+      </ToolButton>
+      <ToolButton label="From above again" onClick={() => change(() => FROM_ABOVE)}>
+        <Home size={18} />
+      </ToolButton>
+    </>
+  );
+});
+
 /** Degrees that a drag across so many pixels turns it. */
 const DEGREES = 0.5;
 
 /** Something in space, to be turned by finger, mouse and keys. */
 export function SpaceView({ scene, label, height, frame, passing = false, flat, children }: Props) {
-  const { look, set } = useLook();
+  const { look, change } = useLook();
   const held = useRef<readonly [number, number] | null>(null);
   if (!drawsInSpace()) {
     return (
@@ -56,7 +76,7 @@ export function SpaceView({ scene, label, height, frame, passing = false, flat, 
     if (!held.current) return;
     const [x, y] = held.current;
     held.current = [event.clientX, event.clientY];
-    set(turned(look, -(event.clientX - x) * DEGREES, (event.clientY - y) * DEGREES));
+    change((now) => turned(now, -(event.clientX - x) * DEGREES, (event.clientY - y) * DEGREES));
   };
   const press = (event: KeyboardEvent): void => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
@@ -64,11 +84,11 @@ export function SpaceView({ scene, label, height, frame, passing = false, flat, 
     if (!next) return;
     event.preventDefault();
     event.stopPropagation();
-    set(next);
+    change(() => next);
   };
   const wheel = (event: WheelEvent): void => {
     // The page scrolls as ever; with Ctrl held, or pinched on a pad, it comes nearer.
-    if (event.ctrlKey) set(nearer(look, Math.exp(-event.deltaY / 300)));
+    if (event.ctrlKey) change((now) => nearer(now, Math.exp(-event.deltaY / 300)));
   };
   return (
     <Box>
@@ -94,18 +114,7 @@ export function SpaceView({ scene, label, height, frame, passing = false, flat, 
         <Stage scene={scene} look={look} passing={passing} {...(frame ? { frame } : {})} />
       </Box>
       <Flex gap="1" mt="1" align="center" flexWrap="wrap">
-        <ToolButton label="From behind" onClick={() => set(turned(look, 180, 0))}>
-          <FlipHorizontal2 size={18} />
-        </ToolButton>
-        <ToolButton label="Nearer" onClick={() => set(nearer(look, 1.25))}>
-          <ZoomIn size={18} />
-        </ToolButton>
-        <ToolButton label="Further away" onClick={() => set(nearer(look, 0.8))}>
-          <ZoomOut size={18} />
-        </ToolButton>
-        <ToolButton label="From above again" onClick={() => set(FROM_ABOVE)}>
-          <Home size={18} />
-        </ToolButton>
+        <Tools />
         {children}
       </Flex>
     </Box>

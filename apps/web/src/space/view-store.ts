@@ -57,11 +57,11 @@ export function lookByKey(look: Look, key: string): Look | null {
 
 interface State {
   readonly look: Look;
-  readonly set: (look: Look) => void;
+  readonly change: (to: (look: Look) => Look) => void;
 }
 
 /** One view for all that is looked at in space: what was turned stays turned from part to part. */
 export const useLook = create<State>()((set) => ({
   look: FROM_ABOVE,
-  set: (look) => set({ look }),
+  change: (to) => set(({ look }) => ({ look: to(look) })),
 }));

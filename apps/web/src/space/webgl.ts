@@ -1,24 +1,35 @@
-const answers = new Map<boolean, boolean>();
-
-function asked(fast: boolean): boolean {
+/** Whether WebGL 2 is given; each asking costs some milliseconds, so an answer is kept. */
+const given = (canvas: HTMLCanvasElement | OffscreenCanvas, fast: boolean): boolean => {
   try {
-    const canvas = document.createElement('canvas');
     return canvas.getContext('webgl2', { failIfMajorPerformanceCaveat: fast }) !== null;
   } catch {
     return false;
   }
+};
+
+/** @param asked what is asked once */
+function once(asked: () => boolean): () => boolean {
+  let answer: boolean | undefined;
+  return () => (answer ??= asked());
 }
 
-/** @param fast only where it costs little: with a graphics card */
-function draws(fast: boolean): boolean {
-  const known = answers.get(fast);
-  if (known !== undefined) return known;
-  const answer = asked(fast);
-  answers.set(fast, answer);
-  return answer;
-}
+/** Whether this browser draws in space away from the page, so that the page never waits for a picture. */
+export const drawsApart = once(
+  () =>
+    typeof OffscreenCanvas === 'function' &&
+    'transferControlToOffscreen' in HTMLCanvasElement.prototype &&
+    given(new OffscreenCanvas(1, 1), false),
+);
 
 /** Whether this browser can draw in space. */
-export const drawsInSpace = (): boolean => draws(false);
-/** Whether it can with a graphics card. */
-export const drawsFast = (): boolean => draws(true);
+export const drawsInSpace = once(
+  () => drawsApart() || given(document.createElement('canvas'), false),
+);
+
+/** Whether it can with a graphics card; may be asked in a worker. */
+export const drawsFast = once(() =>
+  given(
+    typeof document === 'undefined' ? new OffscreenCanvas(1, 1) : document.createElement('canvas'),
+    true,
+  ),
+);

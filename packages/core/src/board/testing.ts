@@ -1,8 +1,8 @@
 import type { Board, OwnKnot, TightKnot } from '../kind/own-knot.js';
-import { knownKnots } from './known.js';
+import { KNOWN_KNOTS } from './known.js';
 import { drawBoard } from './tight.js';
 
-export const knownBoard = (id: string): Board => knownKnots().find((one) => one.id === id)!.board;
+export const knownBoard = (id: string): Board => KNOWN_KNOTS.find((one) => one.id === id)!.board;
 
 /** A board drawn tight, all at once. @throws Error for one that does not come to rest */
 export function tightOf(board: Board): TightKnot {

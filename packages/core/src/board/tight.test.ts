@@ -4,7 +4,9 @@ import { tightened } from '../knot/tightened.js';
 import { boardFaults, crossings, inMirror, turnOver } from './board.js';
 import { crossingCode } from './code.js';
 import { fingerprint, fnv1a } from './fingerprint.js';
-import { knownKnots, likenesses } from './known.js';
+import { KNOWN_BOARDS } from './known-boards.js';
+import { KNOWN_KNOTS, likenesses } from './known.js';
+import { layKnownBoards } from './lay-known.js';
 import { laidBy, movesOf } from './moves.js';
 import { ownKnotOf, knownBoard, tightOf } from './testing.js';
 import { thinned } from '../rope/thinned.js';
@@ -65,8 +67,11 @@ describe('a line with fewer points', () => {
 });
 
 describe('knots that are known', () => {
+  it('are kept as the curves that they were computed from come to lie', () => {
+    expect(KNOWN_BOARDS).toEqual(layKnownBoards());
+  });
   it('can be laid on a board, each unlike the others', () => {
-    const codes = knownKnots().map(({ board }) => {
+    const codes = KNOWN_KNOTS.map(({ board }) => {
       expect(boardFaults(board)).toEqual([]);
       return crossingCode(board);
     });
@@ -74,7 +79,7 @@ describe('knots that are known', () => {
   });
   it('are known again in the mirror, and with a curl or a cord slid over another', () => {
     const board = knownBoard('overhand');
-    expect(likenesses(inMirror(board), knownKnots())).toEqual([
+    expect(likenesses(inMirror(board), KNOWN_KNOTS)).toEqual([
       { name: 'Overhand knot', how: 'mirrored' },
     ]);
     const [cord] = board.cords;
@@ -92,7 +97,7 @@ describe('knots that are known', () => {
       ],
     };
     expect(crossings(curled).length).toBe(crossings(board).length + 1);
-    expect(likenesses(curled, knownKnots())).toEqual([{ name: 'Overhand knot', how: 'same' }]);
+    expect(likenesses(curled, KNOWN_KNOTS)).toEqual([{ name: 'Overhand knot', how: 'same' }]);
   });
   // The same numbers by another way: a curve laid by hand for the table, and a flat drawing lifted at its crossings.
   it.each([
@@ -111,7 +116,7 @@ describe('knots that are known', () => {
 
 describe('the moves of a knot', () => {
   it('lead every cord past all that lies there, over and under as it was drawn', () => {
-    for (const { board } of knownKnots()) {
+    for (const { board } of KNOWN_KNOTS) {
       const moves = movesOf(board);
       expect(moves.reduce((sum, { passes }) => sum + passes.length, 0)).toBe(
         crossings(board).length,

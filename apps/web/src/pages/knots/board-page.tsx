@@ -4,7 +4,7 @@ import {
   boardFaults,
   crossings as crossingsOf,
   inMirror,
-  knownKnots,
+  KNOWN_KNOTS,
   turnOver,
   withCord,
   type Board,
@@ -51,7 +51,7 @@ export function BoardPage() {
   const stored = knots.data.find((knot) => knot.id === id);
   if (id !== undefined && !stored) return <NotFound />;
   const copied = knots.data.find((knot) => knot.id === asked.get('copy'));
-  const known = knownKnots().find((knot) => knot.id === asked.get('from'));
+  const known = KNOWN_KNOTS.find((knot) => knot.id === asked.get('from'));
   const start = stored?.value.board ?? copied?.value.board ?? known?.board ?? BLANK;
   const key = stored?.id ?? copied?.id ?? known?.id ?? 'blank';
   return (

@@ -1,5 +1,5 @@
 import { Box, Flex, Grid, Link as ChakraLink, Text } from '@chakra-ui/react';
-import { knownKnots } from '@coiled-strand/core';
+import { KNOWN_KNOTS } from '@coiled-strand/core';
 import { Copy, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -53,7 +53,7 @@ export function KnotsPage() {
           Begin with one that is known
         </Text>
         <Flex gap="3" flexWrap="wrap">
-          {knownKnots().map(({ id, name }) => (
+          {KNOWN_KNOTS.map(({ id, name }) => (
             <Button key={id} asChild>
               <Link to={`/knots/new?from=${id}`}>{name}</Link>
             </Button>
