@@ -321,6 +321,33 @@ test('a piece is turned round in space, by keys and by drag, whole and part by p
   expect((await download).suggestedFilename()).toBe('Seen-round.gltf');
 });
 
+test('a half knot is shown slowly in space, and the next one after it', async ({ page }) => {
+  await newPiece(page, 'Slowly round', 'A beaded square-knot band');
+  await page.getByRole('link', { name: /Make/ }).click();
+  await page.getByRole('button', { name: 'Begin making' }).click();
+  await expect(page.getByText('Step 1 of')).toBeVisible();
+  const picture = page.getByTestId('step-picture');
+  const inSpace = picture.getByRole('button', { name: 'In space' });
+  for (let i = 0; i < 60 && !(await inSpace.isVisible()); i++) {
+    await page.keyboard.press('Space');
+    await page.waitForTimeout(50);
+  }
+  await inSpace.click();
+  await expect(inSpace).toHaveAttribute('aria-pressed', 'true');
+  const canvas = picture.locator('canvas');
+  await expect(canvas).toBeVisible();
+  const seen = async (): Promise<string> => (await canvas.screenshot()).toString('base64');
+  const blank = await seen();
+  await expect.poll(seen).not.toBe(blank);
+  const tied = await seen();
+  await picture.getByRole('button', { name: 'Show me slowly' }).click();
+  await expect.poll(seen).not.toBe(tied);
+  // Stays in space from unit to unit.
+  await page.getByRole('button', { name: 'Tied, next' }).click();
+  await expect(page.getByText(/of \d+ half knots done/)).toBeVisible();
+  await expect(canvas).toBeVisible();
+});
+
 test('where nothing can be drawn in space the flat drawing stays, and says why', async ({
   page,
 }) => {

@@ -90,15 +90,13 @@ export type {
 export type { Progress } from './rope/tighten.js';
 
 // Pieces in space.
+export { drawMoveInSpace, movesInSpace, wayOf, type MoveScene } from './drawing/move.js';
 export {
   drawInSpace,
-  drawMoveInSpace,
-  wayOf,
   mirroredInSpace,
   strandAlone,
   type SpaceBead,
   type SpaceCord,
-  type MoveScene,
   type SpaceScene,
 } from './drawing/space.js';
 export { TIGHTENED_CURVES } from './knot/tightened-curves.js';

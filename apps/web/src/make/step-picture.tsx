@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { stepPicture, type Step } from '@coiled-strand/core';
+import { movesInSpace, stepPicture, type Step } from '@coiled-strand/core';
 import { Play, Rotate3d } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import '../bench/bench.css';
@@ -42,7 +42,7 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
   );
   /** Turned round in space, where the step is one that can be; stays so from step to step. */
   const [inSpace, setInSpace] = useState(false);
-  const turnable = step.look?.kind === 'moves' && drawsInSpace();
+  const turnable = movesInSpace(piece, step) && drawsInSpace();
   if (step.look?.kind === 'cord' || step.look?.kind === 'auxiliary') {
     return <CordPicture make={make} step={step} />;
   }
@@ -54,41 +54,67 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
     );
   }
   if (!picture) return null;
-  if (inSpace && turnable) {
+  const moves = picture.shapes.some((shape) => 'state' in shape && shape.state === 'moving');
+  const drawing = (
+    <FlatPicture key={`${step.id}-${unit}-${slow}`} picture={picture} label={label} slow={slow} />
+  );
+  const slowly = (
+    <Button minH="44px" title="Show me slowly (S)" aria-label="Show me slowly" onClick={onSlow}>
+      <Play size={17} />
+      <Box as="span" display={{ base: 'none', md: 'inline' }}>
+        Show me slowly
+      </Box>
+    </Button>
+  );
+  if (!turnable) {
     return (
-      <Box data-testid="step-picture">
-        <MoveInSpace
-          piece={piece}
-          plan={plan}
-          step={step}
-          firstSide={firstSide}
-          label={label}
-          slow={slow}
-        />
-        <Flex gap="2" mt="1" justify="flex-end">
-          <Button minH="44px" aria-pressed variant="solid" onClick={() => setInSpace(false)}>
-            <Rotate3d size={17} /> In space
-          </Button>
-          <Button minH="44px" title="Show me slowly (S)" onClick={onSlow}>
-            <Play size={17} /> Show me slowly
-          </Button>
-        </Flex>
+      <Box position="relative" data-testid="step-picture">
+        {drawing}
+        {moves && (
+          <Box position="absolute" right="2" bottom="2">
+            {slowly}
+          </Box>
+        )}
       </Box>
     );
   }
-  const { frame, shapes, hangs } = picture;
-  const moves = shapes.some((shape) => 'state' in shape && shape.state === 'moving');
   return (
-    <Box
-      position="relative"
-      h={HEIGHT}
-      bg="bench"
-      borderRadius="8px"
-      overflow="hidden"
-      data-testid="step-picture"
-    >
+    <Box position="relative" data-testid="step-picture">
+      {inSpace ? (
+        <MoveInSpace {...{ piece, plan, step, unit, firstSide, label, slow }} flat={drawing} />
+      ) : (
+        drawing
+      )}
+      <Flex gap="2" position="absolute" right="2" bottom={inSpace ? '0' : '2'}>
+        <Button
+          minH="44px"
+          aria-label="In space"
+          aria-pressed={inSpace}
+          variant={inSpace ? 'solid' : 'line'}
+          onClick={() => setInSpace(!inSpace)}
+        >
+          <Rotate3d size={17} />
+          <Box as="span" display={{ base: 'none', md: 'inline' }}>
+            In space
+          </Box>
+        </Button>
+        {(moves || inSpace) && slowly}
+      </Flex>
+    </Box>
+  );
+}
+
+interface FlatProps {
+  readonly picture: NonNullable<ReturnType<typeof stepPicture>>;
+  readonly label: string;
+  readonly slow: number;
+}
+
+/** The picture drawn flat; what moves next can be seen to move. */
+function FlatPicture({ picture: { frame, shapes, hangs }, label, slow }: FlatProps) {
+  return (
+    <Box h={HEIGHT} bg="bench" borderRadius="8px" overflow="hidden">
       <svg
-        key={`${step.id}-${unit}-${slow}`}
         role="img"
         aria-label={label}
         viewBox={`${frame.x} ${frame.y} ${frame.width} ${frame.height}`}
@@ -99,38 +125,6 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
           <Shapes shapes={shapes} />
         </SlowMotion>
       </svg>
-      {turnable && (
-        <Button
-          position="absolute"
-          left="2"
-          bottom="2"
-          minH="44px"
-          aria-pressed={false}
-          onClick={() => setInSpace(true)}
-        >
-          <Rotate3d size={17} />
-          <Box as="span" display={{ base: 'none', md: 'inline' }}>
-            In space
-          </Box>
-        </Button>
-      )}
-      {moves && (
-        <Button
-          position="absolute"
-          right="2"
-          bottom="2"
-          minH="44px"
-          variant="line"
-          title="Show me slowly (S)"
-          aria-label="Show me slowly"
-          onClick={onSlow}
-        >
-          <Play size={17} />
-          <Box as="span" display={{ base: 'none', md: 'inline' }}>
-            Show me slowly
-          </Box>
-        </Button>
-      )}
     </Box>
   );
 }

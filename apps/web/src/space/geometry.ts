@@ -18,6 +18,8 @@ export interface Fineness {
 export const FINE: Fineness = { sides: 14, steps: 4 };
 /** Where a cord is a few pixels thick nobody sees more. */
 export const COARSE: Fineness = { sides: 6, steps: 2 };
+/** While it changes many times a second: made anew each time. */
+export const PASSING: Fineness = { sides: 10, steps: 3 };
 /** Where it is hardly thicker than a line, and where it is one: no sides at all. */
 export const FAR: Fineness = { sides: 4, steps: 1 };
 export const THREAD: Fineness = { sides: 0, steps: 0 };

@@ -1,12 +1,13 @@
 import {
   drawMoveInSpace,
+  TIGHTENED_CURVES,
   wayOf,
   type Piece,
   type Plan,
   type Side,
   type Step,
 } from '@coiled-strand/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo, useState, type ReactNode } from 'react';
 import { boxOf } from './scene';
 import { SpaceView } from './space-view';
 
@@ -14,10 +15,14 @@ interface Props {
   readonly piece: Piece;
   readonly plan: Plan;
   readonly step: Step;
+  /** Unit of the step, from 0. */
+  readonly unit: number;
   readonly firstSide: Side;
   readonly label: string;
   /** Counts up each time the move is to be shown slowly. */
   readonly slow: number;
+  /** What is shown where it has no curves in space. */
+  readonly flat: ReactNode;
 }
 
 /** Milliseconds that an end takes to go along its whole way. */
@@ -42,33 +47,39 @@ function useShare(slow: number): number {
   return gone?.of === slow ? gone.share : 1;
 }
 
-/** A move of a knot in space: the end goes along its way, over and under what lies there. */
-export function MoveInSpace({ piece, plan, step, firstSide, label, slow }: Props) {
+/** How much of its way the how many-th of some that go one after the other has gone. */
+const ownShare = (share: number, at: number, of: number): number =>
+  Math.min(1, Math.max(0, share * of - at));
+
+/** A move or a unit in space: each end goes along its way, over and under what lies there. */
+export function MoveInSpace({ piece, plan, step, unit, firstSide, label, slow, flat }: Props) {
   const share = useShare(slow);
   const move = useMemo(
-    () => drawMoveInSpace(piece, plan, step, firstSide),
-    [piece, plan, step, firstSide],
+    () => drawMoveInSpace(piece, plan, step, unit, firstSide, TIGHTENED_CURVES),
+    [piece, plan, step, unit, firstSide],
   );
   /** As wide as it becomes, so that nothing jumps while the end goes on. */
   const frame = useMemo((): readonly [number, number] => {
-    const cords = [...(move?.lies.cords ?? []), ...(move?.moving ?? [])];
+    const cords = move ? [...move.lies.cords, ...move.moving.flat()] : [];
     const [wide, high] = boxOf({ cords, beads: [] }).size;
     return [wide, high];
   }, [move]);
-  const scene = useMemo(
-    () => ({
+  const scene = useMemo(() => {
+    const moving = move?.moving ?? [];
+    return {
       cords: [
         ...(move?.lies.cords ?? []),
-        ...(move?.moving ?? []).map((cord) => ({
-          ...cord,
-          line: wayOf(cord.line, Math.max(0.02, share)),
-        })),
+        ...moving.flatMap((together, i) => {
+          const gone = ownShare(share, i, moving.length);
+          return together.flatMap((cord) =>
+            gone > 0 ? [{ ...cord, line: wayOf(cord.line, Math.max(0.02, gone)) }] : [],
+          );
+        }),
       ],
       beads: [],
-    }),
-    [move, share],
-  );
-  if (!move) return null;
+    };
+  }, [move, share]);
+  if (!move) return flat;
   return (
     <SpaceView
       scene={scene}
@@ -76,7 +87,7 @@ export function MoveInSpace({ piece, plan, step, firstSide, label, slow }: Props
       height={280}
       frame={frame}
       passing={share < 1}
-      flat={null}
+      flat={flat}
     />
   );
 }

@@ -15,7 +15,7 @@ import {
 } from 'three';
 import type { SpaceScene } from '@coiled-strand/core';
 import { Beads, CoarseCords, CordMesh } from './cord-mesh';
-import { COARSE, COARSE_BEAD, FAR, FINE, THREAD, type Fineness } from './geometry';
+import { COARSE, COARSE_BEAD, FAR, FINE, PASSING, THREAD, type Fineness } from './geometry';
 import { boxOf } from './scene';
 import type { Look } from './view-store';
 import { drawsFast } from './webgl';
@@ -95,7 +95,7 @@ const BODY = 2;
 function finenessAt({ scene, look, passing, width, frame }: Shown, { size }: Box): Fineness {
   const thick = scene.cords.reduce((most, { diameter }) => Math.max(most, diameter), 0);
   const pixels = (thick * width * look.near) / (frame?.[0] ?? size[0]);
-  if (pixels >= SEEN) return passing ? COARSE : FINE;
+  if (pixels >= SEEN) return passing ? PASSING : FINE;
   if (pixels >= ROUND) return COARSE;
   return pixels >= BODY ? FAR : THREAD;
 }

@@ -6,9 +6,7 @@ import { CORD_KIND_FACTS, effectiveDiameter, type Cord } from '../material/cord.
 import type { BeadShape } from '../material/bead.js';
 import { firstSideFor } from '../steps/habits.js';
 import { partKind, type Part } from '../part/registry.js';
-import type { Step } from '../kind/step.js';
-import type { Side } from '../measure/side.js';
-import { far } from '../rope/touching-points.js';
+import { mirroredLine } from '../knot/cells.js';
 import type { Piece } from '../piece/piece.js';
 import type { Plan } from '../plan/plan-types.js';
 import { benchSites } from './bench.js';
@@ -39,7 +37,11 @@ export interface SpaceScene {
   readonly beads: readonly SpaceBead[];
 }
 
-const cordOf = (key: string, { run, line, diameter }: CordInSpace, x: number): SpaceCord => ({
+export const cordOf = (
+  key: string,
+  { run, line, diameter }: CordInSpace,
+  x: number,
+): SpaceCord => ({
   key,
   line: x === 0 ? line : line.map(([u, v, w]): Point3 => [u + x, v, w]),
   diameter: diameter ?? effectiveDiameter(run.cord),
@@ -123,62 +125,11 @@ const together = (scenes: readonly SpaceScene[]): SpaceScene => ({
   beads: scenes.flatMap(({ beads }) => beads),
 });
 
-/** The first part of a line, by its share of the whole: where an end is that goes along it. */
-export function wayOf(line: readonly Point3[], share: number): Point3[] {
-  const steps = line.slice(1).map((q, i) => far(line[i]!, q));
-  let left = Math.min(1, Math.max(0, share)) * steps.reduce((sum, step) => sum + step, 0);
-  const out: Point3[] = [line[0]!];
-  for (const [i, step] of steps.entries()) {
-    const [p, q] = [line[i]!, line[i + 1]!];
-    if (left < step) {
-      const t = step > 0 ? left / step : 0;
-      return [
-        ...out,
-        [p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1]), p[2] + t * (q[2] - p[2])],
-      ];
-    }
-    out.push(q);
-    left -= step;
-  }
-  return out;
-}
-
-/** What is shown of a step in space: what lies, and what is led along its way. */
-export interface MoveScene {
-  readonly lies: SpaceScene;
-  readonly moving: readonly SpaceCord[];
-}
-
-/**
- * A step that leads a cord on through a knot, in space.
- *
- * @returns null for any other step
- */
-export function drawMoveInSpace(
-  piece: Piece,
-  plan: Plan,
-  step: Pick<Step, 'look' | 'part'>,
-  firstSide: Side,
-): MoveScene | null {
-  const i = plan.parts.findIndex(({ id }) => id === step.part);
-  const part = piece.parts[i];
-  if (step.look?.kind !== 'moves' || !part) return null;
-  const site = benchSites(piece, plan).parts[i]!;
-  const told = partKind(part.kind).moveInSpace?.(part, site, step.look.moves, firstSide);
-  if (!told) return null;
-  const cords = (own: readonly CordInSpace[], key: string): SpaceCord[] =>
-    own.map((cord, n) => cordOf(`${key}-${n}`, cord, 0));
-  return {
-    lies: { cords: cords(told.lies, 'lies'), beads: [] },
-    moving: cords(told.moving, 'moving'),
-  };
-}
-
 /** The same for hands that work mirrored. */
 export const mirroredInSpace = ({ cords, beads }: SpaceScene): SpaceScene => ({
   cords: cords.map((cord) => ({
     ...cord,
-    line: cord.line.map(([x, y, z]): Point3 => [x, -y, z]),
+    line: mirroredLine(cord.line),
   })),
   beads: beads.map((bead) => ({ ...bead, at: [bead.at[0], -bead.at[1], bead.at[2]] })),
 });

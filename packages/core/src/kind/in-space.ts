@@ -30,6 +30,8 @@ export interface CordInSpace {
   readonly line: readonly Point3[];
   /** Where several cords go as one: as thick as they are together, in mm. */
   readonly diameter?: number;
+  /** The units of its part that are tied with it, equally much of it in each; none where it only lies there. */
+  readonly worked?: { readonly from: number; readonly count: number };
 }
 
 /** A bead in space, its hole along x. */
@@ -42,4 +44,6 @@ export interface BeadInSpace {
 export interface InSpace {
   readonly cords: readonly CordInSpace[];
   readonly beads: readonly BeadInSpace[];
+  /** By how many radians about x each unit is turned against the one before, where the work winds round by itself. */
+  readonly winds?: number;
 }

@@ -15,6 +15,10 @@ export function imageOf(
   return [x + cell * shift, c * v - s * w, s * v + c * w];
 }
 
+/** A line as hands see it that work mirrored: left and right are changed. */
+export const mirroredLine = (line: readonly Point3[]): Point3[] =>
+  line.map(([x, y, z]): Point3 => [x, -y, z]);
+
 /** The stretch of a line between two places along x; the line may go back and forth, and is one stretch. */
 export function between(line: readonly Point3[], from: number, to: number): Point3[] {
   const first = line.findIndex(([x]) => x >= from);

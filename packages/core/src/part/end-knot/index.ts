@@ -117,7 +117,11 @@ export const endKnot: PartKind<EndKnotPart> = {
     if (cell?.strands.length !== n) return null;
     const d = diameter(site.runs);
     return {
-      cords: knotInSpace(cell, d, layout.length).map((line, i) => ({ run: site.runs[i]!, line })),
+      cords: knotInSpace(cell, d, layout.length).map((line, i) => ({
+        run: site.runs[i]!,
+        worked: { from: 0, count: 1 },
+        line,
+      })),
       beads: [],
     };
   },

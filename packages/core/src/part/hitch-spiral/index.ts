@@ -106,6 +106,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     const blocks = Math.ceil(layout.units / part.block);
     const inner = bundled(site.runs.slice(1), layout.length);
     return {
+      winds: cell.turn ?? 0,
       cords: [
         ...inner,
         ...Array.from({ length: blocks }, (_, block) => {
@@ -114,6 +115,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
           const [line] = repeated(cell, count, from);
           return {
             run: workers[block % workers.length]!,
+            worked: { from, count },
             line: sized(line!, along, out, out, from * cell.shift! * along),
           };
         }),

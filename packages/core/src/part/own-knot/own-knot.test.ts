@@ -7,7 +7,7 @@ import { knotsById } from '../../piece/palette.js';
 import { planPiece } from '../../steps/plan-piece.js';
 import { makeSteps } from '../../steps/steps.js';
 import { observe } from '../../make/observe.js';
-import { drawMoveInSpace, wayOf } from '../../drawing/space.js';
+import { drawMoveInSpace, wayOf } from '../../drawing/move.js';
 import type { Point3 } from '../../kind/primitive.js';
 import { polylineLength } from '../../knot/spline.js';
 import { stepPicture } from '../../drawing/step-picture.js';
@@ -103,15 +103,15 @@ describe('a piece with a knot of one’s own', () => {
       const picture = stepPicture(piece, plan, step, 0, 'left')!;
       expect(picture.shapes.some((s) => 'state' in s && s.state === 'moving')).toBe(true);
     }
-    const move = drawMoveInSpace(piece, plan, moves[1]!, 'left')!;
+    const move = drawMoveInSpace(piece, plan, moves[1]!, 0, 'left', {})!;
     expect([move.lies.cords.length, move.moving.length]).toEqual([1, 1]);
     // The end goes on from where the last move left it, and half of its way is half as long.
-    const [way] = move.moving;
+    const [[way] = []] = move.moving;
     expect(way!.line[0]).toEqual(move.lies.cords[0]!.line.at(-1));
     const long = (line: readonly Point3[]): number => polylineLength(line);
     expect(long(wayOf(way!.line, 0.5)) / long(way!.line)).toBeCloseTo(0.5, 6);
     expect(wayOf(way!.line, 1)).toEqual(way!.line);
-    expect(drawMoveInSpace(piece, plan, steps[0]!, 'left')).toBeNull();
+    expect(drawMoveInSpace(piece, plan, steps[0]!, 0, 'left', {})).toBeNull();
     const [left, right] = (['left', 'right'] as const).map(
       (side) => stepPicture(piece, plan, moves[1]!, 0, side)!.frame,
     );

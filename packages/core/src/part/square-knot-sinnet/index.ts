@@ -14,7 +14,7 @@ import { choiceField, countField } from '../../kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { bundleOf, type CoreBundle } from '../../knot/hull.js';
 import { edgeBumps, edgeCore, plainEdge } from '../../knot/edge.js';
-import { laidTo, nearestOf, straightInSpace } from '../../knot/cells.js';
+import { laidTo, mirroredLine, nearestOf, straightInSpace } from '../../knot/cells.js';
 import { coresOf, lanesOf, workingOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -280,13 +280,20 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
     // Cores that turn with a spiral are strands of its cell; others lie straight on its rods, or side by side.
     const turning = lines.slice(2);
     const lanes = lanesOf(site.runs);
+    const worked = { from: 0, count: layout.units };
     return {
+      winds: -(cell.turn ?? 0),
       cords: [
-        ...working.map((run, i) => ({ run, line: lines[i]! })),
+        // In the cell the cord that goes over comes from the maker's right; who begins on the left sees it mirrored.
+        ...working.map((run, i) => ({
+          run,
+          worked,
+          line: mirroredLine(lines[i]!),
+        })),
         ...core.map((run, i) => ({
           run,
           line:
-            turning[i] ??
+            (turning[i] && mirroredLine(turning[i])) ??
             (rods.length === core.length ? rods[i] : undefined) ??
             straightInSpace([run], lanes, layout.length)[0]!.line,
         })),

@@ -71,12 +71,13 @@ export const stopperKnot: PartKind<StopperPart> = {
           layout.length,
         ),
         // Cords tied together go as one thick one.
-        ...knots.flatMap((own) => {
+        ...knots.flatMap((own, i) => {
           const d = asOneCord(own.map((run) => effectiveDiameter(run.cord)));
           const y = own.length === 1 ? -2.4 * (lanes.get(own[0]!.index) ?? 0) : 0;
           return knotInSpace(cell, d, layout.length).map((line) => ({
             run: own[0]!,
             diameter: d,
+            worked: { from: i, count: 1 },
             line: line.map(([u, v, w]) => [u, v + y, w] as const),
           }));
         }),

@@ -82,7 +82,12 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
     const d = diameterOf(site);
     const { lines } = laidTo(cell, part.units, layout.length, d);
     return {
-      cords: [a, b].map(([run], i) => ({ run: run!, diameter: d, line: lines[i]! })),
+      cords: [a, b].map(([run], i) => ({
+        run: run!,
+        diameter: d,
+        worked: { from: 0, count: part.units },
+        line: lines[i]!,
+      })),
       beads: [],
     };
   },
