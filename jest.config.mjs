@@ -52,8 +52,12 @@ export default {
     project('server', 'apps/server', { setupFiles: ['reflect-metadata'] }),
     project('web', 'apps/web', {
       testEnvironment: 'jsdom',
-      // Styles mean nothing without a layout.
-      moduleNameMapper: { ...shared.moduleNameMapper, '\\.css$': '<rootDir>/src/test-style.ts' },
+      // Styles mean nothing without a layout, and there are no workers here.
+      moduleNameMapper: {
+        ...shared.moduleNameMapper,
+        '\\.css$': '<rootDir>/src/test-nothing.ts',
+        '/picture-worker(\\?.*)?$': '<rootDir>/src/test-nothing.ts',
+      },
       setupFiles: ['reflect-metadata', '<rootDir>/src/test-setup.ts'],
     }),
   ],

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import type { HandView, KnotView, PageView, MakeView } from '@coiled-strand/contract';
 import { AxeBuilder } from '@axe-core/playwright';
 import type { Locator, Page } from '@playwright/test';
+import sharp from 'sharp';
 import {
   clearBench,
   expect,
@@ -319,6 +320,33 @@ test('a piece is turned round in space, by keys and by drag, whole and part by p
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as glTF' }).click();
   expect((await download).suggestedFilename()).toBe('Seen-round.gltf');
+  const picturing = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save as a picture' }).click();
+  const still = await picturing;
+  expect(still.suggestedFilename()).toBe('Seen-round.png');
+  // Something is on it, and nothing is behind that.
+  const { channels } = await sharp(await still.path()).stats();
+  expect(channels).toHaveLength(4);
+  expect(channels[3]!.mean).toBeGreaterThan(2);
+  expect(channels[3]!.mean).toBeLessThan(200);
+});
+
+test('nothing is taken up: every part is listed with its picture and its length', async ({
+  page,
+}) => {
+  await newPiece(page, 'From end to end', 'A beaded square-knot band');
+  await page.getByRole('link', { name: /Lay out/ }).click();
+  const rows = page.getByRole('listitem').filter({ has: page.getByTestId('still') });
+  await expect(rows.first()).toBeVisible();
+  await expect(rows.first()).toContainText(/Square knots.*half knots.*cm/);
+  const drawn = async (): Promise<number[]> =>
+    page
+      .getByTestId('still')
+      .evaluateAll((all) => all.map((one) => (one as HTMLImageElement).naturalWidth));
+  await expect.poll(async () => (await drawn()).length).toBeGreaterThan(10);
+  expect(Math.min(...(await drawn()))).toBeGreaterThan(100);
+  await rows.nth(1).getByRole('button').click();
+  await expect(page.getByTestId('inspector')).toContainText('part 2 of');
 });
 
 test('a half knot is shown slowly in space, and the next one after it', async ({ page }) => {

@@ -77,6 +77,7 @@ export { fingerprint } from './board/fingerprint.js';
 export { KNOWN_KNOTS, likenesses, type KnownKnot, type Likeness } from './board/known.js';
 export { onBoard } from './board/lift.js';
 export { laidBy, movesOf, type LaidStretch, type Move } from './board/moves.js';
+export { ENGINE } from './rope/compute.js';
 export { thinned } from './rope/thinned.js';
 export { boardPlaces, drawBoard, leftAt, ownKnotFaults, type BoardVerdict } from './board/tight.js';
 export type {

@@ -1,6 +1,6 @@
-/** Hands a text to the browser to be saved as a file. */
-export function saveFile(name: string, type: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type }));
+/** Hands something to the browser to be saved as a file. */
+export function saveFile(name: string, type: string, what: BlobPart): void {
+  const url = URL.createObjectURL(new Blob([what], { type }));
   const link = document.createElement('a');
   link.href = url;
   link.download = name;

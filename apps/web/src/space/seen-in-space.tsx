@@ -9,15 +9,18 @@ import {
   type Plan,
   type SpaceScene,
 } from '@coiled-strand/core';
-import { Download } from 'lucide-react';
+import { Download, ImageDown } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useWorkshop } from '../api/queries';
 import { SelectField } from '../fields/select-field';
 import { Button } from '../shell/button';
 import { ToolButton } from '../shell/tool-button';
 import { saveFile } from '../shell/save-file';
-import { viewBoxOf } from './scene';
+import { FlatScene } from './flat-scene';
 import { SpaceView } from './space-view';
+import { drawStill } from './stills';
+import { useLook, type Look } from './view-store';
+import { drawsApart } from './webgl';
 
 interface Props {
   readonly piece: Piece;
@@ -35,6 +38,17 @@ async function saveGltf(scene: SpaceScene, name: string): Promise<void> {
   saveFile(fileNameOf(name, 'gltf'), 'model/gltf+json', text);
 }
 
+/** Large enough to print a hand wide. */
+const PICTURE = { width: 1600, height: 800, dots: 1 } as const;
+
+async function savePicture(scene: SpaceScene, look: Look, name: string): Promise<void> {
+  saveFile(
+    fileNameOf(name, 'png'),
+    'image/png',
+    await drawStill(() => ({ scene, look, ...PICTURE })),
+  );
+}
+
 /** A piece or a part by the curves that it is measured by. */
 export function SeenInSpace({ piece, plan, label, only, onAll }: Props) {
   const hand = useWorkshop().data?.settings.hand ?? 'right';
@@ -49,19 +63,25 @@ export function SeenInSpace({ piece, plan, label, only, onAll }: Props) {
   );
   const shown = alone !== null && strands.includes(alone) ? alone : null;
   const scene = useMemo(() => (shown === null ? whole : strandAlone(whole, shown)), [whole, shown]);
+  const name = only ? `${piece.name} ${label}` : piece.name;
   return (
     <SpaceView
       scene={scene}
       label={label}
       height={300}
-      flat={<FlatScene scene={scene} label={label} />}
+      flat={<FlatScene scene={scene} label={label} height={300} />}
     >
-      <ToolButton
-        label="Save as glTF"
-        onClick={() => void saveGltf(scene, only ? `${piece.name} ${label}` : piece.name)}
-      >
+      <ToolButton label="Save as glTF" onClick={() => void saveGltf(scene, name)}>
         <Download size={18} />
       </ToolButton>
+      {drawsApart() && (
+        <ToolButton
+          label="Save as a picture"
+          onClick={() => void savePicture(scene, useLook.getState().look, name)}
+        >
+          <ImageDown size={18} />
+        </ToolButton>
+      )}
       {strands.length > 1 && (
         <Box w="150px">
           <SelectField
@@ -82,34 +102,5 @@ export function SeenInSpace({ piece, plan, label, only, onAll }: Props) {
         </Button>
       )}
     </SpaceView>
-  );
-}
-
-/** The same curves from above, where nothing can be drawn in space. */
-function FlatScene({ scene, label }: { readonly scene: SpaceScene; readonly label: string }) {
-  return (
-    <Box bg="bench" borderRadius="soft">
-      <svg
-        viewBox={viewBoxOf(scene)}
-        style={{ display: 'block', width: '100%', height: 300 }}
-        role="img"
-        aria-label={label}
-      >
-        {scene.cords.map(({ key, line, diameter, colour }) => (
-          <polyline
-            key={key}
-            points={line.map(([u, v]) => `${u},${-v}`).join(' ')}
-            fill="none"
-            stroke={colour}
-            strokeWidth={diameter}
-            strokeLinecap="round"
-            strokeLinejoin="round"
-          />
-        ))}
-        {scene.beads.map(({ key, at, length, height, colour }) => (
-          <ellipse key={key} cx={at[0]} cy={-at[1]} rx={length / 2} ry={height / 2} fill={colour} />
-        ))}
-      </svg>
-    </Box>
   );
 }

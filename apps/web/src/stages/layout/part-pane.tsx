@@ -1,4 +1,4 @@
-import { Box, Flex, Heading, Text } from '@chakra-ui/react';
+import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react';
 import {
   partKind,
   sitesOf,
@@ -7,6 +7,7 @@ import {
   type PartPlan,
   type PartSite,
   type Piece,
+  type PlanResult,
   type Reason,
   pluralOf,
 } from '@coiled-strand/core';
@@ -14,6 +15,7 @@ import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Repeat, Trash2 } from 'lu
 import { useMemo } from 'react';
 import { useSelection } from '../../bench/selection-store';
 import { Answer } from '../../piece/answers';
+import { counted } from '../../piece/counts';
 import {
   appendBead,
   partActions,
@@ -30,6 +32,7 @@ import { FieldInputs } from './field-inputs';
 import { PartRoles } from './part-roles';
 import { Passages } from './passages';
 
+const PartStill = later(() => import('../../space/part-still').then((m) => m.PartStill));
 const Loom = later(() => import('../../loom/loom').then((m) => m.Loom), 'Setting up the loom');
 
 /** The selected part: its numbers with their reasons, and everything that can be set. */
@@ -41,7 +44,7 @@ export function PartPane() {
     return at >= 0 ? at : piece.parts.length === 1 ? 0 : -1;
   }, [piece.parts, selected]);
   const part = piece.parts[index];
-  if (!part) return <PartList piece={piece} />;
+  if (!part) return <PartList piece={piece} plan={plan} />;
   return (
     <Inspector
       piece={piece}
@@ -52,40 +55,60 @@ export function PartPane() {
   );
 }
 
-/** Nothing is selected yet: all parts by name, as buttons. */
-function PartList({ piece }: { readonly piece: Piece }) {
+/** Nothing is selected yet: the piece from one end to the other, each part with its picture, to be taken up. */
+function PartList({ piece, plan }: { readonly piece: Piece; readonly plan: PlanResult }) {
   const select = useSelection((state) => state.select);
+  const units = useUnits();
+  if (piece.parts.length === 0) {
+    return <Text>There is nothing between the ends yet. Add the first part.</Text>;
+  }
   return (
     <Box>
-      <Text mb="3">
-        {piece.parts.length === 0
-          ? 'There is nothing between the ends yet. Add the first part.'
-          : 'Tap a part on the bench, or here, to see its numbers and to change it.'}
-      </Text>
-      <Flex as="ol" listStyleType="none" gap="1" flexWrap="wrap" m="0" p="0">
-        {piece.parts.map((part, i) => (
-          <Box as="li" key={part.id}>
-            <Box
-              as="button"
-              onClick={() => select(part.id)}
-              px="3"
-              minH="40px"
-              bg="faint"
-              borderRadius="soft"
-              cursor="pointer"
-              _hover={{ bg: 'chalkFaint' }}
-            >
-              <Text as="span" color="muted" fontSize="sm" mr="2">
-                {i + 1}
-              </Text>
-              {partKind(part.kind).entry.label}
+      <Text mb="3">Tap a part on the bench, or here, to see its numbers and to change it.</Text>
+      <Box as="ol" listStyleType="none" m="0" p="0" maxW="560px">
+        {piece.parts.map((part, i) => {
+          const planned = plan.ok ? plan.parts[i] : undefined;
+          return (
+            <Box as="li" key={part.id} borderBottom="1px solid {colors.line}">
+              <Row onClick={() => select(part.id)}>
+                <Text as="span" color="muted" w="22px" textAlign="right">
+                  {i + 1}
+                </Text>
+                {plan.ok && (
+                  <PartStill piece={piece} plan={plan} part={part} width={132} height={48} />
+                )}
+                <Box as="span" flex="1" minW="0">
+                  {partKind(part.kind).entry.label}
+                  {planned && planned.layout.unitName !== 'stretch' && (
+                    <Text as="span" display="block" color="muted" fontSize="sm">
+                      {counted(planned.layout.units, planned.layout.unitName)}
+                    </Text>
+                  )}
+                </Box>
+                {planned && <Text as="span">{units.size(planned.layout.length)}</Text>}
+              </Row>
             </Box>
-          </Box>
-        ))}
-      </Flex>
+          );
+        })}
+      </Box>
     </Box>
   );
 }
+
+const Row = chakra('button', {
+  base: {
+    display: 'flex',
+    alignItems: 'center',
+    gap: '4',
+    w: '100%',
+    minH: '64px',
+    px: '2',
+    textAlign: 'left',
+    cursor: 'pointer',
+    borderRadius: 'soft',
+    _hover: { bg: 'chalkFaint' },
+  },
+});
 
 interface InspectorProps {
   readonly piece: Piece;
