@@ -104,8 +104,13 @@ export type Action =
         readonly do: 'string';
         readonly bead: string;
         readonly on: readonly End[];
-        /** Cords that go round the outside of the bead. */
+        /** Cords that go round the outside of the bead, and the row that they go round as one; itself when left out. */
         readonly around?: readonly Leg[];
+        readonly row?: {
+          readonly beads: readonly string[];
+          readonly at: number;
+          readonly gap: number;
+        };
         readonly help?: Help;
         /** Lies in the knot that is tied next, which is as long as this in mm: somewhere in it. */
         readonly inKnot?: number;

@@ -13,7 +13,7 @@ import { effectiveDiameter } from '../material/cord.js';
 import { bundleDiameter } from '../material/passage.js';
 import { larksHeadCord, turnCord } from '../closure/side-release-buckle/model.js';
 import { dealt } from '../knot/dealt.js';
-import { aroundBead } from '../part/beads/model.js';
+import { besideCore, roundBeads } from '../part/beads/round.js';
 import { tiedInOrder, workedOut } from '../part/floss/model.js';
 import { halfKnotCord } from '../part/square-knot-sinnet/model.js';
 import type { Table } from './table.js';
@@ -142,9 +142,14 @@ export function takenBy(table: Table, action: Action): Taken[] {
     case 'lay':
       return each(action.on, action.mm);
     case 'string': {
-      const bead = table.beads.get(action.bead)?.bead;
-      const round = (leg: Leg): number =>
-        bead ? aroundBead(bead.length, bead.height, widthOf(table, leg)) : 0;
+      const { beads, at, gap } = action.row ?? { beads: [action.bead], at: 0, gap: 0 };
+      const row = beads.flatMap((id) => table.beads.get(id)?.bead ?? []);
+      const within = [...action.on, ...(action.beside ?? [])];
+      const core = within.reduce((sum, leg) => sum + widthOf(table, leg), 0);
+      const round = (leg: Leg): number => {
+        const d = widthOf(table, leg);
+        return roundBeads(row, gap, d, besideCore(core, d)).shares[at] ?? 0;
+      };
       return [
         ...(action.loose ? [] : each(action.on, action.mm)),
         ...each(action.beside, action.mm),

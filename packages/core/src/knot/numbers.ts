@@ -69,6 +69,13 @@ const GROUPS: Readonly<Record<string, Names>> = {
     ['carrick.thickness', 'its thickness'],
     ['carrick.beyond.flat', 'pressed flat, cord of each end beyond its length'],
   ],
+  'Chain stitch, crocheted of one cord and pulled tight': [
+    ['chain.cord', 'cord of each stitch'],
+    ['chain.pitch', 'length of each'],
+    ['chain.long', 'cord of one that is drawn 4 diameters long'],
+    ['chain.width', 'its width'],
+    ['chain.thickness', 'its thickness'],
+  ],
   'Snake knot of two cords': [
     ['two-cord.cord', 'cord of both'],
     ['two-cord.pitch', 'length of each'],

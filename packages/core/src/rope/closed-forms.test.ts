@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Point3 } from '../kind/primitive.js';
+import { roundBeads } from '../part/beads/round.js';
 import type { Rod } from './problem.js';
 import { drawTight, lengthOf, loop } from './testing.js';
 
@@ -99,5 +100,49 @@ describe('a wrap', () => {
       rods: on,
     });
     expect(Math.abs(lengthOf(drawn) / (runs + 2 * Math.PI) - 1)).toBeLessThan(0.002);
+  });
+});
+
+describe('a cord over a bead', () => {
+  // Held beside the bead's hole at both ends, as by half knots: two tangents and the arc between them.
+  it.each([
+    [6, 1.9],
+    [8, 2.4],
+    [4, 1.9],
+  ])('of %d diameters, from %d beside its middle, is a string over a circle', (bead, aside) => {
+    const drawn = drawTight({
+      strands: [
+        {
+          points: [
+            [-bead, 0, 0],
+            [0, 0, 0],
+            [bead, 0, 0],
+          ],
+          diameter: 1,
+          ends: 'held',
+          rigid: true,
+        },
+        {
+          points: [
+            [-bead / 2, aside, 0],
+            [-bead / 3, bead / 2 + 0.8, 0],
+            [0, bead / 2 + 1.4, 0],
+            [bead / 3, bead / 2 + 0.8, 0],
+            [bead / 2, aside, 0],
+          ],
+          diameter: 1,
+          ends: 'held',
+        },
+      ],
+      balls: [{ strand: 0, along: 0.5, leads: [0, 0], radius: bead / 2 }],
+    });
+    const [radius, out] = [(bead + 1) / 2, Math.hypot(bead / 2, aside)];
+    const arc = Math.PI - 2 * (Math.atan2(aside, bead / 2) + Math.acos(radius / out));
+    const want = 2 * Math.sqrt(out ** 2 - radius ** 2) + radius * arc;
+    expect(Math.abs(drawn.at(-1)!.lengths[1]! / want - 1)).toBeLessThan(0.003);
+    expect(roundBeads([{ length: bead, height: bead }], 0, 1, aside).shares[0]! / want).toBeCloseTo(
+      1,
+      3,
+    );
   });
 });

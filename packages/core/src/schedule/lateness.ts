@@ -46,7 +46,7 @@ export const compareLateness = (a: Lateness, b: Lateness): number =>
   Math.max(0, a.most) - Math.max(0, b.most) || a.all - b.all || a.ease - b.ease;
 
 /**
- * What the latest job is late at least, whatever is done: each as if it were alone; and all as if each could be put
+ * What the latest job is late at least, whatever is done: each as if it were alone with all laid out for it; and all as if each could be put
  * down at any moment, had no waits but the last, and needed nothing laid out. Of that the earliest due date first
  * is the best, when due dates are drawn forward by the last wait.
  *
@@ -72,7 +72,9 @@ export function leastLateness(jobs: readonly Job[], sittings: readonly Sitting[]
   );
   for (const job of jobs) {
     if (job.due === null) continue;
-    const { ready } = layOut([job], sittings, () => 0);
+    // What it needs laid out may lie there already, for the job before it.
+    const tasks = job.tasks.map((task) => ({ ...task, batch: null }));
+    const { ready } = layOut([{ ...job, tasks }], sittings, () => 0);
     least = Math.max(least, ready.get(job.id)! - job.due);
   }
   owed.sort((a, b) => a.due - b.due);

@@ -97,6 +97,19 @@ describe('tasks laid out', () => {
       ['a 1', DAY + 18 * HOUR],
     ]);
   });
+  it('may use what was laid out for others: no bound says that this is late', () => {
+    const glue = { batch: 'glue' } as const;
+    const jobs = [
+      job('a', [task('a', 1, 24, glue)], { release: DAY }),
+      job('b', [task('b', 1, 1, { wait: 30 }), task('b', 2, 1, glue)], {
+        due: DAY,
+        release: DAY,
+      }),
+    ];
+    const { lateness, least } = planned(jobs, evenings(3));
+    expect(lateness.most).toBeGreaterThanOrEqual(least);
+    expect(lateness.most).toBe((18 * 60 + 32) * MINUTE);
+  });
   it('take up no two works at once, keep the order of a piece and lose no minute of it', () => {
     const jobsOf = fc.array(
       fc.record({

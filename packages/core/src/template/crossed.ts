@@ -3,6 +3,7 @@ import { cordEnds } from '../closure/cord-ends/index.js';
 import { tieEnds } from '../closure/tie-ends/index.js';
 import { turksHeadSlider } from '../closure/turks-head-slider/index.js';
 import { readyPattern } from '../floss/ready.js';
+import { tightChain } from '../part/chain-cord/model.js';
 import type { Strand } from '../piece/piece.js';
 import { strandOf } from './materials.js';
 import { landed, named, neckWear, piece, row, type Draft, type Template } from './draft.js';
@@ -169,8 +170,7 @@ export const CROSSED: readonly Template[] = [
             kind: 'chain-cord',
             bead: 'seed-3',
             between: 4,
-            gauge: 50,
-            perStitch: 7,
+            ...tightChain(NIGHT),
             length: null,
             loop: null,
           } as Draft,

@@ -2,7 +2,9 @@ import { stopper } from '../../knot/stopper.js';
 import { describe, expect, it } from '@jest/globals';
 import { inMm, testBead, testRuns, testSite } from '../../testing.js';
 import { beads } from './index.js';
-import { aroundBead, threading, type BeadsPart } from './model.js';
+import { threading, type BeadsPart } from './model.js';
+import { roundBeads } from './round.js';
+import { polylineLength } from '../../knot/spline.js';
 
 const palette = [testBead('six', 6), testBead('eight', 8)];
 const part = (more: Partial<BeadsPart> = {}): BeadsPart => ({
@@ -62,13 +64,36 @@ describe('beads', () => {
       ['eight', 4, 3],
     ]);
   });
-  it('take more of a working cord than their length, less than half a circle of it outside', () => {
-    for (const d of [0.5, 1, 2]) {
-      expect(aroundBead(6, 6, d)).toBeGreaterThan(Math.hypot(6, 6 + d));
-      expect(aroundBead(6, 6, d)).toBeLessThan((Math.PI * (6 + d)) / 2 + 1e-9);
-    }
-    // A circle's half perimeter where length and height with the cord are alike.
-    expect(aroundBead(7, 6, 1)).toBeCloseTo((Math.PI * 7) / 2, 9);
+  it('take of a working cord the shortest way over their sides, from knot to knot', () => {
+    // A string over a circle of radius 3.5 from 1.9 beside its middle line: two tangents and the arc between.
+    const out = Math.hypot(3, 1.9);
+    const tangent = Math.sqrt(out ** 2 - 3.5 ** 2);
+    const arc = Math.PI - 2 * (Math.atan2(1.9, 3) + Math.acos(3.5 / out));
+    const [over] = roundBeads([{ length: 6, height: 6 }], 0, 1, 1.9).shares;
+    expect(over! / (2 * tangent + 3.5 * arc)).toBeCloseTo(1, 3);
+    // Where the knots are wider than the bead it goes straight by.
+    expect(roundBeads([{ length: 4, height: 2 }], 0, 1, 1.9).shares).toEqual([4]);
+    // A row is gone round as one: the cord does not dip between beads that touch.
+    const like = { length: 6, height: 6 };
+    const row = roundBeads([like, like, like], 0, 1, 1.9).shares;
+    expect(row[1]).toBeCloseTo(6, 6);
+    expect(row[0]! + row[2]!).toBeCloseTo(over! + 6, 2);
+    // A bead between larger ones is not touched.
+    const dip = roundBeads([like, { length: 6, height: 3 }, like], 0, 1, 1.9).shares;
+    expect(dip[1]).toBeCloseTo(6, 6);
+  });
+  it('take what their drawing shows', () => {
+    const layout = layOut({ between: 'space', gap: 2 });
+    const shapes = beads.draw(part({ between: 'space', gap: 2 }), band, layout, {
+      part: 'b',
+      done: 3,
+      firstSide: 'left',
+    });
+    const drawn = shapes.flatMap((shape) =>
+      shape.kind === 'cord' && shape.key.startsWith('b-around') ? shape.lines : [],
+    );
+    const told = layout.uses.filter(({ reason }) => reason.code === 'run.around');
+    expect(drawn.map(polylineLength)).toEqual(told.map(({ reason }) => reason.mm));
   });
   it('call out the next one', () => {
     const [step] = beads.steps(part(), band, layOut(), 'left');

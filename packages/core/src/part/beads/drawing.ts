@@ -1,12 +1,12 @@
 import type { Point, Primitive } from '../../kind/primitive.js';
 import type { DrawOptions, PartLayout, PartSite } from '../../kind/part-kind.js';
 import { lanesOf } from '../../knot/lanes.js';
-import { smoothLine } from '../../knot/spline.js';
 import { straightRuns, strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { knotStrokes } from '../stopper-knot/drawing.js';
 import { beadSolid } from '../../knot/bead-solid.js';
-import { threading, type BeadsPart } from './model.js';
+import { between, threading, widthOf, type BeadsPart } from './model.js';
+import { besideCore, roundBeads } from './round.js';
 
 export function drawBeads(
   part: BeadsPart,
@@ -15,7 +15,7 @@ export function drawBeads(
   { done }: DrawOptions,
 ): readonly Primitive[] {
   const lanes = lanesOf(site.runs);
-  const { through, around } = threading(part, site);
+  const { through, around, beside } = threading(part, site);
   const state = (i: number): 'laid' | 'planned' => (i < done ? 'laid' : 'planned');
   // Strung on some of the cords, a bead sits in their lanes, and the others pass under its edge.
   const middle =
@@ -42,23 +42,19 @@ export function drawBeads(
           ),
         )
     : [];
+  const row = layout.beads.map(({ id }) => site.bead(id));
+  const gap = between(part, through).length;
+  const core = widthOf([...through, ...beside]);
+  // Each by its own side of the work, by the way that its cord is measured by.
   const arcs = around.map((run, i): Primitive => {
     const s = i % 2 === 0 ? -1 : 1;
     const d = effectiveDiameter(run.cord);
-    const lane = lanes.get(run.index) ?? 0;
-    const points: Point[] = [[0, lane]];
-    layout.beads.forEach(({ id, at }) => {
-      const { length, height } = site.bead(id);
-      const out = s * (height / 2 + d / 2);
-      const wide = Math.abs(out) > Math.abs(lane) ? out : lane;
-      points.push([at - length * 0.32, wide * 0.86], [at, wide], [at + length * 0.32, wide * 0.86]);
-    });
-    points.push([layout.length, lane]);
+    const { line } = roundBeads(row, gap, d, besideCore(core, d));
     return strokeOf(
       run,
       `${part.id}-around-${run.index}`,
       part.id,
-      [smoothLine(points, 6)],
+      [line.map(([x, y]): Point => [x, s * y])],
       done > 0 ? 'laid' : 'planned',
     );
   });

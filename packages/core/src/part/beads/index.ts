@@ -5,6 +5,7 @@ import { countOf } from '../../measure/plural.js';
 import { choiceField, sizeField } from '../../kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
 import { sideBySide } from '../../knot/lanes.js';
+import { polylineLength } from '../../knot/spline.js';
 import { straightUse } from '../../knot/straight.js';
 import type { Bead } from '../../material/bead.js';
 import { effectiveDiameter } from '../../material/cord.js';
@@ -12,7 +13,8 @@ import type { RoundPart } from '../../measure/ring.js';
 import { byUnit, cordsOf, helpThrough, legsOf, outerEnds } from '../ends.js';
 import { nameRuns } from '../pick.js';
 import { drawBeads } from './drawing.js';
-import { type BeadsPart, threading, aroundBead, between, blocks } from './model.js';
+import { type BeadsPart, threading, between, blocks, widthOf } from './model.js';
+import { besideCore, roundBeads } from './round.js';
 import { beadNamed, laid, say, type Segment } from '../../measure/saying.js';
 
 export const beads: PartKind<BeadsPart> = {
@@ -68,6 +70,7 @@ export const beads: PartKind<BeadsPart> = {
     const { through, around, beside } = threading(part, site);
     const gap = between(part, through);
     const strung = all.reduce((sum, bead) => sum + bead.length, 0);
+    const core = widthOf([...through, ...beside]);
     const gaps = all.length - 1;
     const length = strung + gaps * gap.length;
     const section = beads.section(part, site);
@@ -105,10 +108,8 @@ export const beads: PartKind<BeadsPart> = {
             area: 'run',
             code: 'run.around',
             label: 'Round the beads',
-            detail: 'along the side of each bead from hole to hole',
-            mm:
-              all.reduce((sum, bead) => sum + aroundBead(bead.length, bead.height, d), 0) +
-              gaps * gap.length,
+            detail: 'taut over their sides, from the knot before them to the knot after',
+            mm: polylineLength(roundBeads(all, gap.length, d, besideCore(core, d)).line),
           },
         };
       }),
@@ -185,7 +186,12 @@ export const beads: PartKind<BeadsPart> = {
             bead: part.beads[unit]!,
             mm: bead.length,
             on: outerEnds(through),
-            ...(around.length > 0 ? { around: legsOf(around) } : {}),
+            ...(around.length > 0
+              ? {
+                  around: legsOf(around),
+                  row: { beads: part.beads, at: unit, gap: gap.length },
+                }
+              : {}),
             ...(beside.length > 0 ? { beside: legsOf(beside) } : {}),
             ...helpThrough(bead.hole, cordsOf(through)),
           } as const;

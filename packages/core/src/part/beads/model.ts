@@ -2,6 +2,7 @@ import { type PartBase, type PartSite } from '../../kind/part-kind.js';
 import type { Run } from '../../kind/run.js';
 import { coresOf, workingOf } from '../../knot/lanes.js';
 import type { Bead } from '../../material/bead.js';
+import { effectiveDiameter } from '../../material/cord.js';
 import { knotInRuns, pickRuns } from '../pick.js';
 
 /** One bead or a row of them, with or without knots between. */
@@ -49,17 +50,9 @@ export function threading(
   }
 }
 
-/**
- * Path in mm of a cord round the side of a bead, from one hole to the other: half an ellipse whose half
- * axes are half the bead's length and half its height and cord (Ramanujan's first formula for the
- * perimeter of an ellipse).
- *
- * @example aroundBead(6, 6, 1) // 10.23
- */
-export function aroundBead(length: number, height: number, d: number): number {
-  const [a, b] = [length / 2, (height + d) / 2];
-  return (Math.PI * (3 * (a + b) - Math.sqrt((3 * a + b) * (a + 3 * b)))) / 2;
-}
+/** Width in mm of some runs side by side. */
+export const widthOf = (runs: readonly Run[]): number =>
+  runs.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0);
 
 /** What lies between two neighbours: its length, and the cord a knot takes there. */
 export function between(

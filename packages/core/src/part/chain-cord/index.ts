@@ -1,17 +1,29 @@
 import { endReason } from '../../kind/working-ends.js';
 import { workingEnd } from '../../material/working-end.js';
 import { plainLayout, type PartKind } from '../../kind/part-kind.js';
-import type { Point, Primitive } from '../../kind/primitive.js';
+import type { Point, Point3, Primitive } from '../../kind/primitive.js';
 import { countField, sizeField } from '../../kind/field.js';
 import { KNOT_SPREAD, useOf, type Reason } from '../../kind/reason.js';
 import { beadSolid } from '../../knot/bead-solid.js';
+import { laidTo } from '../../knot/cells.js';
 import { roundFromEdge } from '../../knot/edge.js';
 import type { Advice } from '../../measure/advice.js';
 import { strokeOf } from '../../knot/stroke.js';
+import { computed } from '../../knot/source.js';
+import { tightened } from '../../knot/tightened.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { countOf } from '../../measure/plural.js';
 import { byUnit, outerEnds, startEnds } from '../ends.js';
-import { END_STITCHES, layChain, type ChainLayout, type ChainPart } from './model.js';
+import {
+  drawnOut,
+  END_STITCHES,
+  layChain,
+  stretchesOf,
+  tightChain,
+  type ChainLayout,
+  type ChainPart,
+  type ChainStretch,
+} from './model.js';
 import type { End } from '../../action/action.js';
 import { CAUTIONS } from '../../kind/cautions.js';
 import { laid, say, size } from '../../measure/saying.js';
@@ -65,6 +77,23 @@ function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
   return advice;
 }
 
+/** Where a bead sits on a stitch that is longer for it. */
+const DRAWN_OUT: Omit<Reason, 'mm' | 'times'> = {
+  area: 'knot',
+  code: 'knot.chain-drawn',
+  label: 'Stitches drawn out to their beads',
+  detail: 'as long as the bead on them',
+  ...computed('chain.long'),
+  spread: KNOT_SPREAD,
+};
+
+/** How far a chain has come in mm after so many units: whole stitches, or the whole of a loop that is there already. */
+function reachOf(part: ChainPart, at: ChainLayout, d: number, units: number, done: number): number {
+  if (done >= units) return at.length;
+  const now = stretchesOf(part, at, d).findLast(({ from }) => from <= done);
+  return now && at.takenOut === null ? now.start + (done - now.from) * now.mm : 0;
+}
+
 /** What its stitches take: tied by the hand, or there already in an endless loop. */
 const stitchReason = ({ gauge }: ChainPart, worked: boolean): Omit<Reason, 'mm' | 'times'> =>
   worked
@@ -109,31 +138,38 @@ export const chainCord: PartKind<ChainPart> = {
       open: 'worked new',
     },
   ],
-  // A swatch corrects both: a stitch as long as two and a half cords, of three and a half its length.
   make: ({ id, bead, cord }) => ({
     id,
     kind: 'chain-cord',
     bead,
     between: 4,
-    gauge: Math.min(200, Math.max(5, Math.round(100 / (2.5 * cord.diameter)))),
-    perStitch: Number((2.5 * 3.5 * cord.diameter).toFixed(1)),
+    ...tightChain(cord),
     length: 160,
     loop: null,
   }),
   fills: (part) => part.length === null,
   section(part, site) {
     const d = effectiveDiameter(site.runs[0]!.cord);
-    return { width: 3 * d, thickness: 2.5 * d, pitch: 100 / part.gauge };
+    return {
+      width: tightened('chain.width') * d,
+      thickness: tightened('chain.thickness') * d,
+      pitch: 100 / part.gauge,
+    };
   },
   layOut(part, site, share) {
     const length = part.length ?? share;
     const at = layChain(part, site, length);
     const section = chainCord.section(part, site);
+    const drawn = drawnOut(
+      Math.max(at.stitch, at.bead.length) - at.stitch,
+      effectiveDiameter(site.runs[0]!.cord),
+    );
     return plainLayout(length, section, {
       units: at.takenOut === null ? Math.max(1, at.stitches) : 1,
       unitName: at.takenOut === null ? 'stitch' : 'loop',
       uses: site.runs.flatMap((run) => [
         useOf(run, stitchReason(part, at.takenOut === null), part.perStitch, at.stitches),
+        ...(at.takenOut === null && drawn > 0 ? [useOf(run, DRAWN_OUT, drawn, at.beads)] : []),
         ...(at.takenOut === null
           ? [useOf(run, endReason('chain'), workingEnd('chain', run.cord, site.practice), 2)]
           : []),
@@ -151,7 +187,7 @@ export const chainCord: PartKind<ChainPart> = {
     const at = layChain(part, site, layout.length);
     const run = site.runs[0]!;
     const d = effectiveDiameter(run.cord);
-    const till = done >= layout.units ? layout.length : (done / layout.units) * layout.length;
+    const till = reachOf(part, at, d, layout.units, done);
     // Every stitch is a drop-shaped loop that comes out of the one before.
     const stitch = (x: number): Point[] => {
       const p = at.stitch;
@@ -165,15 +201,11 @@ export const chainCord: PartKind<ChainPart> = {
         [x + 0.1 * p, 0],
       ];
     };
-    const held = Math.max(at.stitch, at.bead.length);
-    const free = (x: number): boolean =>
-      !layout.beads.some((bead) => Math.abs(x + at.stitch / 2 - bead.at) < held / 2);
-    const xs = Array.from(
-      { length: Math.floor(layout.length / at.stitch) },
-      (_, i) => i * at.stitch,
+    const xs = stretchesOf(part, at, d).flatMap(({ start, times, mm, bead }) =>
+      bead === null ? Array.from({ length: times }, (_, i) => start + i * mm) : [],
     );
     const lay = (state: 'laid' | 'planned'): Primitive[] => {
-      const own = xs.filter((x) => free(x) && x < till === (state === 'laid'));
+      const own = xs.filter((x) => x < till - 1e-9 === (state === 'laid'));
       return own.length === 0
         ? []
         : [strokeOf(run, `${part.id}-chain-${state}`, part.id, own.map(stitch), state, 'round')];
@@ -185,6 +217,23 @@ export const chainCord: PartKind<ChainPart> = {
         beadSolid(at.bead, `${part.id}-bead-${i}`, part.id, [x, 0], x < till ? 'laid' : 'planned'),
       ),
     ];
+  },
+  inSpace(part, site, layout, known) {
+    const cell = known.chain;
+    const [run] = site.runs;
+    if (!cell || !run) return null;
+    const d = effectiveDiameter(run.cord);
+    const at = layChain(part, site, layout.length);
+    return {
+      cords: stretchesOf(part, at, d).flatMap(({ from, times, start, mm }) =>
+        laidTo(cell, times, times * mm, d).lines.map((line) => ({
+          run,
+          worked: { from, count: times },
+          line: line.map(([x, y, z]): Point3 => [x + start, y, z]),
+        })),
+      ),
+      beads: layout.beads.map((b) => ({ bead: at.bead, at: [b.at, 0, 0] })),
+    };
   },
   drawEdge: (part, site, layout) =>
     roundFromEdge(
@@ -222,29 +271,14 @@ export const chainCord: PartKind<ChainPart> = {
     }
     const run = site.runs[0]!;
     const [end] = outerEnds([run]) as [End];
-    const hook = 2 * effectiveDiameter(run.cord);
-    const first = Math.round(at.end / at.stitch);
-    const beadAt = (unit: number): number | null => {
-      const k = (unit - first) / (part.between + 1);
-      return Number.isInteger(k) && k >= 0 && k < at.beads ? k : null;
-    };
-    // A bead sits on a stitch of its own; what plain stitches leave over is shared at both ends.
-    const last = first + (at.beads - 1) * (part.between + 1);
-    const plain = (from: number, times: number, mm: number) => ({ from, times, mm, bead: false });
-    const stretches =
-      at.beads === 0
-        ? [plain(0, layout.units, layout.length / layout.units)]
-        : [
-            plain(0, first, at.end / first),
-            ...Array.from({ length: at.beads }, (_, k) => {
-              const from = first + k * (part.between + 1);
-              const held = { from, times: 1, mm: Math.max(at.stitch, at.bead.length), bead: true };
-              return k < at.beads - 1 ? [held, plain(from + 1, part.between, at.stitch)] : [held];
-            }).flat(),
-            plain(last + 1, layout.units - 1 - last, at.end / (layout.units - 1 - last)),
-          ];
-    const worked = stretches.flatMap(({ from, times, mm, bead }) => [
-      ...(bead
+    const d = effectiveDiameter(run.cord);
+    const hook = 2 * d;
+    const stretches = stretchesOf(part, at, d);
+    const [{ times: first }] = stretches as [ChainStretch];
+    const beadAt = (unit: number): number | null =>
+      stretches.find(({ from, times }) => unit >= from && unit < from + times)?.bead ?? null;
+    const worked = stretches.flatMap(({ from, times, mm, bead, cord }) => [
+      ...(bead !== null
         ? [
             {
               unit: from,
@@ -259,7 +293,7 @@ export const chainCord: PartKind<ChainPart> = {
           place: part.id,
           on: end,
           mm,
-          perStitch: part.perStitch,
+          perStitch: cord,
           times,
         } as const,
       },

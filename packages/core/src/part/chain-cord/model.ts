@@ -1,5 +1,7 @@
 import type { PartBase, PartSite } from '../../kind/part-kind.js';
+import { tightened } from '../../knot/tightened.js';
 import type { Bead } from '../../material/bead.js';
+import { effectiveDiameter, type Cord } from '../../material/cord.js';
 
 /** A crocheted chain of one cord with beads on it, as the maker's own swatch measured it. */
 export interface ChainPart extends PartBase {
@@ -15,6 +17,39 @@ export interface ChainPart extends PartBase {
   readonly length: number | null;
   /** Length in mm of the endless loop it is made from; null when it is worked new. */
   readonly loop: number | null;
+}
+
+/**
+ * What a part begins with until its maker has measured a swatch: stitches pulled as tight as they go, by the numbers
+ * that were computed. A stitch takes 6.5 times its length then; a slack hand makes longer ones.
+ *
+ * @example tightChain({ kind: 'waxed-cotton', diameter: 1, effective: 1 }).perStitch // 13.2
+ */
+export function tightChain(cord: Cord): Pick<ChainPart, 'gauge' | 'perStitch'> {
+  const d = effectiveDiameter(cord);
+  return {
+    gauge: Math.min(200, Math.max(5, Math.round(100 / (tightened('chain.pitch') * d)))),
+    perStitch: Math.min(80, Number((tightened('chain.cord') * d).toFixed(1))),
+  };
+}
+
+/** Length in diameters of the long stitch that was computed, and how many cords run side by side along a chain. */
+const LONG_STITCH = 4;
+const SIDE_BY_SIDE = 3;
+
+/**
+ * What a stitch takes more where a bead sits on it that is longer: as computed of a stitch drawn to 4 diameters, and
+ * beyond that what three cords side by side do. Lengths in mm.
+ *
+ * @param more by how much it is longer than a plain stitch
+ * @param d diameter of the cord
+ * @example drawnOut(1, 1) // 2.16
+ */
+export function drawnOut(more: number, d: number): number {
+  const room = LONG_STITCH - tightened('chain.pitch');
+  const slope = (tightened('chain.long') - tightened('chain.cord')) / room;
+  const first = Math.min(more, room * d);
+  return slope * first + SIDE_BY_SIDE * (more - first);
 }
 
 /** Fewest stitches of chain between the last bead and either end. Common practice, no source. */
@@ -65,4 +100,48 @@ export function layChain(part: ChainPart, site: PartSite, length: number): Chain
     length,
     takenOut: part.loop === null ? null : part.loop - length,
   };
+}
+
+/** Stitches that are alike, one after the other: plain chain, or the one that a bead sits on. */
+export interface ChainStretch {
+  /** The first of them among all, from 0. */
+  readonly from: number;
+  readonly times: number;
+  /** Where it begins in mm from the start of the part, and how long each stitch is. */
+  readonly start: number;
+  readonly mm: number;
+  /** The how many-th bead sits there; null on plain chain. */
+  readonly bead: number | null;
+  /** Cord in mm that each of them takes. */
+  readonly cord: number;
+}
+
+/**
+ * A chain from one end to the other, of a cord of d mm. What plain stitches leave over is shared at both ends.
+ */
+export function stretchesOf(part: ChainPart, at: ChainLayout, d: number): ChainStretch[] {
+  const held = Math.max(at.stitch, at.bead.length);
+  const first = Math.round(at.end / at.stitch);
+  const last = at.stitches - first - at.beads - Math.max(0, at.beads - 1) * part.between;
+  const rows: (readonly [times: number, long: number, bead: number | null])[] =
+    at.beads === 0
+      ? [[Math.max(1, at.stitches), at.length, null]]
+      : [
+          [first, at.end, null],
+          ...Array.from({ length: at.beads }, (_, k): [number, number, number | null][] => [
+            ...(k > 0
+              ? [[part.between, part.between * at.stitch, null] as [number, number, null]]
+              : []),
+            [1, held, k],
+          ]).flat(),
+          [last, at.end, null],
+        ];
+  let [from, start] = [0, 0];
+  return rows.map(([times, long, bead]) => {
+    const more = bead === null ? 0 : drawnOut(held - at.stitch, d);
+    const one = { from, times, start, mm: long / times, bead, cord: part.perStitch + more };
+    from += times;
+    start += long;
+    return one;
+  });
 }

@@ -1,4 +1,5 @@
 import { BUNDLES } from './bundles.js';
+import { CHAINS } from './chain.js';
 import { END_KNOTS_TIGHT } from './end-knots.js';
 import { GRIPS } from './grips.js';
 import { HITCH_SPIRALS } from './hitch-spirals.js';
@@ -23,4 +24,5 @@ export const CATALOGUE: readonly Recipe[] = [
   ...TWO_CORD_KNOTS,
   ...PETALS,
   ...HITCH_SPIRALS,
+  ...CHAINS,
 ];

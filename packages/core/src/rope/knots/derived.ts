@@ -1,6 +1,7 @@
 import { bundleShape } from '../../knot/hull.js';
 import { curveOfTurksHead, formulaOfTurksHead } from '../../knot/turks-head-curve.js';
 import type { Computed } from '../compute.js';
+import { LONG_STITCH } from './chain.js';
 import { HITCHED, HITCHED_PUSHED } from './hitches.js';
 import { HITCHED_ROUND } from './hitch-spirals.js';
 import { PULLS } from './petals.js';
@@ -199,6 +200,7 @@ const SAME = [
     ['beyond', 'length', 'width'].map((what) => `diamond.${what}.${ends}`),
   ),
   ...['carrick.beyond', 'carrick.length', 'carrick.width', 'carrick.thickness'],
+  ...['chain.cord', 'chain.pitch', 'chain.width', 'chain.thickness'],
 ] as const;
 
 /** All constants that the core uses, by name, from the numbers read off the knots. */
@@ -206,6 +208,7 @@ export function constants(known: Known): Named {
   return {
     ...Object.fromEntries(SAME.map((name) => [name, known(name)])),
     'carrick.beyond.flat': known('carrick.flat.beyond'),
+    'chain.long': known(`chain.${LONG_STITCH}.cord`),
     'two-cord.cord': known('two-cord.360.cord'),
     'two-cord.pitch': known('two-cord.360.pitch'),
     'two-cord.width': known('two-cord.360.width'),
