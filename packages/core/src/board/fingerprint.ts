@@ -3,6 +3,13 @@ import type { Board } from '../kind/own-knot.js';
 const PRIME = 0x100000001b3n;
 const BASIS = 0xcbf29ce484222325n;
 
+/** The UTF-8 of a text, byte by byte; the core knows no encoder of a browser's or of Node's. */
+function* utf8(text: string): Generator<number, void> {
+  for (const [one] of encodeURIComponent(text).matchAll(/%..|[^]/g)) {
+    yield one.length > 1 ? parseInt(one.slice(1), 16) : one.charCodeAt(0);
+  }
+}
+
 /**
  * FNV-1a of 64 bits over the UTF-8 of a text, as 16 hexadecimal digits. Tells contents apart; it keeps nobody out.
  * Fowler, Noll and Vo, also RFC 9923, from memory.
@@ -11,7 +18,7 @@ const BASIS = 0xcbf29ce484222325n;
  */
 export function fnv1a(text: string): string {
   let hash = BASIS;
-  for (const byte of new TextEncoder().encode(text)) {
+  for (const byte of utf8(text)) {
     hash = BigInt.asUintN(64, (hash ^ BigInt(byte)) * PRIME);
   }
   return hash.toString(16).padStart(16, '0');
