@@ -154,6 +154,53 @@ test('tails too short to pass the hand are shown where they are, and mended with
   );
 });
 
+test('a part is found by a word, reached by keys, and dragged to its place on the bench', async ({
+  page,
+  server,
+}) => {
+  await newPiece(page, 'Put together', 'Three beads on a leather cord');
+  await page.keyboard.press('l');
+  const open = page.getByRole('button', { name: 'Add a part' });
+  const drawer = page.getByRole('dialog', { name: 'Add a part' });
+  await open.click();
+  // Each in the cord at hand.
+  await expect(
+    drawer
+      .getByRole('button', { name: /^Whipping/ })
+      .locator('svg path')
+      .first(),
+  ).toBeAttached();
+  const search = drawer.getByRole('searchbox', { name: 'Search' });
+  await search.fill('keeps an end from slipping');
+  await expect(drawer.getByRole('button', { name: /^Stopper knot/ })).toBeVisible();
+  await expect(drawer.getByRole('button', { name: /^Whipping/ })).toHaveCount(0);
+  await search.press('Enter');
+  await expect(drawer).toBeHidden();
+  await expect(page.getByRole('heading', { name: /^Stopper knot part/ })).toBeVisible();
+  await open.click();
+  await search.press('ArrowDown');
+  await expect(drawer.getByRole('button', { name: /^Square knots/ })).toBeFocused();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowDown');
+  await page.keyboard.press('ArrowLeft');
+  await expect(drawer.getByRole('button', { name: /^Spiral of hitches/ })).toBeFocused();
+  const tile = (await drawer.getByRole('button', { name: /^Whipping/ }).boundingBox())!;
+  const first = (await partOnBench(page, /part 1 of 6/).boundingBox())!;
+  await drawer.getByRole('button', { name: /^Whipping/ }).scrollIntoViewIfNeeded();
+  const from = (await drawer.getByRole('button', { name: /^Whipping/ }).boundingBox()) ?? tile;
+  await page.mouse.move(from.x + 40, from.y + 30);
+  await page.mouse.down();
+  await page.mouse.move(from.x - 60, from.y, { steps: 4 });
+  await page.mouse.move(first.x + 2, first.y + first.height / 2, { steps: 6 });
+  await page.mouse.up();
+  await expect(partOnBench(page, /^Whipping, part 1 of 7/)).toBeVisible();
+  await expect(drawer).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(drawer).toBeHidden();
+  await saved(page);
+  expect((await stored(server, 'Put together')).piece.parts[0]?.kind).toBe('whipping');
+});
+
 test('a part is added from the list, a length stretched, the lanes of the strands shown', async ({
   page,
   server,

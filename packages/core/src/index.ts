@@ -252,6 +252,7 @@ export { LEAST_SWATCH, observeSwatch, swatchTechniques } from './make/swatch.js'
 export { drawBench, roomOf, type BenchDrawing, type BenchLayer } from './drawing/bench.js';
 export { drawClosed, type ClosedView } from './drawing/closed.js';
 export { rulerTicks } from './drawing/ruler.js';
+export { sampleOf, type Sample } from './drawing/sample.js';
 export { stepPicture } from './drawing/step-picture.js';
 export { svgPath } from './drawing/svg-path.js';
 

@@ -29,7 +29,7 @@ import { StrandLanes } from '../bench/strand-lanes';
 import { useBenchView } from '../bench/view-store';
 import { useUnits } from '../settings/use-units';
 import { useForecast } from '../make/use-forecast';
-import { BenchDrop } from './bead-drag';
+import { BenchDrop } from './bench-drag';
 import { countsOf } from './counts';
 import { partActions, setPartLength } from './part-edits';
 import type { Make } from '../make/use-make';

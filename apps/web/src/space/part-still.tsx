@@ -4,6 +4,7 @@ import {
   ENGINE,
   TIGHTENED_CURVES,
   type Part,
+  type PartPlan,
   type Piece,
   type Plan,
   type SpaceScene,
@@ -44,23 +45,43 @@ function frameOf(scene: SpaceScene, width: number, height: number): readonly [nu
   return [Math.min(ROOM * long, (high * width) / height), high];
 }
 
+/** All that decides how a part is seen, and nothing else: parts that are alike are drawn once. */
+function keyOf(
+  piece: Piece,
+  part: Part,
+  planned: PartPlan | undefined,
+  size: readonly number[],
+): string {
+  const { id: _id, ...own } = part;
+  const values = JSON.stringify(own);
+  const layout = planned?.layout;
+  return JSON.stringify([
+    ENGINE,
+    values,
+    layout && [layout.length, layout.units, layout.width, layout.thickness, layout.pitch],
+    piece.strands.map(({ cord: { kind, diameter, effective, colour }, legs }) => [
+      kind,
+      diameter,
+      effective,
+      colour.hex,
+      legs,
+    ]),
+    piece.beads
+      .filter(({ id }) => values.includes(JSON.stringify(id)))
+      .map(({ shape, length, height, colour }) => [shape, length, height, colour.hex]),
+    piece.knots?.map(({ id, origin, version }) => [id, origin, version]),
+    size,
+  ]);
+}
+
 /** A small picture of a part in space, by the curves that it is measured by; drawn once for all that are like it. */
 export function PartStill(props: Props) {
   const { piece, plan, part, width, height } = useRested(props, RESTED);
   const planned = plan.parts.find(({ id }) => id === part.id);
-  const key = useMemo(() => {
-    const { id: _id, ...own } = part;
-    const layout = planned?.layout;
-    return JSON.stringify([
-      ENGINE,
-      own,
-      layout && [layout.length, layout.units, layout.width, layout.thickness, layout.pitch],
-      piece.strands,
-      piece.beads,
-      piece.knots?.map(({ id, origin, version }) => [id, origin, version]),
-      [width, height, dotsOfScreen()],
-    ]);
-  }, [part, planned, piece, width, height]);
+  const key = useMemo(
+    () => keyOf(piece, part, planned, [width, height, dotsOfScreen()]),
+    [piece, part, planned, width, height],
+  );
   const apart = drawsApart();
   const { data } = useQuery({
     queryKey: ['still', key],

@@ -29,7 +29,7 @@ import { draftOf, usePlan, usePlanAhead } from '../../piece/use-plan';
 import type { StageContext } from '../../piece/stage-context';
 import { useMake, type Make } from '../../make/use-make';
 import { withOtherView } from '../../piece/view-param';
-import { BeadDrag } from '../../piece/bead-drag';
+import { BenchDrag } from '../../piece/bench-drag';
 
 /** Opens a piece: loads it, keeps it saved, and lays it on the bench above the stage. */
 export function PieceRoute() {
@@ -116,7 +116,7 @@ function PlannedPiece({ view }: { readonly view: PieceView }) {
   const planning = stage === 'fit' || stage === 'layout' || stage === 'cut';
   const may = useMay('maker');
   return (
-    <BeadDrag>
+    <BenchDrag>
       <PieceTop />
       <PutAwayNote pieceId={view.id} />
       <LooksOnly />
@@ -159,7 +159,7 @@ function PlannedPiece({ view }: { readonly view: PieceView }) {
       </Grid>
       <ConflictDialog />
       <MergeNote />
-    </BeadDrag>
+    </BenchDrag>
   );
 }
 

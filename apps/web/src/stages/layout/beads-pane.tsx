@@ -5,7 +5,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { BeadPicture } from '../../bench/bead-picture';
 import { useSelection } from '../../bench/selection-store';
-import type { DraggedBead } from '../../piece/bead-drag';
+import type { DraggedBead } from '../../piece/bench-drag';
 import { rowOf, stringBead } from '../../piece/part-edits';
 import { useStage } from '../../piece/stage-context';
 import { Button } from '../../shell/button';

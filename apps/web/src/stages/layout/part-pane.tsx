@@ -125,8 +125,8 @@ function Inspector({ piece, part, index, planned }: InspectorProps) {
     <Flex direction="column" gap="5" data-testid="inspector">
       <Flex align="center" gap="2" flexWrap="wrap">
         <Heading as="h2" fontSize="lg" flex="1" minW="160px">
-          {kind.entry.label}
-          <Text as="span" color="muted" fontWeight="400" fontSize="md" ml="2">
+          {kind.entry.label}{' '}
+          <Text as="span" color="muted" fontWeight="400" fontSize="md" ml="1">
             part {index + 1} of {piece.parts.length}
           </Text>
         </Heading>

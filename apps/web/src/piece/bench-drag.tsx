@@ -1,3 +1,4 @@
+import { Box } from '@chakra-ui/react';
 import {
   DndContext,
   DragOverlay,
@@ -28,8 +29,22 @@ const BENCH = 'bench';
 export interface DraggedBead {
   readonly bead: Bead;
 }
-const beadOf = (data: unknown): Bead | null =>
-  (data as Partial<DraggedBead> | undefined)?.bead ?? null;
+/** What a dragged kind of part brings along: its name, and what puts it in at a seam. */
+export interface DraggedPart {
+  readonly part: string;
+  readonly putIn: (seam: number) => void;
+}
+type Dragged = DraggedBead | DraggedPart;
+
+const draggedOf = (data: unknown): Dragged | null => {
+  const some = data as Partial<DraggedBead & DraggedPart> | undefined;
+  return some?.bead || some?.putIn ? (some as Dragged) : null;
+};
+
+function letGo(dragged: Dragged, seam: number): void {
+  if ('bead' in dragged) stringBead(dragged.bead, seam);
+  else dragged.putIn(seam);
+}
 
 /** The seam of the bench under what is dragged; null beside it. */
 function seamUnder({ over, active }: DragMoveEvent | DragEndEvent): number | null {
@@ -44,25 +59,25 @@ function seamUnder({ over, active }: DragMoveEvent | DragEndEvent): number | nul
   return plan.ok ? seamAt(partPlaces(plan), frame.x + x / frame.scale) : null;
 }
 
-/** Lets beads be dragged from the tray on to the bench above it. Touch drags after a short hold. */
-export function BeadDrag({ children }: { readonly children: ReactNode }) {
-  const [dragged, setDragged] = useState<Bead | null>(null);
+/** Lets beads and parts be dragged on to the bench. Touch drags after a short hold. */
+export function BenchDrag({ children }: { readonly children: ReactNode }) {
+  const [dragged, setDragged] = useState<Dragged | null>(null);
   const sensors = useSensors(
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 180, tolerance: 8 } }),
   );
   const end = (event: DragEndEvent): void => {
-    const bead = beadOf(event.active.data.current);
+    const some = draggedOf(event.active.data.current);
     const seam = seamUnder(event);
     setDragged(null);
     useSelection.getState().setDrop(null);
-    if (bead && seam !== null) stringBead(bead, seam);
+    if (some && seam !== null) letGo(some, seam);
   };
   return (
     <DndContext
       sensors={sensors}
       collisionDetection={pointerWithin}
-      onDragStart={({ active }) => setDragged(beadOf(active.data.current))}
+      onDragStart={({ active }) => setDragged(draggedOf(active.data.current))}
       onDragMove={(event) => useSelection.getState().setDrop(seamUnder(event))}
       onDragEnd={end}
       onDragCancel={() => {
@@ -72,13 +87,18 @@ export function BeadDrag({ children }: { readonly children: ReactNode }) {
     >
       {children}
       <DragOverlay dropAnimation={null}>
-        {dragged && <BeadPicture bead={dragged} scale={3} />}
+        {dragged && 'bead' in dragged && <BeadPicture bead={dragged.bead} scale={3} />}
+        {dragged && 'part' in dragged && (
+          <Box bg="raised" px="3" py="2" borderRadius="soft" boxShadow="lifted" w="max-content">
+            {dragged.part}
+          </Box>
+        )}
       </DragOverlay>
     </DndContext>
   );
 }
 
-/** Where beads are let go. */
+/** Where what is dragged is let go. */
 export function BenchDrop({ children }: { readonly children: ReactNode }) {
   const { setNodeRef } = useDroppable({ id: BENCH });
   return <div ref={setNodeRef}>{children}</div>;
