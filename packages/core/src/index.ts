@@ -198,7 +198,7 @@ export {
   withPattern,
   withStrandCount,
 } from './piece/loom.js';
-export { beadsById, knotIdsOf, knotsById } from './piece/palette.js';
+export { beadIdsOf, beadsById, knotIdsOf, knotsById } from './piece/palette.js';
 export { kindOfTechnique, techniqueLabel } from './piece/technique.js';
 export type { Cutting, Piece, PieceBead, PieceKnot, Strand, Wear, Wearer } from './piece/piece.js';
 export { runsOf } from './piece/runs.js';

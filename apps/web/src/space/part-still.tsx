@@ -1,5 +1,6 @@
 import { Box } from '@chakra-ui/react';
 import {
+  beadIdsOf,
   drawInSpace,
   ENGINE,
   TIGHTENED_CURVES,
@@ -53,11 +54,11 @@ function keyOf(
   size: readonly number[],
 ): string {
   const { id: _id, ...own } = part;
-  const values = JSON.stringify(own);
+  const beads = beadIdsOf(part);
   const layout = planned?.layout;
   return JSON.stringify([
     ENGINE,
-    values,
+    own,
     layout && [layout.length, layout.units, layout.width, layout.thickness, layout.pitch],
     piece.strands.map(({ cord: { kind, diameter, effective, colour }, legs }) => [
       kind,
@@ -67,7 +68,7 @@ function keyOf(
       legs,
     ]),
     piece.beads
-      .filter(({ id }) => values.includes(JSON.stringify(id)))
+      .filter(({ id }) => beads.includes(id))
       .map(({ shape, length, height, colour }) => [shape, length, height, colour.hex]),
     piece.knots?.map(({ id, origin, version }) => [id, origin, version]),
     size,
