@@ -98,6 +98,7 @@ export {
   strandAlone,
   type SpaceBead,
   type SpaceCord,
+  type SpacePlate,
   type SpaceScene,
 } from './drawing/space.js';
 export { TIGHTENED_CURVES } from './knot/tightened-curves.js';

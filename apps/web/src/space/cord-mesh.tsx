@@ -7,9 +7,23 @@ import {
   SRGBColorSpace,
   type InstancedMesh,
 } from 'three';
-import { polylineLength, type SpaceBead, type SpaceCord } from '@coiled-strand/core';
+import {
+  polylineLength,
+  type SpaceBead,
+  type SpaceCord,
+  type SpacePlate,
+} from '@coiled-strand/core';
 import { mergeGeometries } from 'three/addons/utils/BufferGeometryUtils.js';
-import { beadOf, FINE, scaleOf, THREAD, threadsOf, tubeOf, type Fineness } from './geometry';
+import {
+  beadOf,
+  FINE,
+  scaleOf,
+  solidOf,
+  THREAD,
+  threadsOf,
+  tubeOf,
+  type Fineness,
+} from './geometry';
 
 /** One rib of a braid or a twist, brightness by row and column. */
 const RIB = 16;
@@ -150,4 +164,15 @@ export function Beads({ beads, sides }: BeadsProps) {
       {...(sides === undefined ? {} : { sides })}
     />
   ));
+}
+
+/** A buckle, a bar, a stone: flat on both sides, cut out as it is drawn. */
+export function PlateMesh({ plate }: { readonly plate: SpacePlate }) {
+  const geometry = useMemo(() => solidOf(plate), [plate]);
+  useEffect(() => () => geometry.dispose(), [geometry]);
+  return (
+    <mesh geometry={geometry}>
+      <meshStandardMaterial color={plate.colour} roughness={0.5} />
+    </mesh>
+  );
 }

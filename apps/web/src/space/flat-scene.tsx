@@ -1,5 +1,5 @@
 import { Box } from '@chakra-ui/react';
-import type { SpaceScene } from '@coiled-strand/core';
+import { svgPath, type SpaceScene } from '@coiled-strand/core';
 import { viewBoxOf } from './scene';
 
 interface Props {
@@ -18,6 +18,17 @@ export function FlatScene({ scene, label, height }: Props) {
         style={{ display: 'block', width: '100%', height }}
         {...(label === undefined ? { 'aria-hidden': true } : { role: 'img', 'aria-label': label })}
       >
+        {scene.plates?.map(({ key, outlines, colour }) => (
+          <path
+            key={key}
+            d={svgPath(
+              outlines.map((line) => line.map(([u, v]): [number, number] => [u, -v])),
+              true,
+            )}
+            fill={colour}
+            fillRule="evenodd"
+          />
+        ))}
         {scene.cords.map(({ key, line, diameter, colour }) => (
           <polyline
             key={key}

@@ -1,12 +1,20 @@
-import { polylineLength, thinned, type SpaceBead, type SpaceCord } from '@coiled-strand/core';
+import {
+  polylineLength,
+  thinned,
+  type SpaceBead,
+  type SpaceCord,
+  type SpacePlate,
+} from '@coiled-strand/core';
 import {
   BufferGeometry,
   CatmullRomCurve3,
   CylinderGeometry,
   Float32BufferAttribute,
+  ShapeUtils,
   SphereGeometry,
   TorusGeometry,
   TubeGeometry,
+  Vector2,
   Vector3,
 } from 'three';
 
@@ -86,3 +94,55 @@ export const scaleOf = ({ shape, length, height }: SpaceBead): [number, number, 
   height,
   height,
 ];
+
+type Flat = readonly (readonly [number, number])[];
+
+/** Whether a point lies within a closed outline. */
+function within([x, y]: readonly [number, number], outline: Flat): boolean {
+  let inside = false;
+  outline.forEach(([x0, y0], i) => {
+    const [x1, y1] = outline[(i + 1) % outline.length]!;
+    if (y0 > y !== y1 > y && x < x0 + ((y - y0) / (y1 - y0)) * (x1 - x0)) inside = !inside;
+  });
+  return inside;
+}
+
+/** A plate as a solid: its outlines drawn out to its thickness, those inside others as holes (even-odd). */
+export function solidOf({ outlines, thickness }: SpacePlate): BufferGeometry {
+  const places: number[] = [];
+  const z = thickness / 2;
+  const about = outlines.map((one) =>
+    outlines.filter((other) => other !== one && within(one[0]!, other)),
+  );
+  /** To the left as it is gone round, for an edge of something solid; to the right for a hole. */
+  const round = (outline: Flat, left: boolean): Vector2[] => {
+    const points = outline.map(([x, y]) => new Vector2(x, y));
+    return ShapeUtils.isClockWise(points) === left ? points.reverse() : points;
+  };
+  const sides = (edge: readonly Vector2[]): void =>
+    edge.forEach((p, i) => {
+      const q = edge[(i + 1) % edge.length]!;
+      places.push(p.x, p.y, -z, q.x, q.y, -z, q.x, q.y, z, p.x, p.y, -z, q.x, q.y, z, p.x, p.y, z);
+    });
+  outlines.forEach((outline, i) => {
+    if (about[i]!.length % 2 === 1) return;
+    const edge = round(outline, true);
+    const holes = outlines.flatMap((other, j) =>
+      about[j]!.length === about[i]!.length + 1 && about[j]!.includes(outline)
+        ? [round(other, false)]
+        : [],
+    );
+    const all = [edge, ...holes].flat();
+    for (const [a, b, c] of ShapeUtils.triangulateShape(edge, holes)) {
+      const [p, q, r] = [all[a!]!, all[b!]!, all[c!]!];
+      places.push(p.x, p.y, z, q.x, q.y, z, r.x, r.y, z);
+      places.push(r.x, r.y, -z, q.x, q.y, -z, p.x, p.y, -z);
+    }
+    sides(edge);
+    holes.forEach(sides);
+  });
+  const geometry = new BufferGeometry();
+  geometry.setAttribute('position', new Float32BufferAttribute(places, 3));
+  geometry.computeVertexNormals();
+  return geometry;
+}

@@ -4,9 +4,12 @@ import {
   planPiece,
   templateById,
   TIGHTENED_CURVES,
+  type SpacePlate,
   type SpaceScene,
 } from '@coiled-strand/core';
 import { validateBytes } from 'gltf-validator';
+import { Vector3, type BufferGeometry } from 'three';
+import { solidOf } from './geometry';
 import { gltfOf } from './gltf';
 
 interface Accessor {
@@ -36,7 +39,7 @@ const sceneOf = (id: string): SpaceScene => {
 };
 
 describe('a piece as glTF', () => {
-  it.each(['focal-cord', 'beaded-band', 'floss-spiral'])(
+  it.each(['focal-cord', 'beaded-band', 'floss-spiral', 'buckle-band'])(
     '%s is valid glTF 2.0, one mesh a cord and a bead, in millimetres',
     async (id) => {
       const scene = sceneOf(id);
@@ -62,4 +65,37 @@ describe('a piece as glTF', () => {
     },
     60_000,
   );
+});
+
+describe('a plate', () => {
+  /** Volume inside a closed mesh, by the tetrahedra from the origin to its faces. */
+  const volumeOf = (geometry: BufferGeometry): number => {
+    const at = geometry.toNonIndexed().getAttribute('position');
+    let sum = 0;
+    for (let i = 0; i < at.count; i += 3) {
+      const [a, b, c] = [0, 1, 2].map((k) => new Vector3().fromBufferAttribute(at, i + k));
+      sum += a!.dot(b!.clone().cross(c!)) / 6;
+    }
+    return sum;
+  };
+  const box = (x: number, y: number, size: number): [number, number][] => [
+    [x, y],
+    [x + size, y],
+    [x + size, y + size],
+    [x, y + size],
+  ];
+  it('is solid where its outlines say so, and open in its windows, whichever way they are drawn', () => {
+    const plate = (outlines: SpacePlate['outlines']): SpacePlate => ({
+      key: 'p',
+      outlines,
+      thickness: 2,
+      colour: '#888888',
+    });
+    expect(volumeOf(solidOf(plate([box(0, 0, 10)])))).toBeCloseTo(200, 6);
+    expect(volumeOf(solidOf(plate([box(0, 0, 10), box(2, 2, 4)])))).toBeCloseTo(168, 6);
+    expect(volumeOf(solidOf(plate([box(2, 2, 4).reverse(), box(0, 0, 10)])))).toBeCloseTo(168, 6);
+    // Something solid in a window, and two things beside each other.
+    const island = [box(0, 0, 10), box(2, 2, 4), box(3, 3, 1), box(20, 0, 1)];
+    expect(volumeOf(solidOf(plate(island)))).toBeCloseTo(172, 6);
+  });
 });

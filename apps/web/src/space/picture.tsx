@@ -14,7 +14,7 @@ import {
   type OrthographicCamera,
 } from 'three';
 import type { SpaceScene } from '@coiled-strand/core';
-import { Beads, CoarseCords, CordMesh } from './cord-mesh';
+import { Beads, CoarseCords, CordMesh, PlateMesh } from './cord-mesh';
 import { COARSE, COARSE_BEAD, FAR, FINE, PASSING, THREAD, type Fineness } from './geometry';
 import { boxOf } from './scene';
 import type { Look } from './view-store';
@@ -114,6 +114,9 @@ const Things = memo(function Things({ scene, fineness }: ThingsProps) {
       ) : (
         <CoarseCords cords={scene.cords} fineness={fineness} />
       )}
+      {scene.plates?.map((plate) => (
+        <PlateMesh key={plate.key} plate={plate} />
+      ))}
       <Beads beads={scene.beads} {...(fineness === FINE ? {} : { sides: COARSE_BEAD })} />
     </>
   );

@@ -9,7 +9,7 @@ export function viewBoxOf(scene: SpaceScene): string {
 const ROOM = 1;
 
 /** The box that holds a scene; a unit about the origin for an empty one. */
-export function boxOf({ cords, beads }: SpaceScene): {
+export function boxOf({ cords, beads, plates = [] }: SpaceScene): {
   readonly middle: Point3;
   readonly size: Point3;
 } {
@@ -23,6 +23,12 @@ export function boxOf({ cords, beads }: SpaceScene): {
   };
   for (const { line, diameter } of cords) for (const p of line) take(p, diameter / 2);
   for (const { at, length, height } of beads) take(at, Math.max(length, height) / 2);
+  for (const { outlines, thickness } of plates) {
+    for (const [x, y] of outlines.flat()) {
+      take([x, y, -thickness / 2], 0);
+      take([x, y, thickness / 2], 0);
+    }
+  }
   if (!(high[0]! >= low[0]!)) return { middle: [0, 0, 0], size: [1, 1, 1] };
   const of = (make: (k: number) => number): Point3 => [make(0), make(1), make(2)];
   return {

@@ -5,8 +5,10 @@ import { repeated } from '../knot/cells.js';
 import { polylineLength } from '../knot/spline.js';
 import { TIGHTENED_CURVES } from '../knot/tightened-curves.js';
 import { tightened } from '../knot/tightened.js';
+import { EXAMPLE_BUCKLE, EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import { planPiece } from '../steps/plan-piece.js';
 import { TEMPLATES } from '../template/templates.js';
+import { sampleOf } from './sample.js';
 import { drawInSpace, mirroredInSpace, strandAlone } from './space.js';
 
 const known: KnownCurves = TIGHTENED_CURVES;
@@ -115,5 +117,23 @@ describe('a scene', () => {
     expect(alone.cords.length).toBeGreaterThan(0);
     expect(alone.cords.every(({ strand }) => strand === 2)).toBe(true);
     expect(alone.beads).toEqual(scene.beads);
+  });
+});
+
+describe('what is solid', () => {
+  it('is there as thick as it is: the halves of a buckle with their windows, a bar', () => {
+    const plan = planPiece(EXAMPLE_PIECE);
+    if (!plan.ok) throw new Error('no plan');
+    const { plates = [] } = drawInSpace(EXAMPLE_PIECE, plan, known);
+    expect(plates.length).toBeGreaterThan(1);
+    expect(plates.some(({ outlines }) => outlines.length > 1)).toBe(true);
+    for (const { thickness, outlines } of plates) {
+      expect(thickness).toBeCloseTo(EXAMPLE_BUCKLE.thickness, 6);
+      expect(outlines.flat(2).every(Number.isFinite)).toBe(true);
+    }
+    const { piece, plan: own, part } = sampleOf('focal', EXAMPLE_CORD, undefined)!;
+    const alone = drawInSpace(piece, own, known, part.id);
+    expect(alone.plates).toHaveLength(1);
+    expect(mirroredInSpace(mirroredInSpace(alone))).toEqual(alone);
   });
 });

@@ -1,7 +1,8 @@
 import { closureKind } from '../closure/registry.js';
+import type { ClosureSite } from '../kind/closure-kind.js';
 import type { BeadInSpace, CordInSpace, InSpace, KnownCurves } from '../kind/in-space.js';
 import type { PartLayout, PartSite } from '../kind/part-kind.js';
-import type { Point3, Primitive } from '../kind/primitive.js';
+import type { Point, Point3, Primitive } from '../kind/primitive.js';
 import { CORD_KIND_FACTS, effectiveDiameter, type Cord } from '../material/cord.js';
 import type { BeadShape } from '../material/bead.js';
 import { firstSideFor } from '../steps/habits.js';
@@ -31,10 +32,19 @@ export interface SpaceBead {
   readonly colour: string;
 }
 
+/** A flat solid thing of one thickness, its middle at z = 0: closed outlines, even-odd, y away from the maker. */
+export interface SpacePlate {
+  readonly key: string;
+  readonly outlines: readonly (readonly Point[])[];
+  readonly thickness: number;
+  readonly colour: string;
+}
+
 /** A piece or a part of it in space, in mm. */
 export interface SpaceScene {
   readonly cords: readonly SpaceCord[];
   readonly beads: readonly SpaceBead[];
+  readonly plates?: readonly SpacePlate[];
 }
 
 export const cordOf = (
@@ -66,10 +76,22 @@ const beadOf = (key: string, { bead, at }: BeadInSpace, x: number): SpaceBead =>
 /** How far a stroke on the bench is lifted over the one drawn before it, in its diameters. */
 const OVER = 0.04;
 
-/** What is drawn on the bench, lifted: cords where they are drawn, what is drawn later a little higher. */
-function lifted(shapes: readonly Primitive[], key: string, x: number): SpaceScene {
+/** What a finding is of where nobody says: steel. */
+const STEEL = '#8b9297';
+
+/**
+ * What is drawn on the bench, lifted: cords where they are drawn, what is drawn later a little higher, and plates made
+ * so thick.
+ */
+function lifted(
+  shapes: readonly Primitive[],
+  key: string,
+  x: number,
+  thickness: number,
+): SpaceScene {
   const cords: SpaceCord[] = [];
   const beads: SpaceBead[] = [];
+  const plates: SpacePlate[] = [];
   shapes.forEach((shape, layer) => {
     if (shape.kind === 'cord') {
       const z = layer * OVER * shape.diameter;
@@ -88,9 +110,16 @@ function lifted(shapes: readonly Primitive[], key: string, x: number): SpaceScen
       const { shape: form, length, height, colour } = shape;
       const at: Point3 = [shape.at[0] + x, -shape.at[1], 0];
       beads.push({ key: `${key}-${shape.key}`, at, shape: form, length, height, colour });
+    } else if (shape.kind === 'plate' && (shape.fill === 'finding' || shape.fill === 'stone')) {
+      plates.push({
+        key: `${key}-${shape.key}`,
+        outlines: shape.outlines.map((line) => line.map(([u, v]): Point => [u + x, -v])),
+        thickness,
+        colour: shape.colour ?? STEEL,
+      });
     }
   });
-  return { cords, beads };
+  return { cords, beads, plates };
 }
 
 /** One part, from x on. */
@@ -110,7 +139,7 @@ function partScene(
       done: layout.units,
       firstSide,
     });
-    return lifted(shapes, part.id, x);
+    return lifted(shapes, part.id, x, Math.max(LEAST_THICK, layout.thickness));
   }
   return {
     cords: own.cords
@@ -123,22 +152,38 @@ function partScene(
 const together = (scenes: readonly SpaceScene[]): SpaceScene => ({
   cords: scenes.flatMap(({ cords }) => cords),
   beads: scenes.flatMap(({ beads }) => beads),
+  plates: scenes.flatMap(({ plates = [] }) => plates),
 });
 
 /** The same for hands that work mirrored. */
-export const mirroredInSpace = ({ cords, beads }: SpaceScene): SpaceScene => ({
+export const mirroredInSpace = ({ cords, beads, plates = [] }: SpaceScene): SpaceScene => ({
   cords: cords.map((cord) => ({
     ...cord,
     line: mirroredLine(cord.line),
   })),
   beads: beads.map((bead) => ({ ...bead, at: [bead.at[0], -bead.at[1], bead.at[2]] })),
+  plates: plates.map((plate) => ({
+    ...plate,
+    outlines: plate.outlines.map((line) => line.map(([x, y]): Point => [x, -y])),
+  })),
 });
 
-/** One strand alone, with the beads. */
-export const strandAlone = ({ cords, beads }: SpaceScene, strand: number): SpaceScene => ({
-  cords: cords.filter((cord) => cord.strand === strand),
-  beads,
+/** One strand alone, with the beads and all else that is solid. */
+export const strandAlone = (scene: SpaceScene, strand: number): SpaceScene => ({
+  ...scene,
+  cords: scene.cords.filter((cord) => cord.strand === strand),
 });
+
+/** Nothing solid is thinner than this, in mm. */
+const LEAST_THICK = 0.8;
+
+/** How thick the rigid things of a closure are, in mm: twice what their middle lies above the skin. */
+function thicknessOf({ closure }: Piece, site: ClosureSite): number {
+  const heights = closureKind(closure.type)
+    .aim(closure, site)
+    .flatMap((part) => (part.kind === 'rigid' ? [part.height] : []));
+  return Math.max(LEAST_THICK, 2 * Math.max(0, ...heights));
+}
 
 /**
  * A planned piece in space, lying straight: every part by the curves that it is measured by, where these are known, and
@@ -160,11 +205,16 @@ export function drawInSpace(
       : [],
   );
   if (only !== undefined) return together(parts);
-  const closure = closureKind(piece.closure.type).draw(piece.closure, sites.closure, plan.closure, {
+  const kind = closureKind(piece.closure.type);
+  const around = {
     length: plan.fit.length,
     tails: false,
     done: true,
     firstSide: firstSideFor('right'),
-  });
-  return together([...parts, lifted(closure, 'closure', 0)]);
+  };
+  const closure = [
+    ...(kind.drawBelow?.(piece.closure, around) ?? []),
+    ...kind.draw(piece.closure, sites.closure, plan.closure, around),
+  ];
+  return together([...parts, lifted(closure, 'closure', 0, thicknessOf(piece, sites.closure))]);
 }
