@@ -1,6 +1,7 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
 import { asCore, BOARD_LIMITS, withoutCord, type Board, type BoardBead } from '@coiled-strand/core';
 import { Circle, Trash2 } from 'lucide-react';
+import { Range } from '../fields/range';
 import { TickField } from '../fields/tick-field';
 import { Button } from '../shell/button';
 import { ToolButton } from '../shell/tool-button';
@@ -10,10 +11,6 @@ interface Props {
   readonly board: Board;
   readonly onEdit: (next: Board, mergeKey?: string) => void;
 }
-
-const Range = chakra('input', {
-  base: { w: 'full', minH: '28px', accentColor: 'var(--chalk)', cursor: 'pointer' },
-});
 
 /** A bead as it is first put on a cord, in cord diameters. */
 const BEAD = 3;

@@ -1,6 +1,7 @@
-import { Box, chakra, Flex, Text } from '@chakra-ui/react';
+import { Box, Flex, Text } from '@chakra-ui/react';
 import { type Board, type KnotSize, type Point3, type SpaceScene } from '@coiled-strand/core';
 import { useMemo, useState } from 'react';
+import { Range } from '../fields/range';
 import { viewBoxOf } from '../space/scene';
 import { SpaceView } from '../space/space-view';
 import { Button } from '../shell/button';
@@ -94,10 +95,6 @@ function sceneOf({ curves, beads }: Frame, board: Board): SpaceScene {
   };
 }
 
-const Slider = chakra('input', {
-  base: { flex: '1', minW: '120px', minH: '28px', accentColor: 'var(--chalk)', cursor: 'pointer' },
-});
-
 /** The knot as it is drawn tight, and what is told of it. */
 export function TightPane({ board, tight, own }: Props) {
   const { verdict, frames, drawing } = tight;
@@ -140,7 +137,9 @@ export function TightPane({ board, tight, own }: Props) {
       {!drawing && last > 0 && (
         <Flex as="label" gap="3" align="center" mt="2" fontSize="sm" color="muted">
           Open
-          <Slider
+          <Range
+            flex="1"
+            minW="120px"
             type="range"
             aria-label="How far it is drawn tight"
             min={0}

@@ -98,16 +98,14 @@ export function PartStill(props: Props) {
   });
   const url = useMemo(() => (data ? URL.createObjectURL(data) : null), [data]);
   useEffect(() => () => (url ? URL.revokeObjectURL(url) : undefined), [url]);
+  const flat = useMemo(
+    () => (apart || !planned ? null : drawInSpace(piece, plan, TIGHTENED_CURVES, part.id)),
+    [apart, planned, piece, plan, part],
+  );
   return (
     <Box w={`${width}px`} h={`${height}px`} bg="bench" borderRadius="soft" flexShrink={0}>
-      {apart
-        ? url && <img src={url} alt="" width={width} height={height} data-testid="still" />
-        : planned && (
-            <FlatScene
-              scene={drawInSpace(piece, plan, TIGHTENED_CURVES, part.id)}
-              height={height}
-            />
-          )}
+      {url && <img src={url} alt="" width={width} height={height} data-testid="still" />}
+      {flat && <FlatScene scene={flat} height={height} />}
     </Box>
   );
 }

@@ -1,6 +1,5 @@
 import type { Point } from '../../kind/primitive.js';
 import { tightened } from '../../knot/tightened.js';
-import { polylineLength } from '../../knot/spline.js';
 import type { Bead } from '../../material/bead.js';
 
 /** Points on the outside of each bead: the path is less than 0.05 % short of the curve. */
@@ -45,36 +44,63 @@ export function roundBeads(
   d: number,
   aside: number,
 ): RoundBeads {
+  const sizes = row.map(({ length, height }) => `${length} ${height}`).join();
+  const key = `${sizes} ${gap} ${d} ${aside}`;
+  let path = paths.get(key);
+  if (!path) {
+    if (paths.size > MOST_PATHS) paths.clear();
+    path = pathRound(row, gap, d, aside);
+    paths.set(key, path);
+  }
+  return path;
+}
+
+// Both cords, the drawing, and the hands for each bead of a row ask for the same few paths again and again.
+const paths = new Map<string, RoundBeads>();
+const MOST_PATHS = 200;
+
+function pathRound(
+  row: readonly Pick<Bead, 'length' | 'height'>[],
+  gap: number,
+  d: number,
+  aside: number,
+): RoundBeads {
   const long = row.reduce((sum, { length }) => sum + length, 0) + (row.length - 1) * gap;
-  const outline: Point[] = [[0, aside]];
+  const line: Point[] = [];
+  const reach = (p: Point): void => {
+    while (line.length > 1 && turn(line.at(-2)!, line.at(-1)!, p) >= 0) line.pop();
+    line.push(p);
+  };
+  reach([0, aside]);
   const ends: number[] = [0];
   let start = 0;
   row.forEach(({ length, height }, i) => {
     const [a, b] = [(length + d) / 2, (height + d) / 2];
+    const from = start;
     for (let k = 0; k <= FINE; k++) {
       const angle = Math.PI * (1 - k / FINE);
-      const x = start + length / 2 + a * Math.cos(angle);
-      if (x > 0 && x < long) outline.push([x, b * Math.sin(angle)]);
+      const x = from + length / 2 + a * Math.cos(angle);
+      // What reaches beyond the bead lies under its neighbour's outline, or beyond the row.
+      if (x > from && x < from + length) reach([x, b * Math.sin(angle)]);
     }
     start += length + gap;
     ends.push(i === row.length - 1 ? long : start - gap / 2);
   });
-  outline.push([long, aside]);
-  outline.sort((p, q) => p[0] - q[0]);
-  const line: Point[] = [];
-  for (const p of outline) {
-    while (line.length > 1 && turn(line.at(-2)!, line.at(-1)!, p) >= 0) line.pop();
-    line.push(p);
-  }
-  const till = (x: number): number => {
-    const before = line.filter(([u]) => u < x);
-    const [p, q] = [before.at(-1), line[before.length]];
-    if (!p || !q) return polylineLength(before);
-    const t = (x - p[0]) / (q[0] - p[0]);
-    return polylineLength([...before, [x, p[1] + t * (q[1] - p[1])]]);
-  };
-  const reached = ends.map(till);
+  reach([long, aside]);
+  const reached = lengthsTill(line, ends);
   // Half of the gap on either side lies between the places that its share is measured at.
   const gaps = (i: number): number => (i > 0 ? gap / 2 : 0) + (i < row.length - 1 ? gap / 2 : 0);
   return { line, shares: row.map((_, i) => reached[i + 1]! - reached[i]! - gaps(i)) };
+}
+
+/** Length of a line up to some places along x, both in order. */
+function lengthsTill(line: readonly Point[], places: readonly number[]): number[] {
+  let [i, gone] = [0, 0];
+  return places.map((x) => {
+    for (; i + 2 < line.length && line[i + 1]![0] <= x; i++) {
+      gone += Math.hypot(line[i + 1]![0] - line[i]![0], line[i + 1]![1] - line[i]![1]);
+    }
+    const [p, q] = [line[i]!, line[i + 1]!];
+    return gone + ((x - p[0]) / (q[0] - p[0])) * Math.hypot(q[0] - p[0], q[1] - p[1]);
+  });
 }
