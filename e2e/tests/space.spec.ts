@@ -59,8 +59,20 @@ test('a piece is turned round in space, by keys and by drag, whole and part by p
     .first()
     .click();
   await expect(space).toHaveAttribute('aria-label', /^Square knots in space/);
+  // Its knots are opened out, and drawn tight again.
+  const openness = page.getByLabel('How far it is drawn tight');
+  await expect(openness).toBeVisible();
+  const tight = await settled();
+  await openness.fill('0');
+  await expect.poll(picture).not.toBe(tight);
+  const open = await settled();
+  await openness.press('ArrowRight');
+  await expect.poll(picture).not.toBe(open);
+  await openness.press('End');
+  await expect.poll(picture).toBe(tight);
   await page.getByRole('button', { name: 'The whole piece' }).click();
   await expect(space).toHaveAttribute('aria-label', /^Seen round in space/);
+  await expect(openness).toBeHidden();
   const download = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save as glTF' }).click();
   expect((await download).suggestedFilename()).toBe('Seen-round.gltf');

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { type Board, type KnotSize, type Point3, type SpaceScene } from '@coiled-strand/core';
 import { useMemo, useState } from 'react';
-import { Range } from '../fields/range';
+import { Openness } from '../space/openness';
 import { viewBoxOf } from '../space/scene';
 import { SpaceView } from '../space/space-view';
 import { Button } from '../shell/button';
@@ -134,22 +134,7 @@ export function TightPane({ board, tight, own }: Props) {
       ) : (
         <Box h="340px" bg="bench" borderRadius="soft" aria-hidden />
       )}
-      {!drawing && last > 0 && (
-        <Flex as="label" gap="3" align="center" mt="2" fontSize="sm" color="muted">
-          Open
-          <Range
-            flex="1"
-            minW="120px"
-            type="range"
-            aria-label="How far it is drawn tight"
-            min={0}
-            max={last}
-            value={at}
-            onChange={(event) => setMoment(Number(event.target.value))}
-          />
-          Tight
-        </Flex>
-      )}
+      {!drawing && last > 0 && <Openness moments={frames.length} at={at} onChange={setMoment} />}
       <Text mt="3" role="status" data-testid="verdict">
         {drawing ? 'Drawing it tight …' : verdict ? sayVerdict(verdict) : ''}{' '}
         {verdict && like && sayLikeness(like)}

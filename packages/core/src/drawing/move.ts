@@ -148,7 +148,7 @@ export function drawMoveInSpace(
     };
   }
   const { layout } = plan.parts[i]!;
-  const own = kind.inSpace!(part, site, layout, known);
+  const own = kind.inSpace!(part, site, layout, known, 1);
   const scene =
     own && unitInSpace(own, unit + (step.from ?? 0), layout.length / layout.units, part.id);
   return scene && hanging(scene, firstSide);

@@ -122,16 +122,17 @@ function lifted(
   return { cords, beads, plates };
 }
 
-/** One part, from x on. */
-function partScene(
+/** One part, from x on; its layout is so many times as long as it is where its knots are opened out. */
+export function partScene(
   part: Part,
   site: PartSite,
   layout: PartLayout,
   known: KnownCurves,
   x: number,
+  open = 1,
 ): SpaceScene {
   const kind = partKind(part.kind);
-  const own: InSpace | null = kind.inSpace?.(part, site, layout, known) ?? null;
+  const own: InSpace | null = kind.inSpace?.(part, site, layout, known, open) ?? null;
   if (!own) {
     const firstSide = firstSideFor('right');
     const shapes = kind.draw(part, site, layout, {

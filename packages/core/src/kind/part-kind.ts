@@ -214,9 +214,16 @@ export interface PartKind<P extends PartBase = PartBase> {
    * The part in space, from x = 0 to its length, from the curves of knots that were drawn tight. What is on the bench,
    * lifted, when left out.
    *
+   * @param open by how many times the layout is longer than what was planned, where knots are shown opened out
    * @returns null where its knots were not computed with cords like these
    */
-  inSpace?(part: P, site: PartSite, layout: PartLayout, known: KnownCurves): InSpace | null;
+  inSpace?(
+    part: P,
+    site: PartSite,
+    layout: PartLayout,
+    known: KnownCurves,
+    open: number,
+  ): InSpace | null;
   /** A knot that is laid move by move in space, after so many of them: what lies, and what is led on by the last. */
   moveInSpace?(
     part: P,

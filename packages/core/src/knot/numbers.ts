@@ -76,6 +76,14 @@ const GROUPS: Readonly<Record<string, Names>> = {
     ['chain.width', 'its width'],
     ['chain.thickness', 'its thickness'],
   ],
+  'Beads on two cords in turn, a ring after each; wire 0.67': [
+    ['rings.usual.period', 'beads of 4 in rings open by 2.13, length of each'],
+    ['rings.small.period', 'beads of 2.67, length of each'],
+    ['rings.large.period', 'beads of 5.33, length of each'],
+    ['rings.wider.period', 'rings open by 2.67, length of each'],
+    ['rings.wide.period', 'rings open by 3.33, length of each'],
+    ['rings.squeezed.period', 'beads of 5.45, wire 0.91, open by 2.91, length of each'],
+  ],
   'Snake knot of two cords': [
     ['two-cord.cord', 'cord of both'],
     ['two-cord.pitch', 'length of each'],

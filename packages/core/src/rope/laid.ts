@@ -1,7 +1,7 @@
 import type { Point3 } from '../kind/primitive.js';
 import { evenly } from './curve.js';
 import { Images, PER_IMAGE } from './images.js';
-import type { Ball, RopeProblem } from './problem.js';
+import type { Ball, RopeProblem, RopeStrand } from './problem.js';
 
 const { abs, acos, ceil, hypot, max, min, round, sin, sqrt } = Math;
 
@@ -43,6 +43,8 @@ export class Laid {
   readonly diameter: Float64Array;
   readonly tension: Float64Array;
   readonly radius: Float64Array;
+  /** Strands that keep their shape and move as one. */
+  readonly bodies: readonly number[];
   /** By strand: length of all its edges, and of one of them. */
   readonly length: Float64Array;
   readonly edge: Float64Array;
@@ -76,8 +78,14 @@ export class Laid {
     this.edges = Int32Array.from(edges);
     this.points = Int32Array.from(strands, ({ ends }, i) => edges[i]! + (ends === 'held' ? 1 : 0));
     this.diameter = Float64Array.from(strands, ({ diameter }) => diameter);
-    this.tension = Float64Array.from(strands, ({ tension }) => tension ?? 1);
-    this.radius = Float64Array.from(strands, ({ diameter, bend }) => ((bend ?? 1) * diameter) / 2);
+    const isBody = ({ rigid, ends }: RopeStrand): boolean => !!rigid && ends === 'closed';
+    this.bodies = strands.flatMap((strand, s) => (isBody(strand) ? [s] : []));
+    this.tension = Float64Array.from(strands, (strand) =>
+      isBody(strand) ? 0 : (strand.tension ?? 1),
+    );
+    this.radius = Float64Array.from(strands, (strand) =>
+      isBody(strand) ? 0 : ((strand.bend ?? 1) * strand.diameter) / 2,
+    );
     this.length = new Float64Array(n);
     this.edge = new Float64Array(n);
     this.first = new Int32Array(n);

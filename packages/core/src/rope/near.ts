@@ -128,7 +128,7 @@ export class NearPairs {
   }
 
   /** Edges from one to another along one rope, less than 0 where that lies behind; NaN on unlike ropes. */
-  private along(si: number, sj: number, image: number, i: number, j: number): number {
+  along(si: number, sj: number, image: number, i: number, j: number): number {
     const { laid } = this;
     const way = this.ways[(image * laid.strands + si) * laid.strands + sj]!;
     const apart = way + (j - laid.first[sj]!) - (i - laid.first[si]!);

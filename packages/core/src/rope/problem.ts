@@ -17,7 +17,10 @@ export interface RopeStrand {
   /** Tightest bend over half the diameter, 1 to 2; 1 when left out: the ideal rope. Stiffer ones do not come to rest. */
   readonly bend?: number;
   readonly ends: StrandEnds;
-  /** Lies where it was drawn and gives way to nothing: a core that others are tied round. Only of strands that are held. */
+  /**
+   * Keeps its shape. One that is held lies where it was drawn and gives way to nothing: a core that others are tied
+   * round. One that is closed moves and turns as one: a ring; neither tension nor the tightest bend is for it.
+   */
   readonly rigid?: boolean;
 }
 
@@ -43,7 +46,7 @@ export interface Rod {
   readonly radius: number;
 }
 
-/** A round bead on a strand: the strand goes through its middle, all else keeps out of it. */
+/** A round bead on a strand: the strand goes through its middle, all else keeps out of it, other beads as well. */
 export interface Ball {
   readonly strand: number;
   /** Where on it, as a share from 0 to 1 of what lies between its leads; it stays there as that becomes shorter. */
@@ -60,7 +63,6 @@ export interface RopeProblem {
   /** None for a knot that stands alone; two for a field that repeats both ways. */
   readonly repeats?: readonly Repeat[];
   readonly rods?: readonly Rod[];
-  /** Only on strands that are held, of knots that stand alone. */
   readonly balls?: readonly Ball[];
   /** Half the space between two plates that the middles stay between, square to z. */
   readonly between?: number;

@@ -1,5 +1,6 @@
 import { Bending } from './bending.js';
 import { FREE, HELD, type Laid } from './laid.js';
+import { RigidBody } from './rigid.js';
 import { Touching } from './touching.js';
 
 const { abs, max, min, sqrt } = Math;
@@ -24,6 +25,7 @@ const GROWS = 1 + 2e-6;
 export class Relaxing {
   readonly touching: Touching;
   readonly bending: Bending;
+  private readonly bodies: readonly RigidBody[];
   private readonly before: Float64Array;
   private readonly speed: Float64Array;
   private readonly shiftSpeed: Float64Array;
@@ -32,6 +34,7 @@ export class Relaxing {
   constructor(readonly laid: Laid) {
     this.touching = new Touching(laid);
     this.bending = new Bending(laid);
+    this.bodies = laid.bodies.map((s) => new RigidBody(laid, s));
     this.before = new Float64Array(laid.x.length);
     this.speed = new Float64Array(laid.x.length);
     this.shiftSpeed = new Float64Array(laid.images.shifts.length);
@@ -75,10 +78,12 @@ export class Relaxing {
     touching.find();
     bending.warm();
     touching.warm();
+    this.keepShapes();
     for (let sweep = 0; sweep < SWEEPS; sweep++) {
       bending.sweep();
       touching.sweep();
       this.betweenPlates();
+      this.keepShapes();
     }
     touching.keep();
     for (let k = 0; k < x.length; k++) speed[k] = x[k]! - before[k]!;
@@ -91,6 +96,12 @@ export class Relaxing {
   /** How far a force moves a point in a round: what presses is told as such a way. */
   private give(step: number): number {
     return (step * this.laid.edge[0]!) / this.hardest;
+  }
+
+  private keepShapes(): void {
+    if (this.bodies.length === 0) return;
+    for (const body of this.bodies) body.keep();
+    this.laid.follow();
   }
 
   private betweenPlates(): void {

@@ -125,6 +125,7 @@ function* settle(laid: Laid, care: Care, polygon: number): Generator<Progress, D
   laid.measure();
   const relaxing = new Relaxing(laid);
   const begin = polygon < 0 ? bears(laid, relaxing.touching) : 1;
+  laid.thickness = begin;
   let step = polygon < 0 ? STEP : STEP / 2;
   const long = total(laid.length) + total(laid.diameter);
   let last = Infinity;
@@ -145,18 +146,23 @@ function* settle(laid: Laid, care: Care, polygon: number): Generator<Progress, D
     settled,
     burst,
   });
+  const look = (): Progress => {
+    overlap = relaxing.touching.overlap();
+    const length = total(laid.length);
+    return { polygon, round, length, thickness: laid.thickness, overlap, soFar };
+  };
   const rest = polygon < 0 ? max(WAY_STILL, care.still) : care.still;
+  if (polygon < 0) yield look();
   for (; round < care.rounds; round++) {
     const share = begin < 1 ? min(1, round / care.ramp) : 1;
     laid.thickness = begin + (1 - begin) * share;
     relaxing.round(step);
     if ((round + 1) % LOOK !== 0) continue;
-    overlap = relaxing.touching.overlap();
-    const length = total(laid.length);
-    still = abs(length / last - 1);
-    last = length;
-    yield { polygon, round, length, thickness: laid.thickness, overlap, soFar };
-    burst = !(length < SWOLLEN * long);
+    const now = look();
+    still = abs(now.length / last - 1);
+    last = now.length;
+    yield now;
+    burst = !(now.length < SWOLLEN * long);
     if (burst) break;
     if (share < 1 || still >= rest) continue;
     if (polygon < 0) break;
@@ -176,6 +182,8 @@ const SHAKEN = 0.03;
 function nudge(laid: Laid): void {
   const { normal, uniform } = random(7);
   for (let s = 0; s < laid.strands; s++) {
+    // A body keeps the shape that it begins with.
+    if (laid.bodies.includes(s)) continue;
     const far = SHAKEN * laid.diameter[s]!;
     const held = laid.problem.strands[s]!.ends === 'held';
     for (let k = 0; k < 3; k++) {

@@ -23,8 +23,10 @@ export class Touching extends Contacts {
   /** How hard rods press on edges: by rod, its image, and slot. */
   private readonly rodPress: Float64Array;
   private readonly rodImages: number;
-  /** How hard balls press on edges: by ball and slot. */
+  /** How hard balls press on edges and each other: by ball, its image, and slot. */
   private readonly ballPress: Float64Array;
+  private readonly ballAt = new Float64Array(3);
+  private readonly normal = new Float64Array(3);
   private readonly closest = new Float64Array(2);
 
   constructor(laid: Laid) {
@@ -33,7 +35,8 @@ export class Touching extends Contacts {
     const { rods = [], balls = [], repeats = [] } = laid.problem;
     this.rodImages = repeats[0] && repeats[0].axis !== 'x' ? laid.images.reach[0]! : 0;
     this.rodPress = new Float64Array(rods.length * (2 * this.rodImages + 1) * laid.slots);
-    this.ballPress = new Float64Array(balls.length * laid.slots);
+    const seen = laid.images.count * (2 + balls.length);
+    this.ballPress = new Float64Array(balls.length * seen * laid.slots);
     this.near.find();
   }
 
@@ -186,56 +189,120 @@ export class Touching extends Contacts {
     }
   }
 
-  /** A ball is a point of its own strand that keeps all edges out; along its own, nearer than they are by then. */
+  /** A ball is a point of its own strand that keeps all edges out, and all other balls. */
   private seeBalls(): void {
-    const { laid } = this;
-    const { x, bow } = laid;
-    const { balls = [] } = laid.problem;
-    balls.forEach((ball, which) => {
-      const at = laid.slotOf(ball);
-      const o = 3 * at;
-      for (let s = 0; s < laid.strands; s++) {
-        const full = (ball.radius + laid.diameter[s]! / 2) * laid.thickness;
-        for (let j = laid.first[s]!; j < laid.first[s]! + laid.edges[s]!; j++) {
-          const index = which * laid.slots + j;
-          const b = 3 * j;
-          const ux = x[b + 3]! - x[b]!;
-          const uy = x[b + 4]! - x[b + 1]!;
-          const uz = x[b + 5]! - x[b + 2]!;
-          const rx = x[o]! - x[b]!;
-          const ry = x[o + 1]! - x[b + 1]!;
-          const rz = x[o + 2]! - x[b + 2]!;
-          const uu = ux * ux + uy * uy + uz * uz;
-          const t = min(1, max(0, (ux * rx + uy * ry + uz * rz) / uu));
-          const arc = s === ball.strand ? abs(j + t - at) * laid.edge[s]! : Infinity;
-          const least = min(full, arc);
-          const ft = (t * (1 - t) * (2 - t)) / 6;
-          const gt = (t * (1 - t) * (1 + t)) / 6;
-          const qx = -ft * bow[b]! - gt * bow[b + 3]!;
-          const qy = -ft * bow[b + 1]! - gt * bow[b + 4]!;
-          const qz = -ft * bow[b + 2]! - gt * bow[b + 5]!;
-          const wx = ux * t - rx + qx;
-          const wy = uy * t - ry + qy;
-          const wz = uz * t - rz + qz;
-          const far = sqrt(wx * wx + wy * wy + wz * wz) + 1e-12;
-          // On its own cord inside the hole nothing is pushed: the cord lies there.
-          if (arc < full / 2 || far > least + WATCH * this.unit) {
-            this.ballPress[index] = 0;
-            continue;
-          }
-          const k = this.room();
-          const [nx, ny, nz] = [wx / far, wy / far, wz / far];
-          const c = this.numbers;
-          c[k + NX] = nx;
-          c[k + NY] = ny;
-          c[k + NZ] = nz;
-          c[k + S] = 0;
-          this.second(k, nx, ny, nz, t, wx, wy, wz);
-          const level = least - (nx * qx + ny * qy + nz * qz);
-          this.close(at, j, -1 - index, level, this.ballPress[index]!);
+    const { images, problem } = this.laid;
+    const { balls = [] } = problem;
+    let index = 0;
+    for (let which = 0; which < balls.length; which++) {
+      for (let image = 0; image < images.count; image++) {
+        this.seeBall(which, image, 1, index++);
+        if (image > 0) this.seeBall(which, image, -1, index++);
+        for (let other = 0; other < balls.length; other++) {
+          if (image > 0 || other > which) this.seeBallPair(which, other, image, index);
+          index++;
         }
       }
-    });
+    }
+  }
+
+  /**
+   * What a ball keeps out: along its own strand, edges nearer than they are by then.
+   *
+   * @param way 1 where the edges stand for an image, -1 where the ball does
+   */
+  private seeBall(which: number, image: number, way: 1 | -1, index: number): void {
+    const { laid, ballAt: c, normal } = this;
+    const { x, bow } = laid;
+    const ball = laid.problem.balls![which]!;
+    const at = laid.slotOf(ball);
+    const m = laid.images.numbers;
+    const o = PER_IMAGE * image;
+    // The ball as the edges see it.
+    for (let k = 0; k < 3; k++) c[k] = x[3 * at + k]! - (way > 0 ? m[o + 9 + k]! : 0);
+    turnBy(m, o, c, -way as 1 | -1);
+    if (way < 0) for (let k = 0; k < 3; k++) c[k]! += m[o + 9 + k]!;
+    for (let s = 0; s < laid.strands; s++) {
+      const full = (ball.radius + laid.diameter[s]! / 2) * laid.thickness;
+      for (let j = laid.first[s]!; j < laid.first[s]! + laid.edges[s]!; j++) {
+        const slot = index * laid.slots + j;
+        const b = 3 * j;
+        const ux = x[b + 3]! - x[b]!;
+        const uy = x[b + 4]! - x[b + 1]!;
+        const uz = x[b + 5]! - x[b + 2]!;
+        const rx = c[0]! - x[b]!;
+        const ry = c[1]! - x[b + 1]!;
+        const rz = c[2]! - x[b + 2]!;
+        const uu = ux * ux + uy * uy + uz * uz;
+        const t = min(1, max(0, (ux * rx + uy * ry + uz * rz) / uu));
+        const apart =
+          way > 0
+            ? this.near.along(ball.strand, s, image, at, j)
+            : -this.near.along(s, ball.strand, image, j, at);
+        const arc = Number.isNaN(apart) ? Infinity : abs(apart + t) * laid.edge[s]!;
+        const least = min(full, arc);
+        const ft = (t * (1 - t) * (2 - t)) / 6;
+        const gt = (t * (1 - t) * (1 + t)) / 6;
+        const qx = -ft * bow[b]! - gt * bow[b + 3]!;
+        const qy = -ft * bow[b + 1]! - gt * bow[b + 4]!;
+        const qz = -ft * bow[b + 2]! - gt * bow[b + 5]!;
+        const wx = ux * t - rx + qx;
+        const wy = uy * t - ry + qy;
+        const wz = uz * t - rz + qz;
+        const far = sqrt(wx * wx + wy * wy + wz * wz) + 1e-12;
+        // On its own cord inside the hole nothing is pushed: the cord lies there.
+        if (arc < full / 2 || far > least + WATCH * this.unit) {
+          this.ballPress[slot] = 0;
+          continue;
+        }
+        const [nx, ny, nz] = [wx / far, wy / far, wz / far];
+        normal.set([nx, ny, nz]);
+        turnBy(m, o, normal, way);
+        const moved =
+          way > 0
+            ? -(normal[0]! * m[o + 9]! + normal[1]! * m[o + 10]! + normal[2]! * m[o + 11]!)
+            : nx * m[o + 9]! + ny * m[o + 10]! + nz * m[o + 11]!;
+        const k = this.first(normal);
+        this.second(k, nx, ny, nz, t, wx, wy, wz);
+        const level = least - (nx * qx + ny * qy + nz * qz) + moved;
+        this.close(at, j, -1 - slot, level, this.ballPress[slot]!);
+      }
+    }
+  }
+
+  /** Two balls, the second as an image. */
+  private seeBallPair(which: number, other: number, image: number, index: number): void {
+    const { laid, ballAt: c, normal } = this;
+    const [one, two] = [laid.problem.balls![which]!, laid.problem.balls![other]!];
+    const [i, j] = [laid.slotOf(one), laid.slotOf(two)];
+    const m = laid.images.numbers;
+    const o = PER_IMAGE * image;
+    const slot = index * laid.slots;
+    for (let k = 0; k < 3; k++) c[k] = laid.x[3 * j + k]!;
+    turnBy(m, o, c, 1);
+    for (let k = 0; k < 3; k++) c[k]! += m[o + 9 + k]! - laid.x[3 * i + k]!;
+    const [wx, wy, wz] = [c[0]!, c[1]!, c[2]!];
+    const least = (one.radius + two.radius) * laid.thickness;
+    const far = sqrt(wx * wx + wy * wy + wz * wz) + 1e-12;
+    if (far > least + WATCH * this.unit) {
+      this.ballPress[slot] = 0;
+      return;
+    }
+    normal.set([wx / far, wy / far, wz / far]);
+    const level =
+      least - (normal[0]! * m[o + 9]! + normal[1]! * m[o + 10]! + normal[2]! * m[o + 11]!);
+    const k = this.first(normal);
+    turnBy(m, o, normal, -1);
+    this.second(k, normal[0]!, normal[1]!, normal[2]!, 0, wx, wy, wz);
+    this.close(i, j, -1 - slot, level, this.ballPress[slot]!);
+  }
+
+  /** Begins a contact whose first is the point that an edge begins at. */
+  private first(normal: Float64Array): number {
+    const k = this.room();
+    this.numbers.set(normal, k + NX);
+    this.numbers[k + S] = 0;
+    return k;
   }
 
   /** Keeps what pressed for the next round. */
@@ -262,3 +329,12 @@ const turned = (m: Float64Array, o: number, x: Float64Array, p: number, row: 0 |
   m[o + row]! * (x[p + 3]! - x[p]!) +
   m[o + row + 1]! * (x[p + 4]! - x[p + 1]!) +
   m[o + row + 2]! * (x[p + 5]! - x[p + 2]!);
+
+/** Turns a vector as an image is turned, or back. */
+function turnBy(m: Float64Array, o: number, v: Float64Array, way: 1 | -1): void {
+  const [x, y, z] = [v[0]!, v[1]!, v[2]!];
+  const [row, column] = way > 0 ? [3, 1] : [1, 3];
+  for (let k = 0; k < 3; k++) {
+    v[k] = m[o + row * k]! * x + m[o + row * k + column]! * y + m[o + row * k + 2 * column]! * z;
+  }
+}

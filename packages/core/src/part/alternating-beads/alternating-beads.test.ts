@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { TIGHTENED } from '../../knot/tightened.js';
 import { testBead, testCord, testRuns, testSite } from '../../testing.js';
 import { alternatingBeads } from './index.js';
 import { periodOf, type AlternatingPart } from './model.js';
@@ -29,6 +30,19 @@ describe('alternating beads', () => {
   ])('of %d mm on a cord of %d in a ring open by %d take %d each', (bead, cord, opening, want) => {
     const { mm } = periodOf({ bead, wire: 1, opening, cord });
     expect(Math.abs(mm / want - 1)).toBeLessThan(0.03);
+  });
+  // The engine: cords taut, beads pushed up lightly.
+  it.each([
+    ['usual', 6, 1.5, 3.2],
+    ['small', 4, 1.5, 3.2],
+    ['large', 8, 1.5, 3.2],
+    ['wider', 6, 1.5, 4],
+    ['wide', 6, 1.5, 5],
+    ['squeezed', 6, 1.1, 3.2],
+  ] as const)('(%s) are as far apart as the engine has them', (name, bead, cord, opening) => {
+    const { mm } = periodOf({ bead, wire: 1, opening, cord });
+    const { value, error } = TIGHTENED[`rings.${name}.period`];
+    expect(Math.abs(mm / (value * cord) - 1)).toBeLessThan(0.06 + error);
   });
   it('never overlap, nor come closer than one cord lets them, and need less in a wider ring', () => {
     fc.assert(

@@ -218,18 +218,18 @@ export const chainCord: PartKind<ChainPart> = {
       ),
     ];
   },
-  inSpace(part, site, layout, known) {
+  inSpace(part, site, layout, known, open) {
     const cell = known.chain;
     const [run] = site.runs;
     if (!cell || !run) return null;
     const d = effectiveDiameter(run.cord);
-    const at = layChain(part, site, layout.length);
+    const at = layChain(part, site, layout.length / open);
     return {
       cords: stretchesOf(part, at, d).flatMap(({ from, times, start, mm }) =>
-        laidTo(cell, times, times * mm, d).lines.map((line) => ({
+        laidTo(cell, times, times * mm * open, d).lines.map((line) => ({
           run,
           worked: { from, count: times },
-          line: line.map(([x, y, z]): Point3 => [x + start, y, z]),
+          line: line.map(([x, y, z]): Point3 => [x + start * open, y, z]),
         })),
       ),
       beads: layout.beads.map((b) => ({ bead: at.bead, at: [b.at, 0, 0] })),

@@ -7,6 +7,7 @@ import { HITCHES } from './hitches.js';
 import { PETALS } from './petals.js';
 import { PLAITS } from './plaits.js';
 import type { Recipe } from './recipe.js';
+import { RINGS } from './rings.js';
 import { SINNETS } from './sinnets.js';
 import { STOPPERS_ALONE } from './stoppers.js';
 import { TURKS_HEADS } from './turks-heads.js';
@@ -25,4 +26,5 @@ export const CATALOGUE: readonly Recipe[] = [
   ...PETALS,
   ...HITCH_SPIRALS,
   ...CHAINS,
+  ...RINGS,
 ];

@@ -5,6 +5,7 @@ import { LONG_STITCH } from './chain.js';
 import { HITCHED, HITCHED_PUSHED } from './hitches.js';
 import { HITCHED_ROUND } from './hitch-spirals.js';
 import { PULLS } from './petals.js';
+import { ALTERNATING } from './rings.js';
 import { SPIRALS } from './sinnets.js';
 
 /** Looks a number up by its name. */
@@ -201,6 +202,7 @@ const SAME = [
   ),
   ...['carrick.beyond', 'carrick.length', 'carrick.width', 'carrick.thickness'],
   ...['chain.cord', 'chain.pitch', 'chain.width', 'chain.thickness'],
+  ...Object.keys(ALTERNATING).map((name) => `rings.${name}.period`),
 ] as const;
 
 /** All constants that the core uses, by name, from the numbers read off the knots. */
