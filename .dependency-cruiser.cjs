@@ -24,6 +24,7 @@ const CORE = [
   'schedule',
   'price',
   'drawing',
+  'paper',
   'format',
 ];
 
@@ -40,6 +41,7 @@ const WEB = [
   'space',
   'make',
   'piece',
+  'paper',
   'stash',
   'week',
   'stock',

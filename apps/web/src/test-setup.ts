@@ -37,12 +37,15 @@ globalThis.matchMedia ??= (media: string): MediaQueryList =>
     removeEventListener: () => undefined,
   }) as unknown as MediaQueryList;
 
-// jsdom knows no pointers; what is asked of them here a mouse has as well.
-Object.assign(globalThis, { PointerEvent: globalThis.PointerEvent ?? MouseEvent });
+// What needs no page is tested without one, in Node.
+if (typeof window !== 'undefined') {
+  // jsdom knows no pointers; what is asked of them here a mouse has as well.
+  Object.assign(globalThis, { PointerEvent: globalThis.PointerEvent ?? MouseEvent });
 
-// jsdom draws nothing and scrolls nothing: what is drawn on a canvas is seen in the browser tests.
-HTMLCanvasElement.prototype.getContext = () => null;
-Element.prototype.scrollTo = () => undefined;
+  // jsdom draws nothing and scrolls nothing: what is drawn on a canvas is seen in the browser tests.
+  HTMLCanvasElement.prototype.getContext = () => null;
+  Element.prototype.scrollTo = () => undefined;
+}
 
 // jsdom has no store and no word from window to window either.
 class Quiet extends BroadcastChannel {

@@ -93,6 +93,17 @@ export type {
 } from './kind/own-knot.js';
 export type { Progress } from './rope/tighten.js';
 
+// On paper.
+export { stripMarks, type StripMark } from './paper/marks.js';
+export {
+  onSheets,
+  PAPER_MARGIN,
+  PAPERS,
+  tilesOf,
+  type PaperSize,
+  type Tile,
+} from './paper/sheets.js';
+
 // Pieces in space.
 export { drawMoveInSpace, movesInSpace, wayOf, type MoveScene } from './drawing/move.js';
 export {

@@ -1,3 +1,4 @@
+import type { PaperSize } from '@coiled-strand/core';
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
 
@@ -15,6 +16,9 @@ interface Device {
   readonly vibration: boolean;
   /** The key that a foot pedal sends, as `keyName` tells it; null for none. */
   readonly pedal: string | null;
+  /** The paper that was printed on last; null until then. */
+  readonly paper: PaperSize | null;
+  readonly setPaper: (paper: PaperSize) => void;
   readonly setCues: (cues: Partial<Pick<Device, 'sound' | 'vibration' | 'pedal'>>) => void;
   readonly setTheme: (theme: Device['theme']) => void;
   readonly calibrate: (pxPerMm: number) => void;
@@ -31,6 +35,8 @@ export const useDevice = create<Device>()(
       sound: false,
       vibration: false,
       pedal: null,
+      paper: null,
+      setPaper: (paper) => set({ paper }),
       setCues: (cues) => set(cues),
       setTheme: (theme) => set({ theme }),
       calibrate: (pxPerMm) => set({ pxPerMm, calibrated: true }),

@@ -18,6 +18,7 @@ import { useHand, useWorkshop } from '../../api/queries';
 import '../../bench/bench.css';
 import { Shapes } from '../../bench/shapes';
 import { Cautions } from '../../piece/cautions';
+import { usePaperSize, usePrinting } from '../../paper/use-paper';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 
@@ -33,6 +34,8 @@ interface Props {
 export function Card({ piece, kit, wearers, needs, onBack }: Props) {
   const units = useUnits();
   const hand = useHand();
+  const [paper] = usePaperSize();
+  const printing = usePrinting();
   const leads = useWorkshop().data?.settings.hand ?? 'right';
   const sizes = useMemo(
     () =>
@@ -57,10 +60,31 @@ export function Card({ piece, kit, wearers, needs, onBack }: Props) {
         <Button onClick={onBack}>
           <ArrowLeft size={18} /> Back to the kit
         </Button>
-        <Button variant="solid" onClick={() => window.print()}>
-          <Printer size={18} /> Print the card
-        </Button>
+        {largest && (
+          <Button
+            variant="solid"
+            disabled={printing.isPending}
+            onClick={() =>
+              printing.mutate({
+                order: {
+                  what: 'booklet',
+                  piece: { ...largest.sized, name: kit.name },
+                  plan: largest.plan,
+                  choice: { paper, units, hand: leads, kit: true },
+                },
+                name: kit.name,
+              })
+            }
+          >
+            <Printer size={18} /> Save as a booklet
+          </Button>
+        )}
       </Flex>
+      {printing.error && (
+        <Text color="danger" role="alert" mb="4">
+          It could not be made: {printing.error.message}
+        </Text>
+      )}
       <Heading as="h1" fontSize="2xl">
         {kit.name}
       </Heading>

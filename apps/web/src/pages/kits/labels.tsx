@@ -1,7 +1,9 @@
 import { Box, Grid, Text } from '@chakra-ui/react';
 import type { KitDto } from '@coiled-strand/contract';
 import { thingName, type PieceNeeds } from '@coiled-strand/core';
-import { ArrowLeft, Printer } from 'lucide-react';
+import { ArrowLeft } from 'lucide-react';
+import { addressOf } from '../../paper/address';
+import { TagsButton } from '../../paper/tags-button';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 
@@ -11,18 +13,33 @@ interface Props {
   readonly onBack: () => void;
 }
 
-/** A label for each pack, to print and cut. */
+/** A label for each pack, to print and cut; its code opens the piece. */
 export function Labels({ kit, needs, onBack }: Props) {
   const units = useUnits();
+  const contents = [
+    ...needs.cuts.map(
+      ({ cord, length }) => `${units.cord(length)} ${cord.name}, ${cord.colour.name}`,
+    ),
+    ...needs.things.map(({ thing, count }) => `${count} × ${thingName(thing)}`),
+  ];
   return (
     <>
       <Box className="no-print" display="flex" gap="3" mb="6">
         <Button onClick={onBack}>
           <ArrowLeft size={18} /> Back to the kit
         </Button>
-        <Button variant="solid" onClick={() => window.print()}>
-          <Printer size={18} /> Print {kit.number} labels
-        </Button>
+        <TagsButton
+          title={`${kit.name}, labels`}
+          label={`Save ${kit.number} labels as PDF`}
+          size="large"
+          tags={() =>
+            Array.from({ length: kit.number }, (_, n) => ({
+              title: kit.name,
+              lines: [`${n + 1} of ${kit.number}`, ...contents],
+              url: addressOf(`/pieces/${kit.pieceId}`),
+            }))
+          }
+        />
       </Box>
       <Grid
         className="print-grid"
@@ -43,14 +60,9 @@ export function Labels({ kit, needs, onBack }: Props) {
             <Text fontSize="sm" color="muted" mb="1">
               {n + 1} of {kit.number}
             </Text>
-            {needs.cuts.map(({ id, cord, length }) => (
-              <Text key={id} fontSize="sm" lineHeight="1.35">
-                {units.cord(length)} {cord.name}, {cord.colour.name}
-              </Text>
-            ))}
-            {needs.things.map(({ thing, count }) => (
-              <Text key={thingName(thing)} fontSize="sm" lineHeight="1.35">
-                {count} × {thingName(thing)}
+            {contents.map((line) => (
+              <Text key={line} fontSize="sm" lineHeight="1.35">
+                {line}
               </Text>
             ))}
           </Box>

@@ -4,7 +4,7 @@ import { ToolButton } from '../../shell/tool-button';
 import { pieceFileName, toPieceFile } from '@coiled-strand/core';
 import { CloudOff, Download, EllipsisVertical, Printer, Redo2, Undo2 } from 'lucide-react';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { OnPaper } from '../../paper/on-paper';
 import { isDirty, usePiece, type SaveState } from '../../piece/piece-store';
 
 const WORDS: Readonly<Record<SaveState, string>> = {
@@ -99,10 +99,9 @@ function exportPiece(): void {
 /** Name, undo and redo, how it stands with the server, and what can be done with the piece. */
 export function PieceBar() {
   const { undo, redo } = usePiece.getState();
-  const id = usePiece((state) => state.id);
   const canUndo = usePiece((state) => (state.history?.past.length ?? 0) > 0);
   const canRedo = usePiece((state) => (state.history?.future.length ?? 0) > 0);
-  const navigate = useNavigate();
+  const [paper, setPaper] = useState(false);
   return (
     <Flex align="center" gap={{ base: '1', md: '3' }} minW="0">
       <Changeable>
@@ -127,15 +126,8 @@ export function PieceBar() {
                 <Menu.Item value="export" onClick={exportPiece}>
                   <Download size={17} aria-hidden /> Export as a file
                 </Menu.Item>
-                <Menu.Item
-                  value="print"
-                  onClick={() => {
-                    void navigate(`/pieces/${id}/cut`);
-                    // The page must show the list before it is printed.
-                    setTimeout(() => window.print(), 150);
-                  }}
-                >
-                  <Printer size={17} aria-hidden /> Print the cut list
+                <Menu.Item value="paper" onClick={() => setPaper(true)}>
+                  <Printer size={17} aria-hidden /> Put on paper
                 </Menu.Item>
               </Menu.Content>
             </Menu.Positioner>
@@ -145,6 +137,7 @@ export function PieceBar() {
       <Box flex="1" minW="0">
         <SaveNote />
       </Box>
+      {paper && <OnPaper onClose={() => setPaper(false)} />}
     </Flex>
   );
 }

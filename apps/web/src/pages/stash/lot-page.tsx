@@ -9,6 +9,7 @@ import { Page, PageHead } from '../../frame/page';
 import { useCurrency } from '../../settings/use-currency';
 import { useUnits } from '../../settings/use-units';
 import { sayMoney } from '../../fields/money';
+import { TagsButton } from '../../paper/tags-button';
 import { Button } from '../../shell/button';
 import { Fault, Loading } from '../../shell/states';
 import { LotPicture } from '../../stock/lot-picture';
@@ -17,6 +18,7 @@ import { sayDay } from '../../week/times';
 import { AboutLot } from './about-lot';
 import { Ledger } from './ledger';
 import { MoveDialog, type Way } from './move-dialog';
+import { tagOf } from './tag-of';
 import { WeighDialog } from './weigh-dialog';
 
 /** One lot: what is left of it, what can be done with it, and where the rest went. */
@@ -61,7 +63,9 @@ function Lot({ lot }: { readonly lot: LotView }) {
             )}
           </>
         }
-      />
+      >
+        <TagsButton title={nameOf(lot.thing)} label="Label" tags={() => [tagOf(lot, units)]} />
+      </PageHead>
       <Grid templateColumns={{ base: '1fr', md: '340px 1fr' }} gap={{ base: '6', md: '10' }}>
         <Box>
           <Flex bg="bench" borderRadius="10px" align="center" justify="center" minH="180px" p="4">

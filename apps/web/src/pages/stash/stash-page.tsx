@@ -19,6 +19,7 @@ import { Page, PageHead } from '../../frame/page';
 import { SearchField } from '../../frame/search-field';
 import { useAsked } from '../../frame/use-asked';
 import { useUnits } from '../../settings/use-units';
+import { TagsButton } from '../../paper/tags-button';
 import { Button } from '../../shell/button';
 import { More } from '../../shell/more';
 import { Fault, Loading } from '../../shell/states';
@@ -26,6 +27,7 @@ import { useRested } from '../../shell/use-rested';
 import { LotPicture } from '../../stock/lot-picture';
 import { amountText, leftText, lotText, nameOf } from '../../stock/words';
 import { TakeInDialog } from '../../stock/take-in-dialog';
+import { tagOf } from './tag-of';
 
 const KINDS: readonly { readonly value: Thing['kind'] | ''; readonly label: string }[] = [
   { value: '', label: 'Everything' },
@@ -57,12 +59,20 @@ export function StashPage() {
   const lots = useLots({ q, kind, sort, state, limit: 2 * PAGE });
   const [taking, setTaking] = useState(false);
   const { items, total, error } = lots;
+  const units = useUnits();
   return (
     <Page>
       <PageHead
         title="The stash"
         about={total === undefined ? '' : sayCount(total, q !== '' || kind !== undefined)}
       >
+        {items.length > 0 && (
+          <TagsButton
+            title="Labels for the stash"
+            label="Labels"
+            tags={() => items.map((lot) => tagOf(lot, units))}
+          />
+        )}
         <ForMakers>
           <Button variant="solid" onClick={() => setTaking(true)}>
             <PackagePlus size={18} /> Take in

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Box, Flex, Grid, Heading, Link, Text } from '@chakra-ui/react';
 import { Link as RouterLink } from 'react-router';
 import { Changeable } from '../../frame/for-makers';
@@ -25,6 +25,7 @@ import { Reasons } from '../../piece/reasons';
 import { StrandBadge } from '../../piece/strand-badge';
 import { PRACTICE_CHOICES, STEPS } from '../../settings/cutting-choices';
 import { useUnits } from '../../settings/use-units';
+import { OnPaper } from '../../paper/on-paper';
 import { CordStrip } from '../../make/cord-strip';
 import '../../settings/print.css';
 
@@ -90,12 +91,21 @@ export function CutStage() {
         </Box>
       </Grid>
       <PriceForecast plan={plan} />
-      <Box className="no-print">
-        <Button variant="solid" onClick={() => window.print()}>
-          <Printer size={18} /> Print the cut list
-        </Button>
-      </Box>
+      <OnPaperButton />
     </Flex>
+  );
+}
+
+/** The cut list, labels for its cords and all else on paper. */
+function OnPaperButton() {
+  const [open, setOpen] = useState(false);
+  return (
+    <Box className="no-print">
+      <Button variant="solid" onClick={() => setOpen(true)}>
+        <Printer size={18} /> Put it on paper
+      </Button>
+      {open && <OnPaper first="cut-list" onClose={() => setOpen(false)} />}
+    </Box>
   );
 }
 

@@ -1,0 +1,7 @@
+/** What a phone opens: a page of this workshop at the address that it is seen by now. */
+export const addressOf = (path: string): string => new URL(path, window.location.origin).href;
+
+const ALONE = new Set(['localhost', '127.0.0.1', '[::1]']);
+
+/** Whether the program is seen by an address that no other device can open. */
+export const seenAlone = (): boolean => ALONE.has(window.location.hostname);

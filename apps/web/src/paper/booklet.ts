@@ -1,0 +1,248 @@
+import {
+  closureKind,
+  drawBench,
+  firstSideFor,
+  makeSteps,
+  PAPER_MARGIN,
+  partKind,
+  sideAt,
+  speak,
+  speakLength,
+  stepPicture,
+  type Caution,
+  type Piece,
+  type Plan,
+  type Side,
+  type SpokenUnits,
+  type Step,
+} from '@coiled-strand/core';
+import { cutsOf, sayPiece, writeCuts, writeNeeds } from './cut-list';
+import { PaperDocument } from './document';
+import type { PaperFonts } from './fonts';
+import { drawShapes } from './ink';
+import type { PaperChoice } from './strip';
+
+export interface BookletChoice extends PaperChoice {
+  /** For somebody else to make: without the name of a wearer and the maker's own notes. */
+  readonly kit: boolean;
+}
+
+/** Size of the picture of a step, and of the words beside it, in mm. */
+const PICTURE = { width: 62, height: 48 } as const;
+const GUTTER = 6;
+/** Highest that the picture of the whole piece may be, in mm. */
+const WHOLE = 60;
+
+/** Everything that a maker needs on the bench: what to have ready, what to cut, every step with its picture. */
+export async function bookletPdf(
+  piece: Piece,
+  plan: Plan,
+  choice: BookletChoice,
+  fonts: PaperFonts,
+): Promise<Uint8Array<ArrayBuffer>> {
+  const { paper, units, hand, kit } = choice;
+  const steps = makeSteps(piece, plan, { hand });
+  const document = new PaperDocument({
+    title: `${piece.name}: how it is made`,
+    paper,
+    fonts,
+    foot: `${piece.name}, told for ${hand === 'left' ? 'left' : 'right'}-handed makers`,
+  });
+  document.text('H1', piece.name);
+  document.text('P', sayPiece(piece, plan, units, !kit));
+  document.text('P', `${closureKind(piece.closure.type).entry.label}.`);
+  if (!kit && piece.note !== undefined && piece.note.trim() !== '') document.text('P', piece.note);
+  document.y += 4;
+  drawWhole(document, piece, plan, hand);
+  writeNeeds(document, plan, units);
+  document.y += 3;
+  document.room(30);
+  document.text('H2', 'To cut');
+  document.y += 1;
+  writeCuts(document, plan, units, false);
+  writeCautions(document, steps);
+  document.page();
+  document.text('H2', 'How it is made');
+  document.y += 2;
+  steps.forEach((step, i) =>
+    writeStep(document, { piece, plan, units, hand, step, number: i + 1 }),
+  );
+  writeMeasures(document, piece, plan, units);
+  return document.end();
+}
+
+/** The whole piece, as wide as the page: not at true size where it is longer. */
+function drawWhole(document: PaperDocument, piece: Piece, plan: Plan, hand: Side): void {
+  const { bounds, layers } = drawBench(piece, plan, {
+    tails: false,
+    firstSide: firstSideFor(hand),
+  });
+  const scale = Math.min(1, document.inner / bounds.width, WHOLE / bounds.height);
+  document.room(bounds.height * scale);
+  document.figure(
+    `${piece.name}, all of it: ${piece.parts.map(({ kind }) => partKind(kind).entry.label.toLowerCase()).join(', ')}`,
+    (pdf) => {
+      // As it lies on the table, start on the left: what is above on the bench is below here.
+      pdf.scale(scale, -scale).translate(-bounds.x, -bounds.y - bounds.height);
+      for (const { x, shapes } of layers) {
+        pdf.save();
+        pdf.translate(x, 0);
+        drawShapes(pdf, shapes, 'colours');
+        pdf.restore();
+      }
+    },
+    PAPER_MARGIN + (document.inner - bounds.width * scale) / 2,
+    document.y,
+  );
+  document.y += bounds.height * scale + 5;
+}
+
+/** All cautions of the work, each once. */
+function writeCautions(document: PaperDocument, steps: readonly Step[]): void {
+  const all = new Map<string, Caution>();
+  for (const { cautions } of steps) for (const one of cautions) all.set(one.text, one);
+  if (all.size === 0) return;
+  document.room(20);
+  document.text('H2', 'Take care');
+  document.y += 1;
+  for (const { text } of all.values()) {
+    document.text('LI', `• ${text}`);
+    document.y += 1;
+  }
+}
+
+interface Told {
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly units: SpokenUnits;
+  readonly hand: Side;
+  readonly step: Step;
+  readonly number: number;
+}
+
+/** How often a step is done, and on which sides. */
+function sayUnits({ units, unitName, sides }: Step, step: Step): string {
+  if (units <= 1) return '';
+  const times = unitName === undefined ? `${units} times` : `${units} × ${unitName}`;
+  if (!sides || sides.length === 0) return times;
+  const first = sideAt(step, 0);
+  const by = sides.length === 1 ? `always from the ${first}` : `the first from the ${first}`;
+  return `${times}, ${by}`;
+}
+
+/** A step: its picture beside what is done. */
+function writeStep(
+  document: PaperDocument,
+  { piece, plan, units, hand, step, number }: Told,
+): void {
+  const picture = stepPicture(piece, plan, step, 0, firstSideFor(hand));
+  const x = PAPER_MARGIN + (picture ? PICTURE.width + GUTTER : 0);
+  const width = document.width - PAPER_MARGIN - x;
+  const title = `${number}. ${speak(step.title, units)}`;
+  const often = sayUnits(step, step);
+  const told: readonly string[] = [
+    speak(step.text, units),
+    ...(step.mistakes ?? []).map((text) => `Often goes wrong: ${text}`),
+    ...step.cautions.map(({ text }) => `Take care: ${text}`),
+    ...(step.ends
+      ? [
+          `Stays: ${step.ends.stays.map((end) => speak(end, units)).join('; ') || 'nothing'}.`,
+          `Goes: ${step.ends.goes.map((end) => speak(end, units)).join('; ') || 'nothing'}.`,
+        ]
+      : []),
+  ].filter((text) => text !== '');
+  const high =
+    document.heightOf('H3', title, width) +
+    (often === '' ? 0 : document.heightOf('P', often, width)) +
+    told.reduce((sum, text) => sum + document.heightOf('P', text, width) + 1, 0);
+  document.room(Math.max(high, picture ? PICTURE.height : 0) + 3);
+  document.rule();
+  document.y += 2;
+  const top = document.y;
+  if (picture) {
+    const { frame, shapes } = picture;
+    document.figure(
+      `Picture of step ${number}`,
+      (pdf) => {
+        pdf.rect(0, 0, PICTURE.width, PICTURE.height).clip();
+        const scale = Math.min(PICTURE.width / frame.width, PICTURE.height / frame.height);
+        pdf.translate(
+          (PICTURE.width - frame.width * scale) / 2,
+          (PICTURE.height - frame.height * scale) / 2,
+        );
+        pdf.scale(scale).translate(-frame.x, -frame.y);
+        drawShapes(pdf, shapes, 'moves');
+      },
+      PAPER_MARGIN,
+      top,
+    );
+  }
+  document.text('H3', title, { x, width });
+  if (often !== '') document.text('P', often, { x, width, weight: 'bold' });
+  for (const text of told) {
+    document.text('P', text, { x, width });
+    document.y += 1;
+  }
+  document.y = Math.max(document.y, picture ? top + PICTURE.height : 0) + 3;
+}
+
+/** Lines to fill in by hand: what was cut, what it came to, what is left. */
+function writeMeasures(
+  document: PaperDocument,
+  piece: Piece,
+  plan: Plan,
+  units: SpokenUnits,
+): void {
+  document.page();
+  document.text('H2', 'What it came to');
+  document.text(
+    'P',
+    'Write down what you measure, and enter it in the log: the next cut list goes by your own hand.',
+  );
+  document.y += 4;
+  const cord = (mm: number): string => speakLength(mm, 'cord', units);
+  for (const { number, name, mm, given } of cutsOf(plan)) {
+    if (given) continue;
+    fillIn(document, `${number === null ? '' : `${number}. `}${name}`, [
+      `cut (planned ${cord(mm)})`,
+      'left over',
+    ]);
+  }
+  const size = speakLength(plan.fit.length, 'laid', units);
+  fillIn(document, 'The work', [`length (planned ${size})`, 'closes on']);
+  for (const [i, part] of plan.parts.entries()) {
+    if (part.layout.units <= 1) continue;
+    const { label } = partKind(piece.parts[i]!.kind).entry;
+    fillIn(document, label, [`tied (planned ${part.layout.units})`, 'length']);
+  }
+  fillIn(document, 'Time', ['begun', 'finished']);
+}
+
+/** Something to measure, with lines to write on. */
+function fillIn(document: PaperDocument, what: string, values: readonly [string, string]): void {
+  const high = 15;
+  document.room(high);
+  const { y } = document;
+  const third = document.inner / 3;
+  document.at(
+    'P',
+    document.shortened(what, third - 4, { size: 10, weight: 'bold' }),
+    PAPER_MARGIN,
+    y + 3,
+    { weight: 'bold' },
+  );
+  values.forEach((value, i) => {
+    const x = PAPER_MARGIN + (i + 1) * third;
+    document.apart(() =>
+      document.drawn((pdf) =>
+        pdf
+          .lineWidth(0.2)
+          .moveTo(x, y + 8)
+          .lineTo(x + third - 6, y + 8)
+          .stroke('#000000'),
+      ),
+    );
+    document.at('P', document.shortened(value, third - 6, { size: 8 }), x, y + 8.6, { size: 8 });
+  });
+  document.y += high;
+}

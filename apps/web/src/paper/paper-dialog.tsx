@@ -1,0 +1,167 @@
+import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import {
+  PAPERS,
+  speakLength,
+  type LengthUnit,
+  type PaperSize,
+  type Piece,
+  type Plan,
+  type Side,
+} from '@coiled-strand/core';
+import { FileDown } from 'lucide-react';
+import { useState } from 'react';
+import { useMakes, useWorkshop } from '../api/queries';
+import { Choices } from '../fields/choices';
+import { SelectField } from '../fields/select-field';
+import { TickField } from '../fields/tick-field';
+import { MAKE_PARAM } from '../make/use-make';
+import { useUnits } from '../settings/use-units';
+import { Button } from '../shell/button';
+import { Modal } from '../shell/modal';
+import { addressOf, seenAlone } from './address';
+import type { PaperOrder } from './order';
+import { usePaperSize, usePrinting } from './use-paper';
+
+/** What can be had of a piece on paper. */
+export type Sheet = 'strip' | 'booklet' | 'cut-list' | 'cord-labels' | 'tags';
+
+const SHEETS: readonly { value: Sheet; label: string; detail: string }[] = [
+  { value: 'strip', label: 'Strip', detail: 'at true size, to lay the work on' },
+  { value: 'booklet', label: 'Booklet', detail: 'every step with its picture' },
+  { value: 'cut-list', label: 'Cut list', detail: 'with boxes to tick' },
+  { value: 'cord-labels', label: 'Labels for the cords', detail: 'one round each' },
+  { value: 'tags', label: 'Label with a code', detail: 'a phone opens the piece, or its make' },
+];
+
+/** The units a booklet for somebody else may be told in. */
+const UNITS: readonly { value: string; label: string; unit: LengthUnit; cordUnit: LengthUnit }[] = [
+  { value: 'metric', label: 'Centimetres', unit: 'cm', cordUnit: 'cm' },
+  { value: 'imperial', label: 'Inches', unit: 'in', cordUnit: 'ft' },
+];
+
+interface Props {
+  readonly id: string;
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly first?: Sheet;
+  readonly onClose: () => void;
+}
+
+/** Puts a piece on paper: which sheets, on what, for whose hands. */
+export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props) {
+  const own = useUnits();
+  const [sheet, setSheet] = useState<Sheet>(first);
+  const [paper, setPaper] = usePaperSize();
+  const usual = useWorkshop().data?.settings.hand ?? 'right';
+  const [hand, setHand] = useState<Side | null>(null);
+  const [told, setTold] = useState('own');
+  const [kit, setKit] = useState(false);
+  const makes = useMakes(id).data ?? [];
+  const printing = usePrinting();
+  const units = UNITS.find(({ value }) => value === told) ?? own;
+  const choice = {
+    paper,
+    units: { unit: units.unit, cordUnit: units.cordUnit },
+    hand: hand ?? usual,
+  };
+  const order = (): PaperOrder => {
+    switch (sheet) {
+      case 'booklet':
+        return { what: 'booklet', piece, plan, choice: { ...choice, kit } };
+      case 'tags':
+        return {
+          what: 'tags',
+          title: piece.name,
+          size: 'small',
+          paper,
+          tags: [
+            {
+              title: piece.name,
+              lines: [piece.wearer.name, speakLength(plan.fit.length, 'laid', choice.units)],
+              url: addressOf(`/pieces/${id}`),
+            },
+            ...makes.map((make) => ({
+              title: piece.name,
+              lines: [`make ${make.number}`, make.piece.wearer.name],
+              url: addressOf(`/pieces/${id}/make?${MAKE_PARAM}=${make.id}`),
+            })),
+          ],
+        };
+      default:
+        return { what: sheet, piece, plan, choice };
+    }
+  };
+  const { label } = SHEETS.find(({ value }) => value === sheet)!;
+  return (
+    <Modal
+      open
+      onClose={onClose}
+      title={`${piece.name} on paper`}
+      size="wide"
+      footer={
+        <Button
+          variant="solid"
+          disabled={printing.isPending}
+          onClick={() => printing.mutate({ order: order(), name: `${piece.name} ${label}` })}
+        >
+          <FileDown size={18} /> {printing.isPending ? 'Making the file …' : 'Save as PDF'}
+        </Button>
+      }
+    >
+      <Flex direction="column" gap="5">
+        <Choices label="What" value={sheet} onChange={setSheet} choices={SHEETS} minWidth="190px" />
+        <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr' }} gap="4">
+          <SelectField
+            label="Paper"
+            value={paper}
+            options={Object.entries(PAPERS).map(([value, one]) => ({ value, label: one.label }))}
+            onChange={(value) => setPaper(value as PaperSize)}
+          />
+          <SelectField
+            label="Lengths in"
+            value={told}
+            options={[{ value: 'own', label: 'The units of the workshop' }, ...UNITS]}
+            onChange={setTold}
+          />
+        </Grid>
+        {(sheet === 'strip' || sheet === 'booklet') && (
+          <Choices
+            label="For hands that lead with the"
+            value={hand ?? usual}
+            onChange={setHand}
+            choices={[
+              { value: 'right', label: 'Right' },
+              { value: 'left', label: 'Left' },
+            ]}
+          />
+        )}
+        {sheet === 'booklet' && (
+          <TickField
+            label="For a kit: without the wearer and your own notes"
+            checked={kit}
+            onChange={setKit}
+          />
+        )}
+        {sheet === 'tags' && seenAlone() && (
+          <Text color="muted" fontSize="sm">
+            The code opens {addressOf('/')}, which is this machine alone. For a phone, open the
+            program by its address in your network first, and save the label there.
+          </Text>
+        )}
+        {sheet === 'strip' && (
+          <Text color="muted" fontSize="sm">
+            Print it at 100 %. A square on the sheet shows whether it came out as large as it is.
+          </Text>
+        )}
+        <Box role="status">
+          {printing.isSuccess && <Text>The file is saved.</Text>}
+          {printing.error && (
+            <Text color="danger" role="alert">
+              It could not be made: {printing.error.message}
+            </Text>
+          )}
+        </Box>
+      </Flex>
+    </Modal>
+  );
+}

@@ -1,0 +1,37 @@
+import regular from '@fontsource/rosario/files/rosario-latin-400-normal.woff?url';
+import bold from '@fontsource/rosario/files/rosario-latin-600-normal.woff?url';
+import regularMore from '@fontsource/rosario/files/rosario-latin-ext-400-normal.woff?url';
+import boldMore from '@fontsource/rosario/files/rosario-latin-ext-600-normal.woff?url';
+import { expose, transfer } from 'comlink';
+import type { PaperFonts } from './fonts';
+import { printed, type PaperOrder } from './order';
+
+async function fetched(url: string): Promise<ArrayBuffer> {
+  const answer = await fetch(url);
+  if (!answer.ok) throw new Error('The letters to print with could not be fetched.');
+  return answer.arrayBuffer();
+}
+
+async function fontsHere(): Promise<PaperFonts> {
+  const [a, b, c, d] = await Promise.all([regular, bold, regularMore, boldMore].map(fetched));
+  return { regular: a!, bold: b!, regularMore: c!, boldMore: d! };
+}
+
+let fonts: Promise<PaperFonts> | null = null;
+
+const press = {
+  async print(order: PaperOrder): Promise<Uint8Array<ArrayBuffer>> {
+    fonts ??= fontsHere();
+    try {
+      const file = await printed(order, await fonts);
+      return transfer(file, [file.buffer]);
+    } catch (error) {
+      // Without a network it may be tried again.
+      fonts = null;
+      throw error;
+    }
+  },
+};
+export type PaperWorker = typeof press;
+
+expose(press);

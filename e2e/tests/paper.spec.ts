@@ -1,0 +1,71 @@
+import { AxeBuilder } from '@axe-core/playwright';
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { clearBench, expect, newPiece, test } from '../fixtures.js';
+
+test.afterAll(({ server }) => clearBench(server));
+
+/** The file that a button gives, as far as its first bytes. */
+async function saved(page: Page, button: string | RegExp): Promise<{ name: string; file: Buffer }> {
+  const coming = page.waitForEvent('download');
+  await page.getByRole('button', { name: button }).click();
+  const download = await coming;
+  return { name: download.suggestedFilename(), file: readFileSync(await download.path()) };
+}
+
+test('a piece goes on paper: strip, booklet, cut list and labels', async ({ page }) => {
+  await newPiece(page, 'On paper');
+  await page.getByRole('button', { name: 'More' }).press('Enter');
+  await expect(page.getByRole('menuitem', { name: 'Put on paper' })).toBeVisible();
+  await page.keyboard.press('End');
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog', { name: 'On paper on paper' });
+  await expect(dialog).toBeVisible();
+  const { violations } = await new AxeBuilder({ page }).include('[role=dialog]').analyze();
+  expect(violations).toEqual([]);
+  const strip = await saved(page, 'Save as PDF');
+  expect(strip.name).toBe('On-paper-Strip.pdf');
+  expect(strip.file.subarray(0, 5).toString()).toBe('%PDF-');
+  await expect(dialog.getByText('The file is saved.')).toBeVisible();
+  for (const [what, name] of [
+    ['Booklet', 'On-paper-Booklet.pdf'],
+    ['Cut list', 'On-paper-Cut-list.pdf'],
+    ['Labels for the cords', 'On-paper-Labels-for-the-cords.pdf'],
+    ['Label with a code', 'On-paper-Label-with-a-code.pdf'],
+  ] as const) {
+    await dialog.getByRole('radio', { name: new RegExp(`^${what}`, 'u') }).check({ force: true });
+    const one = await saved(page, 'Save as PDF');
+    expect(one.name).toBe(name);
+    expect(one.file.length).toBeGreaterThan(5000);
+  }
+  // A code is of use only where a phone can reach the program.
+  await expect(dialog.getByText(/this machine alone/u)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+});
+
+test('the cut list offers itself on paper, and on the paper that was chosen last', async ({
+  page,
+}) => {
+  await newPiece(page, 'Letter');
+  await page.getByRole('link', { name: /^Cut/u }).click();
+  await page.getByRole('button', { name: 'Put it on paper' }).click();
+  await page.getByLabel('Paper', { exact: true }).selectOption('letter');
+  const { file } = await saved(page, 'Save as PDF');
+  // 8 1/2 inches in points.
+  expect(file.toString('latin1')).toMatch(/\/MediaBox \[0 0 612(?:\.\d+)? 792/u);
+  await page.reload();
+  await page.getByRole('button', { name: 'Put it on paper' }).click();
+  await expect(page.getByLabel('Paper', { exact: true })).toHaveValue('letter');
+});
+
+test('the stash has labels that open each lot', async ({ page }) => {
+  await page.goto('/stash');
+  await expect(page.getByTestId('lot').first()).toBeVisible();
+  const { name, file } = await saved(page, 'Labels');
+  expect(name).toBe('Labels-for-the-stash.pdf');
+  expect(file.length).toBeGreaterThan(10_000);
+  await page.getByTestId('lot').first().getByRole('link').click();
+  const one = await saved(page, 'Label');
+  expect(one.file.subarray(0, 5).toString()).toBe('%PDF-');
+});
