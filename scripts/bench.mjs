@@ -494,6 +494,28 @@ async function benchSpace(browser, url, what, id) {
   await page.close();
 }
 
+/** From the press of a button to the file, for all that a piece can be had as on paper. */
+async function benchPaper(browser, url, what, id) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 900 } });
+  await page.goto(`${url}/pieces/${id}/cut`);
+  await page.getByRole('button', { name: 'Put it on paper' }).click();
+  process.stdout.write(`\n${what} on paper, from the button to the file\n`);
+  for (const sheet of ['Strip', 'Booklet', 'Cut list', 'Labels for the cords']) {
+    await page.getByRole('radio', { name: new RegExp(`^${sheet}`) }).check({ force: true });
+    const times = [];
+    for (let i = 0; i < 3; i++) {
+      const coming = page.waitForEvent('download');
+      const begun = performance.now();
+      await page.getByRole('button', { name: 'Save as PDF' }).click();
+      await coming;
+      times.push(performance.now() - begun);
+    }
+    times.sort((a, b) => a - b);
+    row(sheet.toLowerCase(), `${times[1].toFixed(0)} ms`, '(target below 2 s)');
+  }
+  await page.close();
+}
+
 /** A knot drawn tight while somebody looks on: what the page itself has to do for it. */
 async function benchBoard(browser, url) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
@@ -555,6 +577,7 @@ await run(async () => {
       ).id;
     await benchSpace(browser, url, 'A bundle of 400 hitches', await put(hitchedBundle(core)));
     await benchSpace(browser, url, '60 parts on 12 strands', await put(largePiece(core)));
+    await benchPaper(browser, url, '60 parts on 12 strands', await put(largePiece(core)));
     await benchBoard(browser, url);
     await benchStash(url, databaseUrl);
   });

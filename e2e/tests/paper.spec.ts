@@ -17,6 +17,7 @@ test('a piece goes on paper: strip, booklet, cut list and labels', async ({ page
   await newPiece(page, 'On paper');
   await page.getByRole('button', { name: 'More' }).press('Enter');
   await expect(page.getByRole('menuitem', { name: 'Put on paper' })).toBeVisible();
+  await expect(page.getByRole('menu')).toBeFocused();
   await page.keyboard.press('End');
   await page.keyboard.press('Enter');
   const dialog = page.getByRole('dialog', { name: 'On paper on paper' });

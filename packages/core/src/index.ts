@@ -269,7 +269,7 @@ export { drawClosed, type ClosedView } from './drawing/closed.js';
 export { rulerTicks } from './drawing/ruler.js';
 export { sampleOf, type Sample } from './drawing/sample.js';
 export { stepPicture } from './drawing/step-picture.js';
-export { svgPath } from './drawing/svg-path.js';
+export { pointsSeen, svgPath } from './drawing/svg-path.js';
 
 // The open file format.
 export {

@@ -87,7 +87,7 @@ function drawWhole(document: PaperDocument, piece: Piece, plan: Plan, hand: Side
       for (const { x, shapes } of layers) {
         pdf.save();
         pdf.translate(x, 0);
-        drawShapes(pdf, shapes, 'colours');
+        drawShapes(pdf, shapes, 'colours', scale);
         pdf.restore();
       }
     },
@@ -171,7 +171,7 @@ function writeStep(
           (PICTURE.height - frame.height * scale) / 2,
         );
         pdf.scale(scale).translate(-frame.x, -frame.y);
-        drawShapes(pdf, shapes, 'moves');
+        drawShapes(pdf, shapes, 'moves', scale);
       },
       PAPER_MARGIN,
       top,

@@ -1,11 +1,15 @@
 import { PAPER_MARGIN, PAPERS, type PaperSize } from '@coiled-strand/core';
 import PDFDocument from 'pdfkit';
-import { fontRuns, type PaperFonts, type Weight } from './fonts';
+import { fontRuns, type FontRun, type PaperFonts, type Weight } from './fonts';
 
 /** Points in a millimetre. */
 const PT = 72 / 25.4;
-/** Numbers as high as capitals: they are compared, not read along. */
-const NUMBERS = { features: ['lnum'] } as { features: PDFKit.Mixins.OpenTypeFeatures[] };
+/**
+ * Numbers as high as capitals: they are compared, not read along. Where there is none nothing is asked for, since the
+ * library then shapes every word once.
+ */
+const featuresOf = (text: string): { features?: PDFKit.Mixins.OpenTypeFeatures[] } =>
+  /\d/u.test(text) ? { features: ['lnum'] } : {};
 /** Height of a line of text, in sizes of its letters. */
 const LINE = 1.28;
 
@@ -44,6 +48,7 @@ export class PaperDocument {
   private readonly root: PDFKit.PDFStructureElement;
   private readonly chunks: Uint8Array[] = [];
   private readonly done: Promise<void>;
+  private readonly widths = new Map<string, number>();
   private pages = 0;
 
   constructor(private readonly setting: Setting) {
@@ -146,21 +151,32 @@ export class PaperDocument {
     const { size = 10, weight = 'regular', colour = '#000', align = 'left' } = style;
     let at = x * PT;
     if (align !== 'left') at -= (this.wide(text, style) * PT) / (align === 'right' ? 1 : 2);
-    this.pdf.fontSize(size).fillColor(colour);
+    this.pdf.fillColor(colour);
     for (const run of fontRuns(text, weight)) {
-      this.pdf.font(run.font).text(run.text, at, y * PT, { lineBreak: false, ...NUMBERS });
-      at += this.pdf.widthOfString(run.text, NUMBERS);
+      this.pdf
+        .font(run.font)
+        .fontSize(size)
+        .text(run.text, at, y * PT, { lineBreak: false, ...featuresOf(run.text) });
+      at += this.wideOf(run) * size;
     }
   }
 
   /** How wide a line of letters is, in mm. */
   wide(text: string, { size = 10, weight = 'regular' }: TextStyle): number {
-    this.pdf.fontSize(size);
     let sum = 0;
-    for (const run of fontRuns(text, weight)) {
-      sum += this.pdf.font(run.font).widthOfString(run.text, NUMBERS);
+    for (const run of fontRuns(text, weight)) sum += this.wideOf(run);
+    return (sum * size) / PT;
+  }
+
+  /** How wide letters of one font are at a size of one point, in points. */
+  private wideOf({ font, text }: FontRun): number {
+    const key = `${font} ${text}`;
+    let wide = this.widths.get(key);
+    if (wide === undefined) {
+      wide = this.pdf.font(font).fontSize(100).widthOfString(text, featuresOf(text)) / 100;
+      this.widths.set(key, wide);
     }
-    return sum / PT;
+    return wide;
   }
 
   /** A text with as much of it as goes there, ended by three dots where that is not all. */
@@ -218,26 +234,37 @@ export class PaperDocument {
 
   /** Lines of a text that are no wider than there is room; a word that is longer is broken. */
   private broken(text: string, width: number, style: TextStyle): string[] {
+    const space = this.wide(' ', style);
     return text.split('\n').flatMap((paragraph) => {
       const lines: string[] = [];
-      let line = '';
-      for (const word of paragraph.split(/\s+/u).filter((one) => one !== '')) {
-        const longer = line === '' ? word : `${line} ${word}`;
-        if (this.wide(longer, style) <= width) {
-          line = longer;
-          continue;
-        }
-        if (line !== '') lines.push(line);
-        line = word;
-        while (this.wide(line, style) > width && line.length > 1) {
-          let fits = line.length - 1;
-          while (fits > 1 && this.wide(line.slice(0, fits), style) > width) fits -= 1;
-          lines.push(line.slice(0, fits));
-          line = line.slice(fits);
+      let [line, wide] = ['', 0];
+      for (const word of paragraph.split(/\s+/u).flatMap((one) => this.parted(one, width, style))) {
+        if (word === '') continue;
+        const more = this.wide(word, style);
+        if (line === '') [line, wide] = [word, more];
+        else if (wide + space + more <= width) {
+          line += ` ${word}`;
+          wide += space + more;
+        } else {
+          lines.push(line);
+          [line, wide] = [word, more];
         }
       }
       return [...lines, line];
     });
+  }
+
+  /** A word in pieces that are no wider than there is room. */
+  private parted(word: string, width: number, style: TextStyle): string[] {
+    const parts: string[] = [];
+    let rest = word;
+    while (rest.length > 1 && this.wide(rest, style) > width) {
+      let fits = rest.length - 1;
+      while (fits > 1 && this.wide(rest.slice(0, fits), style) > width) fits -= 1;
+      parts.push(rest.slice(0, fits));
+      rest = rest.slice(fits);
+    }
+    return [...parts, rest];
   }
 }
 

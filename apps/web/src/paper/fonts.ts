@@ -9,6 +9,12 @@ export interface PaperFonts {
 export type Weight = 'regular' | 'bold';
 export type FontName = keyof PaperFonts;
 
+/** Letters that one file has. */
+export interface FontRun {
+  readonly font: FontName;
+  readonly text: string;
+}
+
 /** Letters that the first files have; as the makers of the package cut them. */
 const PLAIN =
   /[\u0020-\u00ff\u0131\u0152\u0153\u02bb\u02bc\u02c6\u02da\u02dc\u2000-\u206f\u20ac\u2122\u2212]/u;
@@ -18,10 +24,7 @@ const MORE = /[\u0100-\u02ba\u1e00-\u1e9f\u20a0-\u20ab\u20ad-\u20c0]/u;
 const MISSING = '?';
 
 /** A text as stretches of letters that one file has. */
-export function fontRuns(
-  text: string,
-  weight: Weight,
-): readonly { readonly font: FontName; readonly text: string }[] {
+export function fontRuns(text: string, weight: Weight): readonly FontRun[] {
   const runs: { font: FontName; text: string }[] = [];
   for (const letter of text.normalize('NFC')) {
     const more = !PLAIN.test(letter) && MORE.test(letter);

@@ -1,4 +1,4 @@
-import { svgPath, type Plate, type Primitive } from '@coiled-strand/core';
+import { pointsSeen, type Plate, type Point, type Primitive } from '@coiled-strand/core';
 import { beadPath } from '../bench/bead-path';
 
 /** Points nearer to each other than this, in mm, are one on paper. */
@@ -23,6 +23,27 @@ const CORDS = { laid: '#ffffff', moving: '#9a9a9a', tail: '#e8e8e8', planned: '#
 /** What is still to come is drawn in a lighter line. */
 const PLANNED_EDGE = '#a8a8a8';
 
+/** Hundredths of a millimetre are finer than any printer, and keep files short. */
+const two = (value: number): number => Math.round(value * 100) / 100;
+
+/** Begins a path along some lines. */
+function trace(
+  pdf: PDFKit.PDFDocument,
+  lines: readonly (readonly Point[])[],
+  step: number,
+  closed = false,
+): PDFKit.PDFDocument {
+  for (const line of lines) {
+    pointsSeen(line, step).forEach((point, i) => {
+      const [x, y] = [two(point[0]), two(point[1])];
+      if (i === 0) pdf.moveTo(x, y);
+      else pdf.lineTo(x, y);
+    });
+    if (closed) pdf.closePath();
+  }
+  return pdf;
+}
+
 /** The darkest grey that stands for a colour: black lines are still seen on it. */
 const DARKEST = 0.52;
 
@@ -43,39 +64,38 @@ function greyOf(hex: string): string {
  *
  * @param tones `colours` gives cords and beads the grey of their colours, so that patterns show; `moves` leaves them
  *   white, and only what moves next is grey
+ * @param scale how many times as large it is on paper
  */
 export function drawShapes(
   pdf: PDFKit.PDFDocument,
   shapes: readonly Primitive[],
   tones: 'colours' | 'moves',
+  scale = 1,
 ): void {
-  for (const shape of shapes) drawShape(pdf, shape, tones === 'colours');
+  for (const shape of shapes) drawShape(pdf, shape, tones === 'colours', FINEST / scale);
 }
 
-function drawShape(pdf: PDFKit.PDFDocument, shape: Primitive, toned: boolean): void {
+function drawShape(pdf: PDFKit.PDFDocument, shape: Primitive, toned: boolean, step: number): void {
   switch (shape.kind) {
     case 'cord': {
-      const path = svgPath(shape.lines, false, FINEST);
-      if (path === '') return;
-      const { diameter: w, state } = shape;
+      const { diameter: w, state, lines } = shape;
+      if (!lines.some((line) => line.length > 1)) return;
       const middle = Math.max(MIDDLE * w, w - 2 * WIDEST_EDGE);
       pdf.lineJoin('round').lineCap(shape.ends);
-      pdf
-        .path(path)
+      trace(pdf, lines, step)
         .lineWidth(w)
         .stroke(state === 'planned' ? PLANNED_EDGE : '#000000');
-      pdf
-        .path(path)
+      trace(pdf, lines, step)
         .lineWidth(middle)
         .stroke(toned ? greyOf(shape.colour) : CORDS[state]);
       return;
     }
     case 'plate': {
-      const path = svgPath(shape.outlines, true, FINEST);
+      const path = (): PDFKit.PDFDocument => trace(pdf, shape.outlines, step, true);
       const fill = FILLS[shape.fill];
       pdf.lineWidth(0.2).lineJoin('round');
-      if (fill === null) pdf.path(path).dash(2, { space: 1.6 }).stroke('#000000').undash();
-      else pdf.path(path).fillAndStroke(fill, '#000000', 'even-odd');
+      if (fill === null) path().dash(2, { space: 1.6 }).stroke('#000000').undash();
+      else path().fillAndStroke(fill, '#000000', 'even-odd');
       return;
     }
     case 'bead': {
@@ -96,11 +116,7 @@ function drawShape(pdf: PDFKit.PDFDocument, shape: Primitive, toned: boolean): v
       const { line, width } = shape;
       const [tip, before] = [line.at(-1), line.at(-2)];
       if (!tip || !before) return;
-      pdf
-        .lineCap('round')
-        .lineWidth(width)
-        .path(svgPath([line]))
-        .stroke('#000000');
+      trace(pdf.lineCap('round').lineWidth(width), [line], step).stroke('#000000');
       const angle = Math.atan2(tip[1] - before[1], tip[0] - before[0]);
       const corner = (turn: number): [number, number] => [
         tip[0] + 2.4 * width * Math.cos(angle + turn),

@@ -9,7 +9,7 @@ import {
   type Side,
 } from '@coiled-strand/core';
 import { FileDown } from 'lucide-react';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useMakes, useWorkshop } from '../api/queries';
 import { Choices } from '../fields/choices';
 import { SelectField } from '../fields/select-field';
@@ -20,6 +20,7 @@ import { Button } from '../shell/button';
 import { Modal } from '../shell/modal';
 import { addressOf, seenAlone } from './address';
 import type { PaperOrder } from './order';
+import { readyPress } from './print';
 import { usePaperSize, usePrinting } from './use-paper';
 
 /** What can be had of a piece on paper. */
@@ -58,6 +59,7 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
   const [kit, setKit] = useState(false);
   const makes = useMakes(id).data ?? [];
   const printing = usePrinting();
+  useEffect(readyPress, []);
   const units = UNITS.find(({ value }) => value === told) ?? own;
   const choice = {
     paper,

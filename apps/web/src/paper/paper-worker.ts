@@ -5,11 +5,12 @@ import boldMore from '@fontsource/rosario/files/rosario-latin-ext-600-normal.wof
 import { expose, transfer } from 'comlink';
 import type { PaperFonts } from './fonts';
 import { printed, type PaperOrder } from './order';
+import { unpackedFont } from './unpacked';
 
 async function fetched(url: string): Promise<ArrayBuffer> {
   const answer = await fetch(url);
   if (!answer.ok) throw new Error('The letters to print with could not be fetched.');
-  return answer.arrayBuffer();
+  return unpackedFont(await answer.arrayBuffer());
 }
 
 async function fontsHere(): Promise<PaperFonts> {
@@ -20,6 +21,10 @@ async function fontsHere(): Promise<PaperFonts> {
 let fonts: Promise<PaperFonts> | null = null;
 
 const press = {
+  /** Fetches the letters, so that the first sheet need not wait for them. */
+  async ready(): Promise<void> {
+    await (fonts ??= fontsHere()).catch(() => (fonts = null));
+  },
   async print(order: PaperOrder): Promise<Uint8Array<ArrayBuffer>> {
     fonts ??= fontsHere();
     try {

@@ -7,16 +7,19 @@ import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
 import { fontRuns, type PaperFonts } from './fonts';
 import { printed, type PaperOrder } from './order';
+import { unpackedFont } from './unpacked';
 
 const { resolve } = createRequire(import.meta.url);
-const file = (name: string): ArrayBuffer =>
-  Uint8Array.from(readFileSync(resolve(`@fontsource/rosario/files/rosario-${name}-normal.woff`)))
-    .buffer;
+const file = (name: string): Promise<ArrayBuffer> =>
+  unpackedFont(
+    Uint8Array.from(readFileSync(resolve(`@fontsource/rosario/files/rosario-${name}-normal.woff`)))
+      .buffer,
+  );
 const FONTS: PaperFonts = {
-  regular: file('latin-400'),
-  bold: file('latin-600'),
-  regularMore: file('latin-ext-400'),
-  boldMore: file('latin-ext-600'),
+  regular: await file('latin-400'),
+  bold: await file('latin-600'),
+  regularMore: await file('latin-ext-400'),
+  boldMore: await file('latin-ext-600'),
 };
 const CHOICE = {
   paper: 'a4',

@@ -27,6 +27,8 @@ const LEAST_WIDE = 14;
 /** A close-up shows no more than this, or it is none; what is longer lies through it. */
 const MOST_WIDE = 80;
 const LONGEST_SHAPE = 45;
+/** Nothing of a part reaches further beyond its ends than this and its width, in mm: pendants, ends laid aside. */
+const BESIDE = 60;
 
 const signature = (line: readonly Point[]): string =>
   [line[0], line[line.length >> 1], line.at(-1), [line.length, 0] as const]
@@ -154,8 +156,14 @@ function partPicture(scene: Scene, i: number, unit: number): StepPicture {
     ? [room.x + Math.min(room.width, wide * 0.7) / 2, room.y + room.height / 2]
     : [start + ((now + 0.5) * layout.length) / layout.units, 0];
   const frame = frameAbout(middle, wide);
-  const around = plan.parts.flatMap((_, j) =>
-    j === i ? [] : drawPart(scene, j, j < i ? Infinity : 0),
+  // What lies too far away to reach into the picture need not be drawn.
+  const near = ({
+    start: from,
+    layout: { length, width: across },
+  }: Plan['parts'][number]): boolean =>
+    from - BESIDE - across < frame.x + frame.width && from + length + BESIDE + across > frame.x;
+  const around = plan.parts.flatMap((other, j) =>
+    j === i || !near(other) ? [] : drawPart(scene, j, j < i ? Infinity : 0),
   );
   const all = inSight([...around, ...shapes], frame);
   // Hands that work mirrored see the mirror image.
