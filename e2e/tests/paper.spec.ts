@@ -20,7 +20,7 @@ test('a piece goes on paper: strip, booklet, cut list and labels', async ({ page
   await expect(page.getByRole('menu')).toBeFocused();
   await page.keyboard.press('End');
   await page.keyboard.press('Enter');
-  const dialog = page.getByRole('dialog', { name: 'On paper on paper' });
+  const dialog = page.getByRole('dialog', { name: 'On paper on paper or as a file' });
   await expect(dialog).toBeVisible();
   const { violations } = await new AxeBuilder({ page }).include('[role=dialog]').analyze();
   expect(violations).toEqual([]);
@@ -39,6 +39,18 @@ test('a piece goes on paper: strip, booklet, cut list and labels', async ({ page
     expect(one.name).toBe(name);
     expect(one.file.length).toBeGreaterThan(5000);
   }
+  for (const [what, name, begins] of [
+    ['Table of cuts', 'On-paper-Table-of-cuts.csv', '\ufeffnumber,for'],
+    ['Drawing', 'On-paper.svg', '<?xml'],
+  ] as const) {
+    await dialog.getByRole('radio', { name: new RegExp(`^${what}`, 'u') }).check({ force: true });
+    const one = await saved(page, 'Save it');
+    expect(one.name).toBe(name);
+    expect(one.file.toString('utf8').startsWith(begins)).toBe(true);
+  }
+  await dialog.getByLabel('Of', { exact: true }).selectOption('closed');
+  expect((await saved(page, 'Save it')).name).toBe('On-paper-closed.svg');
+  await dialog.getByRole('radio', { name: /^Label with a code/u }).check({ force: true });
   // A code is of use only where a phone can reach the program.
   await expect(dialog.getByText(/this machine alone/u)).toBeVisible();
   await page.keyboard.press('Escape');
@@ -60,13 +72,29 @@ test('the cut list offers itself on paper, and on the paper that was chosen last
   await expect(page.getByLabel('Paper', { exact: true })).toHaveValue('letter');
 });
 
-test('the stash has labels that open each lot', async ({ page }) => {
+test('the stash has labels that open each lot, and is had as a table', async ({ page }) => {
   await page.goto('/stash');
   await expect(page.getByTestId('lot').first()).toBeVisible();
   const { name, file } = await saved(page, 'Labels');
   expect(name).toBe('Labels-for-the-stash.pdf');
   expect(file.length).toBeGreaterThan(10_000);
+  const table = await saved(page, 'Save as CSV');
+  expect(table.name).toBe('Stash.csv');
+  const shown = await page.getByTestId('lot').count();
+  expect(table.file.toString('utf8').trim().split('\r\n').length).toBeGreaterThan(shown);
   await page.getByTestId('lot').first().getByRole('link').click();
   const one = await saved(page, 'Label');
   expect(one.file.subarray(0, 5).toString()).toBe('%PDF-');
+});
+
+test('the book of makes and the hand are had as tables, whole', async ({ page }) => {
+  await page.goto('/book');
+  const book = await saved(page, 'Save as CSV');
+  const rows = book.file.toString('utf8').trim().split('\r\n');
+  const total = Number(/^\d+/u.exec(await page.getByText(/^\d+ makes?$/u).innerText())![0]);
+  expect(rows).toHaveLength(total + 1);
+  await page.goto('/hand');
+  const hand = await saved(page, 'Save as CSV');
+  expect(hand.name).toBe('Hand.csv');
+  expect(hand.file.toString('utf8')).toContain('factor');
 });

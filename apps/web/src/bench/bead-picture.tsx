@@ -1,5 +1,4 @@
-import type { Bead } from '@coiled-strand/core';
-import { beadPath } from './bead-path';
+import { beadPath, type Bead } from '@coiled-strand/core';
 
 interface Props {
   readonly bead: Pick<Bead, 'shape' | 'length' | 'height' | 'colour'>;

@@ -1,8 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { BEAD_SHAPES, EXAMPLE_PIECE, planPiece, type Plan } from '@coiled-strand/core';
+import { beadPath, BEAD_SHAPES, EXAMPLE_PIECE, planPiece, type Plan } from '@coiled-strand/core';
 import { counted, countsOf } from '../piece/counts';
 import { withView } from '../piece/view-param';
-import { beadPath } from './bead-path';
 import { partPlaces, placeOfSeam, seamAt } from './part-places';
 import { useSelection } from './selection-store';
 

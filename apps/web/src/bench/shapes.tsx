@@ -1,4 +1,5 @@
 import {
+  beadPath,
   svgPath,
   type BeadSolid,
   type BenchLayer,
@@ -7,7 +8,6 @@ import {
   type Primitive,
 } from '@coiled-strand/core';
 import { createContext, memo, useContext } from 'react';
-import { beadPath } from './bead-path';
 
 // Everything here is drawn in millimetres; the bench scales it.
 

@@ -16,7 +16,8 @@ import {
   type SpokenUnits,
   type Step,
 } from '@coiled-strand/core';
-import { cutsOf, sayPiece, writeCuts, writeNeeds } from './cut-list';
+import { sayPiece, writeCuts, writeNeeds } from './cut-list';
+import { cutsOf } from './cuts';
 import { PaperDocument } from './document';
 import type { PaperFonts } from './fonts';
 import { drawShapes } from './ink';

@@ -1,5 +1,4 @@
-import { pointsSeen, type Plate, type Point, type Primitive } from '@coiled-strand/core';
-import { beadPath } from '../bench/bead-path';
+import { beadPath, pointsSeen, type Plate, type Point, type Primitive } from '@coiled-strand/core';
 
 /** Points nearer to each other than this, in mm, are one on paper. */
 const FINEST = 0.06;

@@ -6,7 +6,7 @@ import {
   type Plan,
 } from '@coiled-strand/core';
 import { create } from 'qrcode';
-import { cutsOf, sayFold } from './cut-list';
+import { cutsOf, sayFold } from './cuts';
 import { PaperDocument } from './document';
 import type { PaperFonts } from './fonts';
 import type { PaperChoice } from './strip';

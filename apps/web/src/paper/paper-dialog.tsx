@@ -1,7 +1,9 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import {
+  fileNameOf,
   PAPERS,
   speakLength,
+  svgOf,
   type LengthUnit,
   type PaperSize,
   type Piece,
@@ -17,14 +19,21 @@ import { TickField } from '../fields/tick-field';
 import { MAKE_PARAM } from '../make/use-make';
 import { useUnits } from '../settings/use-units';
 import { Button } from '../shell/button';
+import { saveCsv } from '../shell/csv';
 import { Modal } from '../shell/modal';
+import { saveFile } from '../shell/save-file';
 import { addressOf, seenAlone } from './address';
+import { drawable, drawingOf } from './drawable';
 import type { PaperOrder } from './order';
 import { readyPress } from './print';
+import { cutTable, needsTable } from './tables';
 import { usePaperSize, usePrinting } from './use-paper';
 
-/** What can be had of a piece on paper. */
-export type Sheet = 'strip' | 'booklet' | 'cut-list' | 'cord-labels' | 'tags';
+/** What can be had of a piece on paper or for other programs. */
+export type Sheet = PaperOrder['what'] | Open;
+
+/** What can be had as a file for other programs. */
+type Open = 'drawing' | 'cut-table' | 'needs-table';
 
 const SHEETS: readonly { value: Sheet; label: string; detail: string }[] = [
   { value: 'strip', label: 'Strip', detail: 'at true size, to lay the work on' },
@@ -32,7 +41,12 @@ const SHEETS: readonly { value: Sheet; label: string; detail: string }[] = [
   { value: 'cut-list', label: 'Cut list', detail: 'with boxes to tick' },
   { value: 'cord-labels', label: 'Labels for the cords', detail: 'one round each' },
   { value: 'tags', label: 'Label with a code', detail: 'a phone opens the piece, or its make' },
+  { value: 'drawing', label: 'Drawing', detail: 'SVG in millimetres' },
+  { value: 'cut-table', label: 'Table of cuts', detail: 'CSV, lengths in mm' },
+  { value: 'needs-table', label: 'Table of needs', detail: 'CSV' },
 ];
+const OPEN: readonly Sheet[] = ['drawing', 'cut-table', 'needs-table'];
+const isOpen = (sheet: Sheet): sheet is Open => OPEN.includes(sheet);
 
 /** The units a booklet for somebody else may be told in. */
 const UNITS: readonly { value: string; label: string; unit: LengthUnit; cordUnit: LengthUnit }[] = [
@@ -66,8 +80,9 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
     units: { unit: units.unit, cordUnit: units.cordUnit },
     hand: hand ?? usual,
   };
-  const order = (): PaperOrder => {
-    switch (sheet) {
+  const [drawn, setDrawn] = useState('piece');
+  const order = (printed: PaperOrder['what']): PaperOrder => {
+    switch (printed) {
       case 'booklet':
         return { what: 'booklet', piece, plan, choice: { ...choice, kit } };
       case 'tags':
@@ -90,43 +105,60 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
           ],
         };
       default:
-        return { what: sheet, piece, plan, choice };
+        return { what: printed, piece, plan, choice };
     }
   };
   const { label } = SHEETS.find(({ value }) => value === sheet)!;
+  const name = `${piece.name} ${label}`;
+  const save = (): void => {
+    if (!isOpen(sheet)) return printing.mutate({ order: order(sheet), name });
+    if (sheet === 'drawing') {
+      const { title, bounds, shapes } = drawingOf(piece, plan, choice.hand, drawn);
+      return saveFile(fileNameOf(title, 'svg'), 'image/svg+xml', svgOf(title, bounds, shapes));
+    }
+    const table = sheet === 'cut-table' ? cutTable(plan) : needsTable(plan, choice.units);
+    return saveCsv(fileNameOf(name, 'csv'), table);
+  };
   return (
     <Modal
       open
       onClose={onClose}
-      title={`${piece.name} on paper`}
+      title={`${piece.name} on paper or as a file`}
       size="wide"
       footer={
-        <Button
-          variant="solid"
-          disabled={printing.isPending}
-          onClick={() => printing.mutate({ order: order(), name: `${piece.name} ${label}` })}
-        >
-          <FileDown size={18} /> {printing.isPending ? 'Making the file …' : 'Save as PDF'}
+        <Button variant="solid" disabled={printing.isPending} onClick={save}>
+          <FileDown size={18} />{' '}
+          {printing.isPending ? 'Making the file …' : isOpen(sheet) ? 'Save it' : 'Save as PDF'}
         </Button>
       }
     >
       <Flex direction="column" gap="5">
         <Choices label="What" value={sheet} onChange={setSheet} choices={SHEETS} minWidth="190px" />
-        <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr' }} gap="4">
+        {sheet === 'drawing' && (
           <SelectField
-            label="Paper"
-            value={paper}
-            options={Object.entries(PAPERS).map(([value, one]) => ({ value, label: one.label }))}
-            onChange={(value) => setPaper(value as PaperSize)}
+            label="Of"
+            value={drawn}
+            options={drawable(piece, plan, choice.hand, choice.units)}
+            onChange={setDrawn}
           />
-          <SelectField
-            label="Lengths in"
-            value={told}
-            options={[{ value: 'own', label: 'The units of the workshop' }, ...UNITS]}
-            onChange={setTold}
-          />
-        </Grid>
-        {(sheet === 'strip' || sheet === 'booklet') && (
+        )}
+        {!isOpen(sheet) && (
+          <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr' }} gap="4">
+            <SelectField
+              label="Paper"
+              value={paper}
+              options={Object.entries(PAPERS).map(([value, one]) => ({ value, label: one.label }))}
+              onChange={(value) => setPaper(value as PaperSize)}
+            />
+            <SelectField
+              label="Lengths in"
+              value={told}
+              options={[{ value: 'own', label: 'The units of the workshop' }, ...UNITS]}
+              onChange={setTold}
+            />
+          </Grid>
+        )}
+        {(sheet === 'strip' || sheet === 'booklet' || sheet === 'drawing') && (
           <Choices
             label="For hands that lead with the"
             value={hand ?? usual}

@@ -1,7 +1,7 @@
 import type { Point } from '../kind/primitive.js';
 
 // Hundredths of a millimetre are finer than any screen or printer here, and keep the paths short.
-const two = (value: number): string => String(Math.round(value * 100) / 100);
+export const two = (value: number): string => String(Math.round(value * 100) / 100);
 
 /**
  * The points of a line in mm that can be told apart; its first and last always stay.

@@ -11,12 +11,14 @@ import { SelectField } from '../../fields/select-field';
 import { SearchField } from '../../frame/search-field';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
+import { SaveTableButton } from '../../shell/save-table-button';
 import { Fault, Loading } from '../../shell/states';
 import { Page } from '../../frame/page';
 import { useAsked } from '../../frame/use-asked';
 import { More } from '../../shell/more';
 import { useRested } from '../../shell/use-rested';
 import { Pictures } from './pictures';
+import { bookTable } from './book-table';
 import { whereIs } from './where-is';
 
 const STATES: readonly { readonly value: MakeState | ''; readonly label: string }[] = [
@@ -94,13 +96,21 @@ function Makes() {
       ) : total === undefined ? (
         <Loading what="Opening the book" />
       ) : (
-        <Text color="muted" role="status" mb="4">
-          {total > 0
-            ? `${total} ${total === 1 ? 'make' : 'makes'}`
-            : filtered
-              ? 'Nothing in the book matches. Try fewer words.'
-              : 'Nothing has been made yet. The first make you begin is the first page.'}
-        </Text>
+        <Flex align="center" gap="4" mb="4" flexWrap="wrap">
+          <Text color="muted" role="status" flex="1">
+            {total > 0
+              ? `${total} ${total === 1 ? 'make' : 'makes'}`
+              : filtered
+                ? 'Nothing in the book matches. Try fewer words.'
+                : 'Nothing has been made yet. The first make you begin is the first page.'}
+          </Text>
+          {total > 0 && (
+            <SaveTableButton
+              name="Book of makes"
+              table={() => bookTable({ q, technique, state })}
+            />
+          )}
+        </Flex>
       )}
       <Flex as="ul" listStyleType="none" direction="column" m="0" p="0">
         {items.map((make) => (

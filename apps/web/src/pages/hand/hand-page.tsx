@@ -2,13 +2,16 @@ import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import { useState } from 'react';
 import { Plus } from 'lucide-react';
 import { ForMakers } from '../../frame/for-makers';
+import { useKnots } from '../../api/knot-queries';
 import { useHandView } from '../../api/queries';
 import { Button } from '../../shell/button';
 import { later } from '../../shell/later';
+import { SaveTableButton } from '../../shell/save-table-button';
 import { Fault, Loading } from '../../shell/states';
 import { Page } from '../../frame/page';
 import { LessonRow } from './lesson-row';
 import { SetAsideRow } from './evidence-row';
+import { handTable } from './hand-table';
 import { SwatchDialog } from './swatch-dialog';
 
 // The charts bring a large library; nothing else waits for it.
@@ -20,6 +23,7 @@ const PredictedActual = later(
 /** What was learnt of this maker's hand, and what it rests on. */
 export function HandPage() {
   const hand = useHandView();
+  const { data: knots = [] } = useKnots();
   const [swatch, setSwatch] = useState(false);
   const { lessons = [], setAside = [] } = hand.data ?? {};
   return (
@@ -34,6 +38,9 @@ export function HandPage() {
             yours, and new cut lists go by it: less reserve, less waste.
           </Text>
         </Box>
+        {lessons.length > 0 && (
+          <SaveTableButton name="Hand" table={() => handTable(lessons, knots)} />
+        )}
         <ForMakers>
           <Button variant="solid" onClick={() => setSwatch(true)}>
             <Plus size={18} /> Measure a swatch

@@ -22,11 +22,13 @@ import { useUnits } from '../../settings/use-units';
 import { TagsButton } from '../../paper/tags-button';
 import { Button } from '../../shell/button';
 import { More } from '../../shell/more';
+import { SaveTableButton } from '../../shell/save-table-button';
 import { Fault, Loading } from '../../shell/states';
 import { useRested } from '../../shell/use-rested';
 import { LotPicture } from '../../stock/lot-picture';
 import { amountText, leftText, lotText, nameOf } from '../../stock/words';
 import { TakeInDialog } from '../../stock/take-in-dialog';
+import { stashTable } from './stash-table';
 import { tagOf } from './tag-of';
 
 const KINDS: readonly { readonly value: Thing['kind'] | ''; readonly label: string }[] = [
@@ -67,11 +69,14 @@ export function StashPage() {
         about={total === undefined ? '' : sayCount(total, q !== '' || kind !== undefined)}
       >
         {items.length > 0 && (
-          <TagsButton
-            title="Labels for the stash"
-            label="Labels"
-            tags={() => items.map((lot) => tagOf(lot, units))}
-          />
+          <>
+            <SaveTableButton name="Stash" table={() => stashTable({ q, kind, sort, state })} />
+            <TagsButton
+              title="Labels for the stash"
+              label="Labels"
+              tags={() => items.map((lot) => tagOf(lot, units))}
+            />
+          </>
         )}
         <ForMakers>
           <Button variant="solid" onClick={() => setTaking(true)}>

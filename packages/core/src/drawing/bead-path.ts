@@ -1,6 +1,5 @@
-import type { BeadShape } from '@coiled-strand/core';
-
-const two = (value: number): string => String(Math.round(value * 100) / 100);
+import type { BeadShape } from '../material/bead.js';
+import { two } from './svg-path.js';
 
 /** An ellipse about the middle, as path data. */
 const ellipse = (rx: number, ry: number): string =>

@@ -1,0 +1,28 @@
+import { fileNameOf } from '@coiled-strand/core';
+import { useMutation } from '@tanstack/react-query';
+import { Sheet } from 'lucide-react';
+import { Button } from './button';
+import { saveCsv, type Table } from './csv';
+import { toaster } from './toaster';
+
+interface Props {
+  /** What the file is called. */
+  readonly name: string;
+  /** The whole table, also what of a list is not shown yet. */
+  readonly table: () => Promise<Table> | Table;
+}
+
+/** Saves a table as CSV, for other programs. */
+export function SaveTableButton({ name, table }: Props) {
+  const saving = useMutation({
+    mutationFn: async () => {
+      saveCsv(fileNameOf(name, 'csv'), await table());
+    },
+    onError: (error) => toaster.create({ title: `It could not be saved: ${error.message}` }),
+  });
+  return (
+    <Button onClick={() => saving.mutate()} disabled={saving.isPending}>
+      <Sheet size={18} /> {saving.isPending ? 'Fetching all of it …' : 'Save as CSV'}
+    </Button>
+  );
+}
