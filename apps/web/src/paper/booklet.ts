@@ -1,4 +1,5 @@
 import {
+  callAt,
   closureKind,
   drawBench,
   firstSideFor,
@@ -31,6 +32,8 @@ export interface BookletChoice extends PaperChoice {
 /** Size of the picture of a step, and of the words beside it, in mm. */
 const PICTURE = { width: 62, height: 48 } as const;
 const GUTTER = 6;
+/** Size of the letters in which every very unit is called out, in points: there may be hundreds. */
+const CALL = 7.8;
 /** Highest that the picture of the whole piece may be, in mm. */
 const WHOLE = 60;
 
@@ -112,6 +115,40 @@ function writeCautions(document: PaperDocument, steps: readonly Step[]): void {
   }
 }
 
+/** As many different calls by turns are told as such; others one after the other. */
+const BY_TURNS = 4;
+
+/**
+ * What each very unit is: by turns where few come again and again, else one after the other, those that are alike
+ * together.
+ *
+ * @returns lines, numbered as the units are counted; none where all are alike
+ */
+function sayCalls(step: Step, units: SpokenUnits): readonly string[] {
+  const calls = Array.from({ length: step.units }, (_, unit) => {
+    const call = callAt(step, unit);
+    return call === null ? '' : speak(call, units);
+  });
+  const turns = calls.findIndex(
+    (_, period) => period > 0 && calls.every((call, i) => call === calls[i % period]),
+  );
+  if (turns === 1 || calls.every((call) => call === '')) return [];
+  if (turns > 1 && turns <= BY_TURNS) {
+    return [`By turns: ${calls.slice(0, turns).join('; then ')}.`];
+  }
+  const from = step.from ?? 0;
+  const runs: { readonly first: number; last: number; readonly call: string }[] = [];
+  calls.forEach((call, unit) => {
+    const run = runs.at(-1);
+    if (run?.call === call) run.last = unit;
+    else runs.push({ first: unit, last: unit, call });
+  });
+  return runs.map(({ first, last, call }) => {
+    const number = from + first + 1;
+    return `${first === last ? number : `${number} to ${from + last + 1}`}. ${call}`;
+  });
+}
+
 interface Told {
   readonly piece: Piece;
   readonly plan: Plan;
@@ -122,7 +159,8 @@ interface Told {
 }
 
 /** How often a step is done, and on which sides. */
-function sayUnits({ units, unitName, sides }: Step, step: Step): string {
+function sayUnits(step: Step): string {
+  const { units, unitName, sides } = step;
   if (units <= 1) return '';
   const times = unitName === undefined ? `${units} times` : `${units} × ${unitName}`;
   if (!sides || sides.length === 0) return times;
@@ -140,7 +178,7 @@ function writeStep(
   const x = PAPER_MARGIN + (picture ? PICTURE.width + GUTTER : 0);
   const width = document.width - PAPER_MARGIN - x;
   const title = `${number}. ${speak(step.title, units)}`;
-  const often = sayUnits(step, step);
+  const often = sayUnits(step);
   const told: readonly string[] = [
     speak(step.text, units),
     ...(step.mistakes ?? []).map((text) => `Often goes wrong: ${text}`),
@@ -185,6 +223,9 @@ function writeStep(
     document.y += 1;
   }
   document.y = Math.max(document.y, picture ? top + PICTURE.height : 0) + 3;
+  for (const call of sayCalls(step, units))
+    document.text('LI', call, { size: CALL, running: true });
+  document.y += 1;
 }
 
 /** Lines to fill in by hand: what was cut, what it came to, what is left. */

@@ -8,8 +8,11 @@ const PT = 72 / 25.4;
  * Numbers as high as capitals: they are compared, not read along. Where there is none nothing is asked for, since the
  * library then shapes every word once.
  */
-const featuresOf = (text: string): { features?: PDFKit.Mixins.OpenTypeFeatures[] } =>
-  /\d/u.test(text) ? { features: ['lnum'] } : {};
+const featuresOf = (
+  text: string,
+  running: boolean,
+): { features?: PDFKit.Mixins.OpenTypeFeatures[] } =>
+  !running && /\d/u.test(text) ? { features: ['lnum'] } : {};
 /** Height of a line of text, in sizes of its letters. */
 const LINE = 1.28;
 
@@ -19,6 +22,8 @@ export interface TextStyle {
   readonly weight?: Weight;
   readonly colour?: string;
   readonly align?: 'left' | 'right' | 'centre';
+  /** Numbers that are read along with the words, not as high as capitals: quick where there are thousands of lines. */
+  readonly running?: boolean;
 }
 
 /** What a stretch of a document is for who hears it: headings, paragraphs, entries of a list. */
@@ -148,7 +153,13 @@ export class PaperDocument {
 
   /** A line of letters that is part of a drawing. */
   letters(text: string, x: number, y: number, style: TextStyle = {}): void {
-    const { size = 10, weight = 'regular', colour = '#000', align = 'left' } = style;
+    const {
+      size = 10,
+      weight = 'regular',
+      colour = '#000',
+      align = 'left',
+      running = false,
+    } = style;
     let at = x * PT;
     if (align !== 'left') at -= (this.wide(text, style) * PT) / (align === 'right' ? 1 : 2);
     this.pdf.fillColor(colour);
@@ -156,24 +167,24 @@ export class PaperDocument {
       this.pdf
         .font(run.font)
         .fontSize(size)
-        .text(run.text, at, y * PT, { lineBreak: false, ...featuresOf(run.text) });
-      at += this.wideOf(run) * size;
+        .text(run.text, at, y * PT, { lineBreak: false, ...featuresOf(run.text, running) });
+      at += this.wideOf(run, running) * size;
     }
   }
 
   /** How wide a line of letters is, in mm. */
-  wide(text: string, { size = 10, weight = 'regular' }: TextStyle): number {
+  wide(text: string, { size = 10, weight = 'regular', running = false }: TextStyle): number {
     let sum = 0;
-    for (const run of fontRuns(text, weight)) sum += this.wideOf(run);
+    for (const run of fontRuns(text, weight)) sum += this.wideOf(run, running);
     return (sum * size) / PT;
   }
 
   /** How wide letters of one font are at a size of one point, in points. */
-  private wideOf({ font, text }: FontRun): number {
-    const key = `${font} ${text}`;
+  private wideOf({ font, text }: FontRun, running: boolean): number {
+    const key = `${font} ${running} ${text}`;
     let wide = this.widths.get(key);
     if (wide === undefined) {
-      wide = this.pdf.font(font).fontSize(100).widthOfString(text, featuresOf(text)) / 100;
+      wide = this.pdf.font(font).fontSize(100).widthOfString(text, featuresOf(text, running)) / 100;
       this.widths.set(key, wide);
     }
     return wide;

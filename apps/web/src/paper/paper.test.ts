@@ -140,6 +140,15 @@ describe('a booklet', () => {
       expect(all).toContain(words);
     }
   });
+  it('calls out every knot of a band, and what comes by turns as that', async () => {
+    const band = template('floss-stripe');
+    const all = allWords(await printedAndRead(order(band, true)));
+    const { units } = planned(band).parts.find(({ kind }) => kind === 'knotted-floss')!.layout;
+    expect(all).toMatch(/ 1\. Row 1: strand/u);
+    expect(all).toContain(` ${units}. Row`);
+    const beads = allWords(await printedAndRead(order(template('alternating-band'), true)));
+    expect(beads).toContain('By turns: Moonstone');
+  });
   it('for a kit names no wearer and none of the maker’s own notes', async () => {
     const piece = { ...EXAMPLE_PIECE, note: 'Her birthday is in May' };
     const mine = allWords(await printedAndRead(order(piece, false)));

@@ -1,5 +1,6 @@
 import { Box, Flex, Input, Menu, Portal, Text } from '@chakra-ui/react';
 import { Changeable } from '../../frame/for-makers';
+import { saveFile } from '../../shell/save-file';
 import { ToolButton } from '../../shell/tool-button';
 import { pieceFileName, toPieceFile } from '@coiled-strand/core';
 import { CloudOff, Download, EllipsisVertical, Printer, Redo2, Undo2 } from 'lucide-react';
@@ -88,12 +89,7 @@ function exportPiece(): void {
   const piece = usePiece.getState().history?.now;
   if (!piece) return;
   const text = `${JSON.stringify(toPieceFile(piece), null, 2)}\n`;
-  const url = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = pieceFileName(piece.name);
-  link.click();
-  URL.revokeObjectURL(url);
+  saveFile(pieceFileName(piece.name), 'application/json', text);
 }
 
 /** Name, undo and redo, how it stands with the server, and what can be done with the piece. */
