@@ -21,7 +21,7 @@ import { sayPiece, writeCuts, writeNeeds } from './cut-list';
 import { cutsOf } from './cuts';
 import { PaperDocument } from './document';
 import type { PaperFonts } from './fonts';
-import { drawShapes } from './ink';
+import { drawLayers, drawShapes } from './ink';
 import type { PaperChoice } from './strip';
 
 export interface BookletChoice extends PaperChoice {
@@ -88,12 +88,7 @@ function drawWhole(document: PaperDocument, piece: Piece, plan: Plan, hand: Side
     (pdf) => {
       // As it lies on the table, start on the left: what is above on the bench is below here.
       pdf.scale(scale, -scale).translate(-bounds.x, -bounds.y - bounds.height);
-      for (const { x, shapes } of layers) {
-        pdf.save();
-        pdf.translate(x, 0);
-        drawShapes(pdf, shapes, 'colours', scale);
-        pdf.restore();
-      }
+      drawLayers(pdf, layers, scale);
     },
     PAPER_MARGIN + (document.inner - bounds.width * scale) / 2,
     document.y,

@@ -1,4 +1,11 @@
-import { beadPath, pointsSeen, type Plate, type Point, type Primitive } from '@coiled-strand/core';
+import {
+  beadPath,
+  pointsSeen,
+  type Plate,
+  type Point,
+  type Primitive,
+  type BenchLayer,
+} from '@coiled-strand/core';
 
 /** Points nearer to each other than this, in mm, are one on paper. */
 const FINEST = 0.06;
@@ -72,6 +79,20 @@ export function drawShapes(
   scale = 1,
 ): void {
   for (const shape of shapes) drawShape(pdf, shape, tones === 'colours', FINEST / scale);
+}
+
+/** Draws the layers of the bench, each in its place. */
+export function drawLayers(
+  pdf: PDFKit.PDFDocument,
+  layers: readonly BenchLayer[],
+  scale = 1,
+): void {
+  for (const { x, shapes } of layers) {
+    pdf.save();
+    pdf.translate(x, 0);
+    drawShapes(pdf, shapes, 'colours', scale);
+    pdf.restore();
+  }
 }
 
 function drawShape(pdf: PDFKit.PDFDocument, shape: Primitive, toned: boolean, step: number): void {

@@ -104,6 +104,12 @@ export async function cordLabelsPdf(
   return document.end();
 }
 
+/** As many lines as there is room for; where there are more, the last says how many. */
+const linesOf = ({ lines }: Tag, most: number): readonly string[] =>
+  lines.length <= most
+    ? lines
+    : [...lines.slice(0, most - 1), `and ${lines.length - most + 1} more`];
+
 /** Labels with a code that opens what they are of. */
 export async function tagsPdf(
   title: string,
@@ -120,7 +126,7 @@ export async function tagsPdf(
     const width = own.width - CODE - 7;
     const bold = { size: 10, weight: 'bold' } as const;
     document.at('P', document.shortened(tag.title, width, bold), x + 3, y + 4, bold);
-    tag.lines.slice(0, own.lines).forEach((line, n) => {
+    linesOf(tag, own.lines).forEach((line, n) => {
       const style = { size: 8 } as const;
       document.at('P', document.shortened(line, width, style), x + 3, y + 9.5 + 4.2 * n, style);
     });

@@ -11,7 +11,7 @@ import {
   type Side,
 } from '@coiled-strand/core';
 import { FileDown } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useMakes, useWorkshop } from '../api/queries';
 import { Choices } from '../fields/choices';
 import { SelectField } from '../fields/select-field';
@@ -81,6 +81,12 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
     hand: hand ?? usual,
   };
   const [drawn, setDrawn] = useState('piece');
+  const { hand: leads } = choice;
+  // Which steps have a picture is found by drawing them: only where it is asked for, and once.
+  const drawings = useMemo(
+    () => (sheet === 'drawing' ? drawable(piece, plan, leads, own) : []),
+    [sheet, piece, plan, leads, own],
+  );
   const order = (printed: PaperOrder['what']): PaperOrder => {
     switch (printed) {
       case 'booklet':
@@ -108,6 +114,11 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
         return { what: printed, piece, plan, choice };
     }
   };
+  const choose = (next: Sheet): void => {
+    setSheet(next);
+    // What was said of the last file is not said of the next.
+    printing.reset();
+  };
   const { label } = SHEETS.find(({ value }) => value === sheet)!;
   const name = `${piece.name} ${label}`;
   const save = (): void => {
@@ -133,14 +144,9 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
       }
     >
       <Flex direction="column" gap="5">
-        <Choices label="What" value={sheet} onChange={setSheet} choices={SHEETS} minWidth="190px" />
+        <Choices label="What" value={sheet} onChange={choose} choices={SHEETS} minWidth="190px" />
         {sheet === 'drawing' && (
-          <SelectField
-            label="Of"
-            value={drawn}
-            options={drawable(piece, plan, choice.hand, choice.units)}
-            onChange={setDrawn}
-          />
+          <SelectField label="Of" value={drawn} options={drawings} onChange={setDrawn} />
         )}
         {!isOpen(sheet) && (
           <Grid templateColumns={{ base: '1fr', sm: '1fr 1fr' }} gap="4">

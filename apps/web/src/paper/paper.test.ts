@@ -213,6 +213,14 @@ describe('labels', () => {
     expect(all).toContain('Cord 29');
     expect(all).toContain('…');
     expect(sized(document, 61, 36)).toBe(18);
+    const long = await printedAndRead({
+      what: 'tags',
+      title: 'Pack',
+      tags: [{ ...tags[0]!, lines: Array.from({ length: 20 }, (_, i) => `line ${i}`) }],
+      size: 'large',
+      paper: 'a4',
+    });
+    expect(allWords(long)).toContain('and 10 more');
   });
 });
 

@@ -20,7 +20,7 @@ import {
 } from '@coiled-strand/core';
 import { PaperDocument } from './document';
 import type { PaperFonts } from './fonts';
-import { drawShapes } from './ink';
+import { drawLayers } from './ink';
 
 /** For whom and on what a document is printed. */
 export interface PaperChoice {
@@ -196,12 +196,7 @@ function drawRow(document: PaperDocument, row: Row, tiles: readonly Tile[]): voi
       .clip();
     pdf.save();
     pdf.translate(left, middle).scale(1, -1);
-    for (const { x, shapes } of drawing.layers) {
-      pdf.save();
-      pdf.translate(x, 0);
-      drawShapes(pdf, shapes, 'colours');
-      pdf.restore();
-    }
+    drawLayers(pdf, drawing.layers);
     pdf.restore();
     pdf.restore();
   });

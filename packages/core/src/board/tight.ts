@@ -55,11 +55,7 @@ export const leftAt = (board: Board, progress: Progress): BoardVerdict =>
 export function boardPlaces(drawn: Drawn): Pick<TightKnot, 'curves' | 'beads'> {
   const { laid } = drawn;
   const curves = drawn.lengths.map((_, s) => laid.curve(s));
-  const beads = (laid.problem.balls ?? []).map((ball): Point3 => {
-    const at = 3 * laid.slotOf(ball);
-    return [laid.x[at]!, laid.x[at + 1]!, laid.x[at + 2]!];
-  });
-  return { curves, beads };
+  return { curves, beads: laid.ballPlaces() };
 }
 
 /** A line may be this far off where points are left out, in diameters; and so finely places are kept. */

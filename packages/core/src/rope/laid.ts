@@ -189,6 +189,14 @@ export class Laid {
     return this.first[strand]! + round(min(1, max(0, share)) * this.edges[strand]!);
   }
 
+  /** Middles of all balls. */
+  ballPlaces(): Point3[] {
+    return (this.problem.balls ?? []).map((ball): Point3 => {
+      const at = 3 * this.slotOf(ball);
+      return [this.x[at]!, this.x[at + 1]!, this.x[at + 2]!];
+    });
+  }
+
   /** Images go to where their points are. */
   follow(): void {
     for (let g = 0; g < this.ghost.length; g++) this.followOne(g);

@@ -38,11 +38,6 @@ export function* opening(
   for (const { soFar, thickness } of tighten(problem, { ...USUAL, ...care, polygons: 0 })) {
     if (thickness * WIDEST < 1) continue;
     const drawn = soFar();
-    const { laid } = drawn;
-    const beads = (laid.problem.balls ?? []).map((ball): Point3 => {
-      const at = 3 * laid.slotOf(ball);
-      return [laid.x[at]!, laid.x[at + 1]!, laid.x[at + 2]!];
-    });
-    yield enlarged(cellOf(drawn), beads, 1 / thickness);
+    yield enlarged(cellOf(drawn), drawn.laid.ballPlaces(), 1 / thickness);
   }
 }
