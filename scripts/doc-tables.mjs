@@ -1,11 +1,12 @@
 import { readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { ensureDependencies } from './lib/dependencies.mjs';
 import { run, say } from './lib/say.mjs';
 import { ROOT } from './lib/shell.mjs';
 
 const FILE = join(ROOT, 'docs', 'calculation.md');
+const SCHEMA = join(ROOT, 'docs', 'piece.schema.json');
 const OPEN = /<!-- table: (\w+) -->\n[\s\S]*?<!-- \/table -->/g;
 
 const percent = (share) => `${Number((share * 100).toFixed(1))} %`;
@@ -36,18 +37,27 @@ const tables = ({ NUMBERS, LAST_ACTIONS, CORD_KINDS, CORD_KIND_FACTS }) => ({
   },
 });
 
-/** Writes the tables of docs/calculation.md anew from the numbers that the program carries. */
+const pretty = async (file, text) => {
+  const { format, resolveConfig } = await import('prettier');
+  writeFileSync(file, await format(text, { ...(await resolveConfig(file)), filepath: file }));
+  say(relative(ROOT, file));
+};
+
+/**
+ * Writes what the documents have from the program: the tables of docs/calculation.md, from the numbers that it
+ * carries, and the schema of the piece file, from the rules that the file is checked by.
+ */
 await run(async () => {
   await ensureDependencies();
   await ensureBuild();
   const told = tables(await import('@coiled-strand/core'));
-  const { format, resolveConfig } = await import('prettier');
   const text = readFileSync(FILE, 'utf8').replace(OPEN, (_, name) => {
     const { heads, rows } = told[name];
     const line = (cells) => `| ${cells.join(' | ')} |`;
     const table = [line(heads), line(heads.map(() => '---')), ...rows.map(line)].join('\n');
     return `<!-- table: ${name} -->\n\n${table}\n\n<!-- /table -->`;
   });
-  writeFileSync(FILE, await format(text, { ...(await resolveConfig(FILE)), filepath: FILE }));
-  say('docs/calculation.md');
+  await pretty(FILE, text);
+  const { pieceFileSchema } = await import('@coiled-strand/contract');
+  await pretty(SCHEMA, JSON.stringify(pieceFileSchema()));
 });

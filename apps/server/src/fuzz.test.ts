@@ -140,7 +140,8 @@ describe('whatever is sent', () => {
   it('leaves nothing that the screens cannot show', async () => {
     await comeBack();
     const onBench = () => read<PageView<PieceView>>('pieces?limit=100');
-    expect((await onBench()).total).toBeGreaterThan(11);
+    // Some were made, some taken away: enough are left to look at.
+    expect((await onBench()).total).toBeGreaterThan(5);
     for (let { items } = await onBench(); items.length > 0; { items } = await onBench()) {
       for (const { id, piece } of items) {
         const plan = planPiece(piece);

@@ -1,5 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
-import type { CordView, WearerView, WorkshopView } from '@coiled-strand/contract';
+import {
+  pieceFileSchema,
+  type CordView,
+  type WearerView,
+  type WorkshopView,
+} from '@coiled-strand/contract';
 import pg from 'pg';
 import request from 'supertest';
 import { readConfig } from './config/config.js';
@@ -41,14 +46,20 @@ describe('server', () => {
 
   it('documents bodies by the rules that check them', async () => {
     const { body } = await api().get('/api/openapi.json').expect(200);
-    const cord = body.components.schemas.CordDto;
+    const cord = body.components.schemas.Cord;
     expect(cord.properties.diameter).toMatchObject({ type: 'number', minimum: 0.1 });
     expect(body.paths['/api/plan'].post.requestBody.content['application/json'].schema.$ref).toBe(
-      '#/components/schemas/PieceFileDto',
+      '#/components/schemas/PieceFile',
     );
-    expect(body.components.schemas.PieceDto.properties.wearer.$ref).toBe(
-      '#/components/schemas/WearerDto',
+    expect(body.components.schemas.Piece.properties.wearer.$ref).toBe(
+      '#/components/schemas/Wearer',
     );
+  });
+
+  it('hands the schema of the piece file to whoever asks', async () => {
+    const answer = await api().get('/api/piece.schema.json').expect(200);
+    expect(answer.headers['content-type']).toContain('application/schema+json');
+    expect(answer.body).toEqual(JSON.parse(JSON.stringify(pieceFileSchema())));
   });
 
   it('keeps settings', async () => {

@@ -1,7 +1,7 @@
-import { BEAD_SHAPES, ID_PATTERN, type Bead, type PieceBead } from '@coiled-strand/core';
-import { IsBoolean, IsIn, IsOptional, Matches } from 'class-validator';
+import { BEAD_SHAPES, type Bead, type PieceBead } from '@coiled-strand/core';
+import { IsBoolean, IsIn, IsOptional } from 'class-validator';
 import { ColourDto } from './cord.dto.js';
-import { IsA, IsCount, IsMeasure, IsName } from './rules.js';
+import { IsA, IsCount, IsId, IsMeasure, IsName } from './rules.js';
 
 export class BeadDto implements Bead {
   @IsName()
@@ -39,8 +39,6 @@ export class BeadDto implements Bead {
 }
 
 export class PieceBeadDto extends BeadDto implements PieceBead {
-  @Matches(ID_PATTERN, {
-    message: 'id must be a short name of small letters, digits and dashes',
-  })
+  @IsId()
   id!: string;
 }

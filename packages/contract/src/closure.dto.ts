@@ -1,9 +1,7 @@
 import { CLOSURE_KINDS, type Closure, type ClosureBase } from '@coiled-strand/core';
-import { Type } from 'class-transformer';
-import { IsIn, ValidateNested } from 'class-validator';
+import { IsIn } from 'class-validator';
 import { classNameOf, dtoOf } from './dto-of-fields.js';
-import { IsDefinedObject } from './is-defined-object.js';
-import { IsName } from './rules.js';
+import { IsName, IsOneOf } from './rules.js';
 
 /** What all closures have; one of an unknown type is checked by this alone, and refused for its type. */
 export class ClosureDto implements ClosureBase {
@@ -17,14 +15,8 @@ const CLOSURE_DTOS = CLOSURE_KINDS.map(({ entry, fields }) => ({
 }));
 
 /** A value that is a closure, checked by the rules of its type. */
-export const IsClosure = (): PropertyDecorator => (target, key) => {
-  IsDefinedObject()(target, key);
-  ValidateNested()(target, key);
-  Type(() => ClosureDto, {
-    discriminator: { property: 'type', subTypes: CLOSURE_DTOS },
-    keepDiscriminatorProperty: true,
-  })(target, key);
-};
+export const IsClosure = (): PropertyDecorator =>
+  IsOneOf(() => ClosureDto, { property: 'type', subTypes: CLOSURE_DTOS });
 
 /** A closure kept on the workshop's list: a buckle, a button, a clasp. */
 export class FittingDto {

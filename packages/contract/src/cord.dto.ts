@@ -1,12 +1,12 @@
 import { CORD_KINDS, type Colour, type Cord } from '@coiled-strand/core';
-import { IsIn, IsOptional, Matches } from 'class-validator';
-import { IsA, IsMeasure, IsName } from './rules.js';
+import { IsIn, IsOptional } from 'class-validator';
+import { IsA, IsColour, IsMeasure, IsName } from './rules.js';
 
 export class ColourDto implements Colour {
   @IsName(60)
   name!: string;
 
-  @Matches(/^#[0-9a-f]{6}$/i, { message: 'hex must be a colour such as #5b6b78' })
+  @IsColour()
   hex!: string;
 }
 

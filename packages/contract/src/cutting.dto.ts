@@ -1,7 +1,6 @@
 import type { Proof } from '@coiled-strand/core';
 import {
   IsBoolean,
-  IsHexColor,
   IsIn,
   IsOptional,
   IsUUID,
@@ -10,7 +9,7 @@ import {
   IsString,
   MaxLength,
 } from 'class-validator';
-import { IsA, IsCount, IsListOf, IsMeasure, IsName, IsText } from './rules.js';
+import { IsA, IsColour, IsCount, IsListOf, IsMeasure, IsName, IsText } from './rules.js';
 
 /** A cut of a session: which cord, how long, and what for. */
 export class CutDto {
@@ -25,7 +24,7 @@ export class CutDto {
   @IsName(200)
   cord!: string;
 
-  @IsHexColor()
+  @IsColour()
   colour!: string;
 
   @IsMeasure(1, 1_000_000)

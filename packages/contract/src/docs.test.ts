@@ -10,6 +10,7 @@ import {
   PART_KINDS,
   PIECE_FORMAT_VERSION,
 } from '@coiled-strand/core';
+import { pieceFileSchema } from './index.js';
 
 const text = readFileSync(new URL('../../../docs/file-format.md', import.meta.url), 'utf8');
 /** The line of a table that begins with a value. */
@@ -32,6 +33,13 @@ describe('the description of the file format', () => {
         for (const choice of field.choices) expect(line).toContain(`"${choice.id}"`);
       }
     }
+  });
+  it('has its schema beside it, as the rules tell it', () => {
+    const file = new URL('../../../docs/piece.schema.json', import.meta.url);
+    // Where it is not, `npm run docs` writes it anew.
+    expect(JSON.parse(readFileSync(file, 'utf8'))).toEqual(
+      JSON.parse(JSON.stringify(pieceFileSchema())),
+    );
   });
   it('names every kind of cord', () => {
     for (const kind of CORD_KINDS) expect(text).toContain(`"${kind}"`);

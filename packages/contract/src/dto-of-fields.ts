@@ -14,9 +14,8 @@ import {
   ValidateIf,
 } from 'class-validator';
 import { CordDto } from './cord.dto.js';
-import { IsA, IsCount, IsMeasure, IsName } from './rules.js';
+import { IsA, IsColour, IsCount, IsMeasure, IsName, OrNull } from './rules.js';
 
-const COLOUR = /^#[0-9a-f]{6}$/i;
 const PART_RUNS = 99;
 
 /** The rules for one value, as the form asks for it. */
@@ -38,7 +37,7 @@ function rulesOf(field: Field): PropertyDecorator[] {
     case 'text':
       return [IsName()];
     case 'colour':
-      return [Matches(COLOUR, { message: `${field.key} must be a colour such as #5b6b78` })];
+      return [IsColour()];
     case 'bead':
       return [
         ...(field.optional ? [orAbsent(field.key)] : []),
@@ -66,7 +65,7 @@ function rulesOf(field: Field): PropertyDecorator[] {
     case 'places':
     case 'runs':
       return [
-        orNull(field.key),
+        OrNull(),
         IsArray(),
         ArrayMaxSize(PART_RUNS),
         IsInt({ each: true }),
@@ -76,12 +75,10 @@ function rulesOf(field: Field): PropertyDecorator[] {
   }
 }
 
-const orNull = (key: string): PropertyDecorator =>
-  ValidateIf((value: Record<string, unknown>) => value[key] !== null);
 const orAbsent = (key: string): PropertyDecorator =>
   ValidateIf((value: Record<string, unknown>) => value[key] !== undefined);
-const nullable = (field: { key: string; open?: string }): PropertyDecorator[] =>
-  field.open === undefined ? [] : [orNull(field.key)];
+const nullable = (field: { open?: string }): PropertyDecorator[] =>
+  field.open === undefined ? [] : [OrNull()];
 
 /**
  * A DTO for a kind of part or closure, from the fields that its form asks for: one description, and

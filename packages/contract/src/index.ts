@@ -25,3 +25,6 @@ export * from './instrument.dto.js';
 export * from './people.dto.js';
 export * from './people-views.js';
 export * from './bytes.js';
+export * from './told-as.js';
+export * from './json-schema.js';
+export * from './piece-schema.js';

@@ -1,6 +1,5 @@
 import {
   BOARD_LIMITS,
-  ID_PATTERN,
   ownKnotFaults,
   type Board,
   type BoardBead,
@@ -22,7 +21,8 @@ import {
   Min,
   ValidateBy,
 } from 'class-validator';
-import { IsA, IsCount, IsListOf, IsMeasure, IsName } from './rules.js';
+import { toldAs, type JsonSchema } from './told-as.js';
+import { IsA, IsCount, IsId, IsListOf, IsMeasure, IsName } from './rules.js';
 
 /** Most points of a cord that was drawn tight, and furthest that one lies, in cord diameters. */
 const CURVE_POINTS = 400;
@@ -39,32 +39,54 @@ const isLine = (value: unknown, coordinates: number, most: number, furthest: num
   value.length <= most &&
   value.every((point) => isPoint(point, coordinates, furthest));
 
+const listSchema = (
+  { least = 0, most }: { readonly least?: number; readonly most: number },
+  items: JsonSchema,
+): JsonSchema => ({ type: 'array', minItems: least, maxItems: most, items });
+
+const pointSchema = (coordinates: number, furthest: number): JsonSchema =>
+  listSchema(
+    { least: coordinates, most: coordinates },
+    { type: 'number', minimum: -furthest, maximum: furthest },
+  );
+
 /** Cords as lists of points; each point a list of so many numbers. */
 const IsLines = (coordinates: 2 | 3, most: number, furthest: number): PropertyDecorator =>
-  ValidateBy({
-    name: 'isLines',
-    validator: {
-      validate: (value: unknown) =>
-        Array.isArray(value) &&
-        value.length <= BOARD_LIMITS.cords &&
-        value.every((line) => isLine(line, coordinates, most, furthest)),
-      defaultMessage: (args) =>
-        `${args?.property ?? 'this'} must be at most ${BOARD_LIMITS.cords} cords, each of 2 to ${most} points of ${coordinates} numbers from -${furthest} to ${furthest}`,
+  ValidateBy(
+    {
+      name: 'isLines',
+      validator: {
+        validate: (value: unknown) =>
+          Array.isArray(value) &&
+          value.length <= BOARD_LIMITS.cords &&
+          value.every((line) => isLine(line, coordinates, most, furthest)),
+        defaultMessage: (args) =>
+          `${args?.property ?? 'this'} must be at most ${BOARD_LIMITS.cords} cords, each of 2 to ${most} points of ${coordinates} numbers from -${furthest} to ${furthest}`,
+      },
     },
-  });
+    toldAs(
+      listSchema(
+        { most: BOARD_LIMITS.cords },
+        listSchema({ least: 2, most }, pointSchema(coordinates, furthest)),
+      ),
+    ),
+  );
 
 const IsPoints = (most: number, furthest: number): PropertyDecorator =>
-  ValidateBy({
-    name: 'isPoints',
-    validator: {
-      validate: (value: unknown) =>
-        Array.isArray(value) &&
-        value.length <= most &&
-        value.every((point) => isPoint(point, 3, furthest)),
-      defaultMessage: (args) =>
-        `${args?.property ?? 'this'} must be at most ${most} points of 3 numbers from -${furthest} to ${furthest}`,
+  ValidateBy(
+    {
+      name: 'isPoints',
+      validator: {
+        validate: (value: unknown) =>
+          Array.isArray(value) &&
+          value.length <= most &&
+          value.every((point) => isPoint(point, 3, furthest)),
+        defaultMessage: (args) =>
+          `${args?.property ?? 'this'} must be at most ${most} points of 3 numbers from -${furthest} to ${furthest}`,
+      },
     },
-  });
+    toldAs(listSchema({ most }, pointSchema(3, furthest))),
+  );
 
 export class BoardBeadDto implements BoardBead {
   @IsCount(0, BOARD_LIMITS.cords - 1)
@@ -148,13 +170,16 @@ export class TightKnotDto implements TightKnot {
 
 /** What was computed belongs to what was drawn. Only asked where each is well formed by itself. */
 const BelongsToBoard = (): PropertyDecorator =>
-  ValidateBy({
-    name: 'belongsToBoard',
-    validator: {
-      validate: (_: unknown, args) => faultOf(args?.object) === null,
-      defaultMessage: (args) => faultOf(args?.object) ?? '',
+  ValidateBy(
+    {
+      name: 'belongsToBoard',
+      validator: {
+        validate: (_: unknown, args) => faultOf(args?.object) === null,
+        defaultMessage: (args) => faultOf(args?.object) ?? '',
+      },
     },
-  });
+    toldAs({ $comment: 'Must be what was computed of the board beside it.' }),
+  );
 
 function faultOf(knot: unknown): string | null {
   try {
@@ -186,9 +211,7 @@ export class KnotChangeDto extends DrawnKnotDto {
 
 /** A knot as it was when it was put into a piece. */
 export class PieceKnotDto extends DrawnKnotDto implements PieceKnot {
-  @Matches(ID_PATTERN, {
-    message: 'id must be a short name of small letters, digits and dashes',
-  })
+  @IsId()
   id!: string;
 
   @IsUUID()

@@ -1,6 +1,6 @@
 import { ENDS_WERE, type Between, type EndsWere, type StepPlace } from '@coiled-strand/core';
-import { IsBoolean, IsIn, IsISO8601, IsOptional, IsUUID, ValidateIf } from 'class-validator';
-import { IsA, IsCount, IsListOf, IsMeasure, IsName, IsText } from './rules.js';
+import { IsBoolean, IsIn, IsISO8601, IsOptional, IsUUID } from 'class-validator';
+import { IsA, IsCount, IsListOf, IsMeasure, IsName, IsText, OrNull } from './rules.js';
 
 const MOST_SECONDS = 60 * 60 * 24 * 60;
 
@@ -23,7 +23,7 @@ export class TimerDto {
   step!: string;
 
   /** Null where it was stopped. */
-  @ValidateIf((_, value) => value !== null)
+  @OrNull()
   @IsISO8601()
   startedAt!: string | null;
 }
@@ -193,7 +193,7 @@ export class MakeLogDto {
 /** Sets what a make or a swatch says of the hand aside, or takes it in again. */
 export class SetAsideDto {
   /** Why it does not count; null to let it count. */
-  @ValidateIf((_, value) => value !== null)
+  @OrNull()
   @IsName(400)
   reason!: string | null;
 }

@@ -1,18 +1,11 @@
-import {
-  ID_PATTERN,
-  LEG_ROLES,
-  PART_KINDS,
-  type LegRole,
-  type PartBase,
-} from '@coiled-strand/core';
-import { ArrayMaxSize, IsArray, IsIn, IsOptional, Matches } from 'class-validator';
+import { LEG_ROLES, PART_KINDS, type LegRole, type PartBase } from '@coiled-strand/core';
+import { ArrayMaxSize, IsArray, IsIn, IsOptional } from 'class-validator';
+import { IsId } from './rules.js';
 import { classNameOf, dtoOf } from './dto-of-fields.js';
 
 /** What all parts have; a part of an unknown kind is checked by this alone, and refused for its kind. */
 export class PartDto implements PartBase {
-  @Matches(ID_PATTERN, {
-    message: 'id must be a short name of small letters, digits and dashes',
-  })
+  @IsId()
   id!: string;
 
   @IsIn(PART_KINDS.map((kind) => kind.entry.id))

@@ -17,26 +17,21 @@ import {
   type Wear,
   type Wearer,
 } from '@coiled-strand/core';
-import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
-  ArrayUnique,
   Equals,
   IsArray,
   IsBoolean,
   IsIn,
   IsOptional,
-  ValidateIf,
-  ValidateNested,
 } from 'class-validator';
 import { PieceBeadDto } from './bead.dto.js';
 import { IsClosure } from './closure.dto.js';
 import { CordDto } from './cord.dto.js';
 import { PieceKnotDto } from './knot.dto.js';
 import { PART_DTOS, PartDto } from './part.dto.js';
-import { IsDefinedObject } from './is-defined-object.js';
-import { IsA, IsCount, IsListOf, IsMeasure, IsName, IsText } from './rules.js';
+import { IsA, IsCount, IsListById, IsListOf, IsMeasure, IsName, IsText, OrNull } from './rules.js';
 
 // The declared property types are the core's own, so that neither side can drift from the other.
 // Limits here only keep nonsense out; whether a value is plausible is the core's to say.
@@ -89,7 +84,7 @@ export class WearDto implements Wear {
   @IsCount(1, 6)
   turns!: number;
 
-  @ValidateIf((wear: WearDto) => wear.length !== null)
+  @OrNull()
   @IsMeasure(20, 3000)
   length!: number | null;
 }
@@ -143,32 +138,14 @@ export class PieceDto implements Piece {
   @IsListOf(() => StrandDto, 1, 60)
   strands!: StrandDto[];
 
-  @IsArray()
-  @ArrayMaxSize(100)
-  @ArrayUnique((bead: PieceBeadDto) => bead?.id)
-  @IsDefinedObject({ each: true })
-  @ValidateNested({ each: true })
-  @Type(() => PieceBeadDto)
+  @IsListById(() => PieceBeadDto, 100)
   beads!: PieceBeadDto[];
 
   @IsOptional()
-  @IsArray()
-  @ArrayMaxSize(40)
-  @ArrayUnique((knot: PieceKnotDto) => knot?.id)
-  @IsDefinedObject({ each: true })
-  @ValidateNested({ each: true })
-  @Type(() => PieceKnotDto)
+  @IsListById(() => PieceKnotDto, 40)
   knots?: PieceKnotDto[];
 
-  @IsArray()
-  @ArrayMaxSize(400)
-  @ArrayUnique((part: PartDto) => part?.id)
-  @IsDefinedObject({ each: true })
-  @ValidateNested({ each: true })
-  @Type(() => PartDto, {
-    discriminator: { property: 'kind', subTypes: PART_DTOS },
-    keepDiscriminatorProperty: true,
-  })
+  @IsListById(() => PartDto, 400, { property: 'kind', subTypes: PART_DTOS })
   parts!: Part[];
 
   @IsClosure()

@@ -1,13 +1,16 @@
-import { dayFrom, isZone } from '@coiled-strand/core';
+import { dayFrom, ID_PATTERN, isZone } from '@coiled-strand/core';
+import 'reflect-metadata';
 import { Type, type ClassConstructor } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
+  ArrayUnique,
   IsArray,
   IsInt,
   IsNotEmpty,
   IsNumber,
   IsString,
+  Matches,
   Max,
   MaxLength,
   Min,
@@ -16,6 +19,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { IsDefinedObject } from './is-defined-object.js';
+import { toldAs } from './told-as.js';
 
 /** Rules that go together, under one name. */
 const together =
@@ -53,15 +57,53 @@ export const IsName = (longest = 80, missing?: string): PropertyDecorator =>
     MaxLength(longest),
   );
 
+const NESTED = Symbol('nested');
+
+/** One of several classes: which, a property of the value tells. */
+export interface Choice {
+  readonly property: string;
+  readonly subTypes: readonly {
+    readonly name: string;
+    readonly value: ClassConstructor<object>;
+  }[];
+}
+
+/** What a property holds: objects of a class, or of one of several that share it. */
+export interface Nested {
+  readonly type: () => ClassConstructor<object>;
+  readonly choice?: Choice | undefined;
+}
+
+/** What plain data under a property is turned into; remembered, so that the rules can be told as a schema. */
+const Holds =
+  (type: () => ClassConstructor<object>, choice?: Choice): PropertyDecorator =>
+  (target, key) => {
+    const options = choice && {
+      discriminator: { property: choice.property, subTypes: [...choice.subTypes] },
+      keepDiscriminatorProperty: true,
+    };
+    Type(type, options)(target, key);
+    Reflect.defineMetadata(NESTED, { type, choice } satisfies Nested, target, key);
+  };
+
+/** What a property of a class holds; undefined where it holds no objects with rules of their own. */
+export const nestedIn = (target: object, key: string): Nested | undefined =>
+  Reflect.getMetadata(NESTED, target, key) as Nested | undefined;
+
 /** An object of its own, checked by the rules of its class. */
 export const IsA = (type: () => ClassConstructor<object>): PropertyDecorator =>
-  together(IsDefinedObject(), ValidateNested(), Type(type));
+  together(IsDefinedObject(), ValidateNested(), Holds(type));
+
+/** An object checked by the rules of one of several classes; by those of `type` where it says none of them. */
+export const IsOneOf = (type: () => ClassConstructor<object>, choice: Choice): PropertyDecorator =>
+  together(IsDefinedObject(), ValidateNested(), Holds(type, choice));
 
 /** A list of such objects. */
 export const IsListOf = (
   type: () => ClassConstructor<object>,
   least: number,
   most: number,
+  choice?: Choice,
 ): PropertyDecorator =>
   together(
     IsArray(),
@@ -69,28 +111,58 @@ export const IsListOf = (
     ArrayMaxSize(most),
     IsDefinedObject({ each: true }),
     ValidateNested({ each: true }),
-    Type(type),
+    Holds(type, choice),
   );
+
+/** A list of things that are told apart by their `id`. */
+export const IsListById = (
+  type: () => ClassConstructor<object>,
+  most: number,
+  choice?: Choice,
+): PropertyDecorator =>
+  together(
+    ArrayUnique(
+      (one: { readonly id?: unknown } | null) => one?.id,
+      toldAs({ $comment: 'No id twice.' }),
+    ),
+    IsListOf(type, 0, most, choice),
+  );
+
+/** `#rrggbb`. */
+export const IsColour = (): PropertyDecorator =>
+  Matches(/^#[0-9a-fA-F]{6}$/, { message: '$property must be a colour such as #5b6b78' });
+
+/** A short name by which something in a piece is found. */
+export const IsId = (): PropertyDecorator =>
+  Matches(ID_PATTERN, {
+    message: 'id must be a short name of small letters, digits and dashes',
+  });
 
 /** A value that may be null, where nobody knows or nothing is meant. */
 export const OrNull = (): PropertyDecorator => ValidateIf((_, value) => value !== null);
 
+const LONGEST = 60;
 const text = (
   name: string,
   holds: (value: string) => boolean,
   message: string,
+  format?: string,
 ): PropertyDecorator =>
-  ValidateBy({
-    name,
-    validator: {
-      validate: (value: unknown) => typeof value === 'string' && value.length <= 60 && holds(value),
-      defaultMessage: (args) => `${args?.property ?? 'this'} ${message}`,
+  ValidateBy(
+    {
+      name,
+      validator: {
+        validate: (value: unknown) =>
+          typeof value === 'string' && value.length <= LONGEST && holds(value),
+        defaultMessage: (args) => `${args?.property ?? 'this'} ${message}`,
+      },
     },
-  });
+    toldAs({ type: 'string', maxLength: LONGEST, ...(format !== undefined && { format }) }),
+  );
 
 /** A day of the calendar, as `2026-12-05`. */
 export const IsDay = (): PropertyDecorator =>
-  text('isDay', (value) => dayFrom(value) !== null, 'must be a day such as 2026-12-05');
+  text('isDay', (value) => dayFrom(value) !== null, 'must be a day such as 2026-12-05', 'date');
 
 /** A time zone, as `Europe/Oslo`. */
 export const IsZone = (): PropertyDecorator =>
@@ -116,6 +188,6 @@ export const IsDays = (most: number): PropertyDecorator =>
             `each of ${args?.property ?? 'these'} must be a day such as 2026-12-05`,
         },
       },
-      { each: true },
+      { each: true, ...toldAs({ type: 'string', format: 'date' }) },
     ),
   );

@@ -1,9 +1,7 @@
-import { Type } from 'class-transformer';
-import { IsIn, ValidateNested } from 'class-validator';
+import { IsIn } from 'class-validator';
 import { BeadDto } from './bead.dto.js';
 import { CordDto } from './cord.dto.js';
-import { IsDefinedObject } from './is-defined-object.js';
-import { IsA, IsName } from './rules.js';
+import { IsA, IsName, IsOneOf } from './rules.js';
 
 export const THING_KINDS = ['cord', 'bead', 'finding'] as const;
 
@@ -36,18 +34,12 @@ export class FindingThingDto extends ThingDto {
 }
 
 /** A cord, a bead or a finding, checked by the rules of its kind. */
-export const IsThing = (): PropertyDecorator => (target, key) => {
-  IsDefinedObject()(target, key);
-  ValidateNested()(target, key);
-  Type(() => ThingDto, {
-    discriminator: {
-      property: 'kind',
-      subTypes: [
-        { name: 'cord', value: CordThingDto },
-        { name: 'bead', value: BeadThingDto },
-        { name: 'finding', value: FindingThingDto },
-      ],
-    },
-    keepDiscriminatorProperty: true,
-  })(target, key);
-};
+export const IsThing = (): PropertyDecorator =>
+  IsOneOf(() => ThingDto, {
+    property: 'kind',
+    subTypes: [
+      { name: 'cord', value: CordThingDto },
+      { name: 'bead', value: BeadThingDto },
+      { name: 'finding', value: FindingThingDto },
+    ],
+  });

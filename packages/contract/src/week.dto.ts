@@ -1,7 +1,5 @@
 import type { BenchWeek, Hours, Pricing } from '@coiled-strand/core';
-import { Type } from 'class-transformer';
-import { ArrayMaxSize, ArrayMinSize, IsArray, IsISO8601, ValidateNested } from 'class-validator';
-import { IsDefinedObject } from './is-defined-object.js';
+import { IsISO8601 } from 'class-validator';
 import { IsCents, IsCount, IsDays, IsListOf, IsMeasure, IsName, IsZone } from './rules.js';
 
 const DAY = 24 * 60;
@@ -35,12 +33,7 @@ export class WeekDto implements Omit<BenchWeek, 'days'> {
   zone!: string;
 
   /** From Monday to Sunday. */
-  @IsArray()
-  @ArrayMinSize(7)
-  @ArrayMaxSize(7)
-  @IsDefinedObject({ each: true })
-  @ValidateNested({ each: true })
-  @Type(() => WeekdayDto)
+  @IsListOf(() => WeekdayDto, 7, 7)
   days!: WeekdayDto[];
 
   @IsDays(400)

@@ -1,13 +1,22 @@
+import { schemaName } from '@coiled-strand/contract';
 import { applyDecorators } from '@nestjs/common';
 import { ApiBody, ApiExtension, ApiQuery } from '@nestjs/swagger';
 import { getMetadataStorage } from 'class-validator';
 
+/** Where the document has its schemas. */
+export const SCHEMAS = '#/components/schemas/';
+
+/** What any route takes as its body. */
+export const BODIES = new Set<new () => object>();
+
 /** Documents a body by the DTO's own validation rules, see document.ts. */
-export const bodyOf = (dto: abstract new () => object): MethodDecorator =>
-  applyDecorators(
-    ApiBody({ schema: { $ref: `#/components/schemas/${dto.name}` } }),
+export function bodyOf(dto: new () => object): MethodDecorator {
+  BODIES.add(dto);
+  return applyDecorators(
+    ApiBody({ schema: { $ref: `${SCHEMAS}${schemaName(dto)}` } }),
     ApiExtension('x-body', dto.name),
   );
+}
 
 /** Documents what a list may be asked for, by the names in the DTO. */
 export function queryOf(dto: abstract new () => object): MethodDecorator {

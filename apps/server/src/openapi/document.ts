@@ -1,7 +1,7 @@
+import { schemasOf } from '@coiled-strand/contract';
 import type { INestApplication } from '@nestjs/common';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
-import { defaultMetadataStorage } from 'class-transformer/cjs/storage.js';
-import { validationMetadatasToSchemas } from 'class-validator-jsonschema';
+import { BODIES, SCHEMAS } from './body-of.js';
 
 const ERROR_SCHEMA = {
   type: 'object',
@@ -37,15 +37,17 @@ export function serveOpenApi(app: INestApplication): void {
         'Plans knotted pieces. All lengths are millimetres. Every error has the shape Error.',
       )
       .setVersion('1')
+      // The first whose schemas are those of JSON Schema.
+      .setOpenAPIVersion('3.1.0')
       .build(),
   );
-  const schemas = validationMetadatasToSchemas({
-    classTransformerMetadataStorage: defaultMetadataStorage,
-    refPointerPrefix: '#/components/schemas/',
-  });
   document.components = {
     ...document.components,
-    schemas: { ...document.components?.schemas, ...schemas, Error: ERROR_SCHEMA } as never,
+    schemas: {
+      ...document.components?.schemas,
+      ...schemasOf(BODIES, SCHEMAS),
+      Error: ERROR_SCHEMA,
+    } as never,
   };
   SwaggerModule.setup('api/docs', app, document, { jsonDocumentUrl: 'api/openapi.json' });
 }

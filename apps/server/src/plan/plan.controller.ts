@@ -1,6 +1,6 @@
-import { PieceFileDto } from '@coiled-strand/contract';
+import { PieceFileDto, pieceFileSchema, type JsonSchema } from '@coiled-strand/contract';
 import type { PlanResult } from '@coiled-strand/core';
-import { Body, Controller, HttpCode, Post } from '@nestjs/common';
+import { Body, Controller, Get, Header, HttpCode, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { For } from '../identity/for.js';
 import { HandService } from '../hand/hand.service.js';
@@ -27,5 +27,20 @@ export class PlanController {
   async plan(@Body() file: PieceFileDto): Promise<PlanResult> {
     const hand = await this.hand.known();
     return this.planner.plan({ piece: file.piece, hand });
+  }
+}
+
+/** It does not change while the program runs. */
+const SCHEMA = pieceFileSchema();
+
+@ApiTags('plan')
+@Controller('piece.schema.json')
+export class PieceSchemaController {
+  @For('unasked')
+  @Get()
+  @Header('Content-Type', 'application/schema+json; charset=utf-8')
+  @ApiOperation({ summary: 'The JSON Schema (2020-12) of a piece file of the present version' })
+  schema(): JsonSchema {
+    return SCHEMA;
   }
 }
