@@ -160,6 +160,7 @@ export {
 } from './floss/simulate.js';
 
 // Every kind of part.
+export { readBand, writeBand, type LineFault, type WrittenBand } from './floss/text.js';
 export { flossKnotAt, flossLane, wrapsOf } from './part/floss/drawing.js';
 export { latticeFor, type FlossPart, type Lattice } from './part/floss/model.js';
 export { PART_KINDS, partKind, type Part } from './part/registry.js';
@@ -211,6 +212,8 @@ export {
   recolourPlace,
   removeStrand,
   withPattern,
+  layWritten,
+  withSingleStrands,
   withStrandCount,
 } from './piece/loom.js';
 export { beadIdsOf, beadsById, knotIdsOf, knotsById } from './piece/palette.js';

@@ -18,6 +18,7 @@ import { loomView, zoomFor } from './view';
 
 const ReadyDialog = later(() => import('./ready-dialog').then((m) => m.ReadyDialog));
 const PictureDialog = later(() => import('./picture-dialog').then((m) => m.PictureDialog));
+const TextDialog = later(() => import('./text-dialog').then((m) => m.TextDialog));
 
 interface Props {
   /** Id of the band. */
@@ -45,7 +46,7 @@ function BandLoom({ piece, part }: BandProps) {
     () => loomView(shown, runs.length, sight.zoom),
     [shown, runs.length, sight.zoom],
   );
-  const [dialog, setDialog] = useState<'ready' | 'picture' | 'colour' | null>(null);
+  const [dialog, setDialog] = useState<'ready' | 'picture' | 'text' | 'colour' | null>(null);
   const close = (): void => setDialog(null);
   const status = useId();
   const colours = useColours(own, hand.brush);
@@ -57,6 +58,7 @@ function BandLoom({ piece, part }: BandProps) {
           onSight={setSight}
           onReady={() => setDialog('ready')}
           onPicture={() => setDialog('picture')}
+          onText={() => setDialog('text')}
         />
         {fault && <FaultBar part={part.id} fault={fault} strands={runs.length} />}
         <LoomCanvas
@@ -89,6 +91,7 @@ function BandLoom({ piece, part }: BandProps) {
       </Flex>
       {dialog === 'ready' && <ReadyDialog part={part} onClose={close} />}
       {dialog === 'picture' && <PictureDialog part={part} onClose={close} />}
+      {dialog === 'text' && <TextDialog part={part} onClose={close} />}
       {dialog === 'colour' && own[0] && (
         <OwnCordDialog
           start={own[0]}

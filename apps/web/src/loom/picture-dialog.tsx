@@ -4,6 +4,7 @@ import {
   layColours,
   runsOf,
   withPattern,
+  withSingleStrands,
   withStrandCount,
   type FlossPart,
   type Picture,
@@ -65,11 +66,7 @@ export function PictureDialog({ part, onClose }: Props) {
     if (!current || !colours) return;
     usePiece.getState().edit((old) => {
       // Each column has a colour of its own, so that every strand lies single.
-      const singles = {
-        ...old,
-        strands: old.strands.map((strand) => ({ ...strand, legs: strand.legs.slice(0, 1) })),
-      };
-      const enough = withStrandCount(singles, part.id, strands);
+      const enough = withStrandCount(withSingleStrands(old), part.id, strands);
       return layColours(withPattern(enough, part.id, current.pattern), part.id, colours, cords);
     });
     onClose();

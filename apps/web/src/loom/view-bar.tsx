@@ -1,5 +1,5 @@
 import { Box, Flex } from '@chakra-ui/react';
-import { Grid3x3, Image, Route, ZoomIn, ZoomOut } from 'lucide-react';
+import { Grid3x3, Image, Route, Type, ZoomIn, ZoomOut } from 'lucide-react';
 import { Button } from '../shell/button';
 import { ToolButton } from '../shell/tool-button';
 import { ZOOMS } from './view';
@@ -15,10 +15,11 @@ interface Props {
   readonly onSight: (sight: Sight) => void;
   readonly onReady: () => void;
   readonly onPicture: () => void;
+  readonly onText: () => void;
 }
 
 /** Where patterns come from, and how large they are seen. */
-export function ViewBar({ sight, onSight, onReady, onPicture }: Props) {
+export function ViewBar({ sight, onSight, onReady, onPicture, onText }: Props) {
   const { zoom, lanes } = sight;
   return (
     <Flex gap="2" flexWrap="wrap" align="center">
@@ -27,6 +28,9 @@ export function ViewBar({ sight, onSight, onReady, onPicture }: Props) {
       </Button>
       <Button onClick={onPicture}>
         <Image size={18} /> From a picture
+      </Button>
+      <Button onClick={onText}>
+        <Type size={18} /> As text
       </Button>
       <Box flex="1" />
       <Flex role="group" aria-label="How the loom is seen">

@@ -14,6 +14,10 @@ export type Lay = 'crossing' | 'leader';
 /** Signs of a leader's row: the leader's colour shows, or that of the strand it crosses. */
 const LEADER_SIGNS = ['-', '|'] as const;
 
+/** What stands for a knot. */
+export const signsOf = (lay: Lay): readonly string[] =>
+  lay === 'crossing' ? CROSSINGS : LEADER_SIGNS;
+
 /** Limits within which a band is planned. */
 export const STRAND_LIMITS = { min: 3, max: 60 } as const;
 export const MAX_ROWS = 400;
@@ -52,12 +56,16 @@ export function crossingOf(lay: Lay, row: number, sign: string): Crossing {
   return (sign === '-') === leaderGoesRight(row) ? '>' : '<';
 }
 
-const fault = (code: string, message: string, remedy: string, path: string): Advice => ({
+/** Advice on a pattern, in plain words: no lengths are named in it. */
+interface Fault extends Omit<Advice, 'path'> {
+  readonly message: string;
+  readonly remedy: string;
+}
+const fault = (code: string, message: string, remedy: string): Fault => ({
   code,
   severity: 'error',
   message,
   remedy,
-  path,
 });
 
 /**
@@ -65,63 +73,60 @@ const fault = (code: string, message: string, remedy: string, path: string): Adv
  *
  * @returns nothing when all is well; at most one fault for each row
  */
-export function patternFaults({ lay, rows }: FlossPattern, strands: number): Advice[] {
+export function patternFaults(pattern: FlossPattern, strands: number): Advice[] {
+  const whole = repeatFault(pattern, strands);
+  if (whole !== null) return [{ ...whole, path: 'rows' }];
+  return pattern.rows.flatMap((row, r): Advice[] => {
+    const own = rowFault(pattern.lay, row, r, strands);
+    return own === null ? [] : [{ ...own, path: `rows[${r}]` }];
+  });
+}
+
+/** What keeps a repeat as a whole from being tied: its number of strands, or of rows. */
+export function repeatFault({ lay, rows }: FlossPattern, strands: number): Fault | null {
   if (strands < STRAND_LIMITS.min || strands > STRAND_LIMITS.max) {
-    return [
-      fault(
-        'floss.strands',
-        `A knotted band takes ${STRAND_LIMITS.min} to ${STRAND_LIMITS.max} strands; this one has ${strands}.`,
-        strands < STRAND_LIMITS.min ? 'Add strands, or fold them.' : 'Remove strands.',
-        'rows',
-      ),
-    ];
+    return fault(
+      'floss.strands',
+      `A knotted band takes ${STRAND_LIMITS.min} to ${STRAND_LIMITS.max} strands; this one has ${strands}.`,
+      strands < STRAND_LIMITS.min ? 'Add strands, or fold them.' : 'Remove strands.',
+    );
   }
   if (rows.length === 0 || rows.length > MAX_ROWS) {
-    return [
-      fault(
-        'floss.rows',
-        `A repeat has 1 to ${MAX_ROWS} rows; this one has ${rows.length}.`,
-        'Choose a ready pattern, or add rows on the loom.',
-        'rows',
-      ),
-    ];
+    return fault(
+      'floss.rows',
+      `A repeat has 1 to ${MAX_ROWS} rows; this one has ${rows.length}.`,
+      'Choose a ready pattern, or add rows on the loom.',
+    );
   }
   if (lay === 'crossing' && rows.length % 2 === 1) {
-    return [
-      fault(
-        'floss.odd',
-        'A repeat of crossings has an even number of rows, so that the next begins in the same places.',
-        'Add or remove a row.',
-        'rows',
-      ),
-    ];
+    return fault(
+      'floss.odd',
+      'A repeat of crossings has an even number of rows, so that the next begins in the same places.',
+      'Add or remove a row.',
+    );
   }
-  const signs = new Set<string>(lay === 'crossing' ? CROSSINGS : LEADER_SIGNS);
-  return rows.flatMap((row, r): Advice[] => {
-    const wanted = knotsInRow(lay, r, strands);
-    const path = `rows[${r}]`;
-    if (row.length !== wanted) {
-      return [
-        fault(
-          'floss.row',
-          `Row ${r + 1} has ${row.length} knots; with ${strands} strands it must have ${wanted}.`,
-          'Fit the pattern to the strands on the loom, or choose it again.',
-          path,
-        ),
-      ];
-    }
-    const strange = [...row].find((sign) => !signs.has(sign));
-    return strange === undefined
-      ? []
-      : [
-          fault(
-            'floss.sign',
-            `Row ${r + 1} has a knot “${strange}”; there is no such knot.`,
-            `Use ${[...signs].join(' ')}.`,
-            path,
-          ),
-        ];
-  });
+  return null;
+}
+
+/** What keeps one row, counted from 0, from being tied with a number of strands. */
+export function rowFault(lay: Lay, row: string, r: number, strands: number): Fault | null {
+  const wanted = knotsInRow(lay, r, strands);
+  if (row.length !== wanted) {
+    return fault(
+      'floss.row',
+      `Row ${r + 1} has ${row.length} knots; with ${strands} strands it must have ${wanted}.`,
+      'Fit the pattern to the strands on the loom, or choose it again.',
+    );
+  }
+  const signs = signsOf(lay);
+  const strange = [...row].find((sign) => !signs.includes(sign));
+  return strange === undefined
+    ? null
+    : fault(
+        'floss.sign',
+        `Row ${r + 1} has a knot “${strange}”; there is no such knot.`,
+        `Use ${signs.join(' ')}.`,
+      );
 }
 
 /**
@@ -188,9 +193,8 @@ export function withSign(
   knot: number,
   sign: string,
 ): FlossPattern {
-  const allowed: readonly string[] = lay === 'crossing' ? CROSSINGS : LEADER_SIGNS;
   const old = rows[row];
-  if (old?.[knot] === undefined || !allowed.includes(sign)) return { lay, rows };
+  if (old?.[knot] === undefined || !signsOf(lay).includes(sign)) return { lay, rows };
   const changed = old.slice(0, knot) + sign + old.slice(knot + 1);
   return { lay, rows: rows.map((r, i) => (i === row ? changed : r)) };
 }

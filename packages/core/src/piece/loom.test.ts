@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { patternFaults } from '../floss/pattern.js';
+import { readBand, writeBand, type WrittenBand } from '../floss/text.js';
 import { READY_PATTERNS, readyPattern } from '../floss/ready.js';
 import { simulate } from '../floss/simulate.js';
 import type { FlossPart } from '../part/floss/model.js';
@@ -10,6 +11,7 @@ import {
   cordsOfBand,
   insertStrand,
   layReady,
+  layWritten,
   placesOf,
   recolourPlace,
   removeStrand,
@@ -105,5 +107,57 @@ describe('ready patterns on the loom', () => {
   it('works 40 strands by 300 rows out', () => {
     const rows = Array.from({ length: 300 }, (_, r) => '>'.repeat(r % 2 ? 19 : 20));
     expect(simulate({ lay: 'crossing', rows }, 40).count).toBe(150 * 39);
+  });
+});
+
+describe('a band that was written down', () => {
+  const read = (text: string): WrittenBand => {
+    const result = readBand(text);
+    if (!result.ok) throw new Error(JSON.stringify(result.faults));
+    return result.value;
+  };
+  const written = (piece: Piece): string => {
+    const runs = runsOf(piece);
+    return writeBand(
+      band(piece),
+      placesOf(piece, BAND).map((index) => runs[index]!.cord.colour),
+    );
+  };
+
+  it.each([
+    ['stripe', stripe],
+    ['folded', folded],
+  ])('leaves the %s band as it was when nothing is changed in it', (_, piece) => {
+    const again = layWritten(piece, BAND, read(written(piece)));
+    sound(again);
+    expect(written(again)).toBe(written(piece));
+    expect(again.strands.map(({ legs }) => legs)).toEqual(piece.strands.map(({ legs }) => legs));
+  });
+
+  it('comes on to a band of other strands, colours and folds', () => {
+    const other = layWritten(folded, BAND, read(written(stripe)));
+    sound(other);
+    expect(written(other)).toBe(written(stripe));
+  });
+
+  it('opens folds where their halves are to have two colours', () => {
+    const runs = runsOf(folded).length;
+    const text = `strands: ${'AB'.repeat(runs).slice(0, runs - 1)}C\nA=#111111\nB=#222222\nC=#333333\n`;
+    const rows = band(folded).rows.join('\n');
+    const laid = layWritten(folded, BAND, read(text + rows));
+    sound(laid);
+    expect(colourAt(laid).at(-1)).toBe('#333333');
+    expect(laid.strands.every(({ legs }) => legs.length === 1)).toBe(true);
+  });
+
+  it('takes its colours from cords at hand, and letters without one from the band', () => {
+    const sea = testCord(1.1);
+    const own = cordsOfBand(stripe, BAND)[0]!;
+    const cord = { ...own, name: 'sea thread', colour: { name: 'Sea', hex: '#0a5566' } };
+    const text = 'strands: A B A\nA = #0A5566 Sea\n>\n>';
+    const laid = layWritten(stripe, BAND, read(text), [{ ...cord, kind: sea.kind }, cord]);
+    sound(laid);
+    const names = placesOf(laid, BAND).map((i) => runsOf(laid)[i]!.cord.name);
+    expect(names).toEqual(['sea thread', cordsOfBand(stripe, BAND)[1]!.name, 'sea thread']);
   });
 });

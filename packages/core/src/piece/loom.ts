@@ -1,5 +1,6 @@
 import { fitToStrands, STRAND_LIMITS, type FlossPattern } from '../floss/pattern.js';
 import { readyPattern, type ReadyStart } from '../floss/ready.js';
+import type { WrittenBand } from '../floss/text.js';
 import type { Cord } from '../material/cord.js';
 import { ordersAll, type FlossPart } from '../part/floss/model.js';
 import { changePart } from './edit.js';
@@ -185,4 +186,46 @@ export function layColours(
   };
   const natural = placed.order.every((index, place) => index === place);
   return withBand(recoloured, id, (part) => ({ ...part, order: natural ? null : placed.order }));
+}
+
+/** Every strand single, so that each place of a band can have a colour of its own. */
+export const withSingleStrands = (piece: Piece): Piece => ({
+  ...piece,
+  strands: piece.strands.map((strand) => ({ ...strand, legs: strand.legs.slice(0, 1) })),
+});
+
+/**
+ * A band as it was written down, laid on as many strands as it needs. Strands that were folded stay so
+ * where the colours let them: both halves of one have one colour.
+ *
+ * @param stash cords to take colours from besides the band's own; a colour that none of them has is
+ *   given to a cord like the band's first
+ */
+export function layWritten(
+  piece: Piece,
+  id: string,
+  { pattern, strands, places, colours }: WrittenBand,
+  stash: readonly Cord[] = [],
+): Piece {
+  const own = cordsOfBand(piece, id);
+  const known = [...own, ...stash.filter(({ kind }) => kind === own[0]?.kind)];
+  const inHex = ({ colour }: Cord, hex: string): boolean =>
+    colour.hex.toLowerCase() === hex.toLowerCase();
+  const cords = colours.map((colour, i) => {
+    if (colour === null) return own[i % own.length]!;
+    const alike = known.filter((cord) => inHex(cord, colour.hex));
+    return (
+      alike.find((cord) => cord.colour.name === colour.name) ?? alike[0] ?? { ...own[0]!, colour }
+    );
+  });
+  const on = (from: Piece): Piece =>
+    withPattern(
+      runsOf(from).length === strands ? from : withStrandCount(from, id, strands),
+      id,
+      pattern,
+    );
+  const laid = on(piece);
+  if (places === null) return laid;
+  const folds = assignPlaces(places, laid.strands.map(passages)) !== null;
+  return layColours(folds ? laid : on(withSingleStrands(piece)), id, places, cords);
 }
