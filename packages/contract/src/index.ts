@@ -24,6 +24,7 @@ export * from './week-views.js';
 export * from './instrument.dto.js';
 export * from './people.dto.js';
 export * from './people-views.js';
+export * from './several.js';
 export * from './bytes.js';
 export * from './told-as.js';
 export * from './json-schema.js';

@@ -88,6 +88,7 @@ export const DEEDS = [
   'wearer.exported',
   'wearer.forgotten',
   'list.added',
+  'list.filled',
   'list.removed',
   'list.changed',
   'lot.changed',

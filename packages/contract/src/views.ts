@@ -37,6 +37,17 @@ export interface Stored<T> {
   readonly id: string;
   readonly value: T;
 }
+/** Something that has to do with a thing on a list. */
+export interface UseView {
+  readonly in: 'piece' | 'lot' | 'kit';
+  readonly id: string;
+  readonly name: string;
+}
+export interface UsesView {
+  readonly total: number;
+  /** The first of them. */
+  readonly named: readonly UseView[];
+}
 export type WearerView = Stored<Wearer>;
 export type CordView = Stored<Cord>;
 export type BeadView = Stored<Bead>;

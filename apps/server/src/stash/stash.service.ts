@@ -1,10 +1,11 @@
-import type { Stored } from '@coiled-strand/contract';
+import type { Stored, UsesView } from '@coiled-strand/contract';
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityTarget } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
 import { note } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import type { StashItem } from '../rows/list.entities.js';
+import { usesOf, type Listed } from './uses.js';
 
 /** Lists, adds and changes the things on one of the workshop's lists. */
 @Injectable()
@@ -55,6 +56,66 @@ export class StashService {
       if (!affected) throw notFound(what);
       await note(manager, 'list.changed', { subject: id, more: what });
       return { id, value };
+    });
+  }
+
+  /** Puts several things on a list, or none of them. */
+  async addAll<T extends object>(
+    list: EntityTarget<StashItem<T>>,
+    values: readonly T[],
+    what: string,
+  ): Promise<Stored<T>[]> {
+    const workshopId = await this.workshop.id();
+    return this.dataSource.transaction(async (manager) => {
+      const repository = manager.getRepository(list);
+      const stored: Stored<T>[] = [];
+      // A list is in the order in which it was filled: a millisecond lies between one and the next.
+      const now = Date.now();
+      for (const [i, value] of values.entries()) {
+        const createdAt = new Date(now + i);
+        const item = Object.assign(repository.create(), { workshopId, value, createdAt });
+        const { id } = await repository.save(item);
+        stored.push({ id, value });
+      }
+      await note(manager, 'list.filled', { more: `${values.length} × ${what}` });
+      return stored;
+    });
+  }
+
+  /** What of the workshop has to do with a thing on a list. */
+  async uses<T extends object>(
+    list: EntityTarget<StashItem<T>>,
+    id: string,
+    what: Listed,
+    nameOf: (value: T) => string,
+  ): Promise<UsesView> {
+    const workshopId = await this.workshop.id();
+    const item = await this.dataSource
+      .getRepository(list)
+      .createQueryBuilder('item')
+      .where('item.id = :id and item.workshop_id = :workshopId', { id, workshopId })
+      .getOne();
+    if (!item) throw notFound(what);
+    const known = { id, name: nameOf(item.value) };
+    return usesOf(this.dataSource.manager, workshopId, what, known);
+  }
+
+  /** Takes a thing off a list; pieces that have a copy of it keep it. */
+  async remove<T extends object>(
+    list: EntityTarget<StashItem<T>>,
+    id: string,
+    what: string,
+  ): Promise<void> {
+    const workshopId = await this.workshop.id();
+    await this.dataSource.transaction(async (manager) => {
+      const { affected } = await manager
+        .createQueryBuilder()
+        .delete()
+        .from(list)
+        .where('id = :id and workshop_id = :workshopId', { id, workshopId })
+        .execute();
+      if (!affected) throw notFound(what);
+      await note(manager, 'list.removed', { subject: id, more: what });
     });
   }
 }

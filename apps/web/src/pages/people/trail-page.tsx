@@ -16,6 +16,7 @@ const DID: Readonly<Record<Deed, (what: string, more: string) => string>> = {
   'wearer.exported': (what) => `saved what is kept of ${what}`,
   'wearer.forgotten': () => 'forgot a wearer',
   'list.removed': (what, more) => `took ${what} off the list of ${more}s`,
+  'list.filled': (_, more) => `put several things on a list: ${more}`,
   'list.added': (what, more) => `put ${what} on the list of ${more}s`,
   'list.changed': (what, more) => `changed ${what} on the list of ${more}s`,
   'lot.changed': (what) => `changed what is noted of ${what}`,
