@@ -3,6 +3,7 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { queryClient } from './api/queries';
+import { Arrivals } from './arrivals/arrivals';
 import { ArrowHead } from './bench/shapes';
 import { NotFound } from './frame/not-found';
 import { RouteFault } from './frame/route-fault';
@@ -54,6 +55,7 @@ const WEEK_ROUTES = [
   { path: '/orders/:id', Page: week('OrderPage', 'Fetching the order') },
   { path: '/bench-time', Page: week('BenchTimePage', 'Planning your week') },
   { path: '/instruments', Page: week('InstrumentsPage', 'Listening') },
+  { path: '/lists', Page: week('ListsPage', 'Opening the lists') },
   { path: '/kits', Page: week('KitsPage', 'Fetching the kits') },
   { path: '/kits/:id', Page: week('KitPage', 'Fetching the kit') },
 ];
@@ -110,7 +112,11 @@ const INSIDE = [
 const router = createBrowserRouter([
   { path: '/join', element: <LinkPage />, errorElement: <RouteFault /> },
   { path: '/reset', element: <LinkPage />, errorElement: <RouteFault /> },
-  { element: <Gate />, errorElement: <RouteFault />, children: INSIDE },
+  {
+    element: <Gate />,
+    errorElement: <RouteFault />,
+    children: [{ element: <Arrivals />, children: INSIDE }],
+  },
 ]);
 
 export function App() {

@@ -12,3 +12,4 @@ export { BuyingPage } from './pages/buying/buying-page';
 export { KitsPage } from './pages/kits/kits-page';
 export { KitPage } from './pages/kits/kit-page';
 export { InstrumentsPage } from './pages/instruments/instruments-page';
+export { ListsPage } from './pages/lists/lists-page';

@@ -24,15 +24,17 @@ import { readPicture, useWoven } from './use-picture';
 
 interface Props {
   readonly part: FlossPart;
+  /** The picture, where it is there already. */
+  readonly given?: { readonly picture: Picture; readonly name: string };
   readonly onClose: () => void;
 }
 
 /** A small picture reduced to the band’s own colours and knots, seen before it is laid on. */
-export function PictureDialog({ part, onClose }: Props) {
+export function PictureDialog({ part, given, onClose }: Props) {
   const piece = usePieceDocument();
   const cords = useMemo(() => cordsOfBand(piece, part.id), [piece, part.id]);
-  const [picture, setPicture] = useState<Picture | null>(null);
-  const [name, setName] = useState<string | null>(null);
+  const [picture, setPicture] = useState<Picture | null>(given?.picture ?? null);
+  const [name, setName] = useState<string | null>(given?.name ?? null);
   const [fault, setFault] = useState<string | null>(null);
   const [strands, setStrands] = useState(() => Math.max(12, runsOf(piece).length));
   const [ground, setGround] = useState(0);

@@ -99,7 +99,7 @@ export function TextDialog({ part, text: start, onClose }: Props) {
           <Textarea
             value={text}
             onChange={(event) => setText(event.target.value)}
-            rows={14}
+            rows={9}
             fontFamily="mono"
             fontSize="md"
             lineHeight="1.25"

@@ -16,19 +16,20 @@ export const control = {
   transition: 'background-color .12s, border-color .12s, color .12s',
 } as const;
 
-const input = defineRecipe({
-  base: {
-    ...control,
-    w: 'full',
-    minH: '40px',
-    px: '3',
-    bg: 'raised',
-    border: '1px solid {colors.line}',
-    _hover: { borderColor: 'muted' },
-    _placeholder: { color: 'muted', opacity: 1 },
-    _invalid: { borderColor: 'danger' },
-  },
-});
+/** What is typed into. */
+const typed = {
+  ...control,
+  w: 'full',
+  px: '3',
+  bg: 'raised',
+  border: '1px solid {colors.line}',
+  _hover: { borderColor: 'muted' },
+  _placeholder: { color: 'muted', opacity: 1 },
+  _invalid: { borderColor: 'danger' },
+} as const;
+
+const input = defineRecipe({ base: { ...typed, minH: '40px' } });
+const textarea = defineRecipe({ base: { ...typed, py: '2', lineHeight: '1.3' } });
 
 const dialog = defineSlotRecipe({
   slots: dialogAnatomy.keys(),
@@ -151,5 +152,5 @@ const toast = defineSlotRecipe({
   },
 });
 
-export const recipes = { input };
+export const recipes = { input, textarea };
 export const slotRecipes = { dialog, popover, menu, field, toast };

@@ -40,6 +40,7 @@ const config = defineConfig({
       sizes: { ...spacing, full: { value: '100%' } },
       fonts: {
         body: { value: "'Rosario Variable', 'Gill Sans', 'Optima', sans-serif" },
+        mono: { value: "ui-monospace, 'SFMono-Regular', 'DejaVu Sans Mono', monospace" },
         heading: { value: "'Rosario Variable', 'Gill Sans', 'Optima', sans-serif" },
       },
       fontSizes: {

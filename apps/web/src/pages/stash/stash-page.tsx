@@ -9,7 +9,7 @@ import {
   type LotView,
 } from '@coiled-strand/contract';
 import type { Thing } from '@coiled-strand/core';
-import { PackagePlus } from 'lucide-react';
+import { List as ListIcon, PackagePlus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { ForMakers } from '../../frame/for-makers';
@@ -68,6 +68,11 @@ export function StashPage() {
         title="The stash"
         about={total === undefined ? '' : sayCount(total, q !== '' || kind !== undefined)}
       >
+        <Button asChild>
+          <Link to="/lists">
+            <ListIcon size={18} /> Lists
+          </Link>
+        </Button>
         {items.length > 0 && (
           <>
             <SaveTableButton name="Stash" table={() => stashTable({ q, kind, sort, state })} />

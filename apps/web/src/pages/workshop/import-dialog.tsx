@@ -1,54 +1,41 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { readPieceFile, type FileFault } from '@coiled-strand/core';
 import { FileUp } from 'lucide-react';
 import { useState, type DragEvent } from 'react';
-import { useNavigate } from 'react-router';
-import { ApiError } from '../../api/client';
-import { useImportPiece } from '../../api/queries';
+import { useArrival } from '../../arrivals/arrival-store';
+import { FileFaults } from '../../arrivals/file-faults';
+import { recogniseFile } from '../../arrivals/recognise';
+import { useTakePiece } from '../../arrivals/use-take-piece';
 import { FileButton } from '../../shell/file-button';
 import { Modal } from '../../shell/modal';
-
-const LARGEST = 1_000_000;
 
 /** Takes a piece from its file; what is wrong with a file is named by path, and nothing is stored. */
 export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
   const [name, setName] = useState('');
-  const [faults, setFaults] = useState<readonly FileFault[]>([]);
-  const importPiece = useImportPiece();
-  const navigate = useNavigate();
-  const take = async (file: File | undefined): Promise<void> => {
+  const { take, faults, setFaults, isPending } = useTakePiece();
+  const bring = async (file: File | undefined): Promise<void> => {
     if (!file) return;
     setName(file.name);
     setFaults([]);
-    if (file.size > LARGEST) {
-      setFaults([
-        { path: '', message: 'The file is larger than 1 MB; a piece takes a few kilobytes.' },
-      ]);
-      return;
-    }
-    const read = readPieceFile(await file.text());
-    if (!read.ok) {
-      setFaults(read.faults);
-      return;
-    }
-    try {
-      const view = await importPiece.mutateAsync(read.value);
-      await navigate(`/pieces/${view.id}/fit`);
-    } catch (error) {
-      const named = error instanceof ApiError ? error.body.faults : undefined;
-      setFaults(named ?? [{ path: '', message: (error as Error).message }]);
+    const arrival = await recogniseFile(file);
+    if (arrival.kind === 'piece') await take(arrival.file);
+    else if (arrival.kind === 'bad-piece') setFaults(arrival.faults);
+    else if (arrival.kind === 'unknown') setFaults([{ path: '', message: arrival.why }]);
+    else {
+      // A pattern, a picture or a table has questions of its own.
+      onClose();
+      useArrival.setState({ arrival });
     }
   };
   const drop = (event: DragEvent): void => {
     event.preventDefault();
-    void take(event.dataTransfer.files[0]);
+    void bring(event.dataTransfer.files[0]);
   };
   return (
     <Modal
       open
       onClose={onClose}
-      title="A piece from a file"
-      description="A file exported from Coiled Strand, also one that was edited by hand."
+      title="From a file"
+      description="A piece exported from Coiled Strand, also one that was edited by hand; the pattern of a band as text; a table of beads, cords, findings or wearers. It may be dropped on any page as well."
     >
       <Flex
         direction="column"
@@ -62,26 +49,18 @@ export function ImportDialog({ onClose }: { readonly onClose: () => void }) {
       >
         <FileButton
           variant="solid"
-          accept=".json,application/json"
+          accept=".json,application/json,.csv,text/csv,.txt,text/plain,image/*"
           testId="import-file"
-          disabled={importPiece.isPending}
-          onFile={(file) => void take(file)}
+          disabled={isPending}
+          onFile={(file) => void bring(file)}
         >
           <FileUp size={18} /> Choose a file
         </FileButton>
         <Text color="muted">or drop it here</Text>
       </Flex>
       {faults.length > 0 && (
-        <Box mt="5" role="alert" bg="dangerFaint" borderRadius="soft" px="4" py="3">
-          <Text fontWeight="600">{name} cannot be imported as it is. Nothing was saved.</Text>
-          <Box as="ul" m="0" mt="2" pl="5">
-            {faults.map((fault) => (
-              <li key={`${fault.path}${fault.message}`}>
-                {fault.path && <b>{fault.path}: </b>}
-                {fault.message}
-              </li>
-            ))}
-          </Box>
+        <Box mt="5">
+          <FileFaults name={name} faults={faults} />
         </Box>
       )}
     </Modal>

@@ -71,16 +71,7 @@ export function LogForm({ make, plan, open, onDone }: Props) {
           <TextRow label="Who has it" maxLength={120} {...register('owner')} />
           <Field.Root>
             <Field.Label>Note: what you would do differently</Field.Label>
-            <Textarea
-              {...register('note')}
-              rows={2}
-              bg="raised"
-              border="1px solid {colors.line}"
-              borderRadius="soft"
-              px="3"
-              py="2"
-              w="full"
-            />
+            <Textarea {...register('note')} rows={2} />
           </Field.Root>
         </Grid>
         <Photos make={make} editable />

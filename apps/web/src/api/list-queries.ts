@@ -1,0 +1,29 @@
+import type { Stored, UsesView } from '@coiled-strand/contract';
+import { useQuery } from '@tanstack/react-query';
+import { call } from './client';
+import { keys, useChange } from './queries';
+
+/** A list of things that are copied into pieces, by its route. */
+export type ListPath = 'wearers' | 'cords' | 'beads' | 'fittings';
+
+export const useThingsOn = (list: ListPath) =>
+  useQuery({ queryKey: keys[list], queryFn: () => call<Stored<object>[]>(`/${list}`) });
+
+/** Several things put on a list, or none of them. */
+export const useAddSeveral = (list: ListPath) =>
+  useChange(
+    (items: readonly object[]) =>
+      call<Stored<object>[]>(`/${list}/several`, { method: 'POST', body: { items } }),
+    [keys[list]],
+  );
+
+export const useTakeOff = (list: ListPath) =>
+  useChange((id: string) => call<void>(`/${list}/${id}`, { method: 'DELETE' }), [keys[list]]);
+
+/** What of the workshop has to do with a thing on a list. */
+export const useUses = (list: ListPath, id: string) =>
+  useQuery({
+    queryKey: [...keys[list], id, 'uses'],
+    queryFn: () => call<UsesView>(`/${list}/${id}/uses`),
+    staleTime: 0,
+  });
