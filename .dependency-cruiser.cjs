@@ -34,6 +34,7 @@ const WEB = [
   'theme',
   'api',
   'shell',
+  'pocket',
   'fields',
   'settings',
   'frame',

@@ -19,6 +19,8 @@ export default defineConfig({
     actionTimeout: 20_000,
     navigationTimeout: 60_000,
     screenshot: 'only-on-failure',
+    // Only where it is tested: putting the program on a device takes a while in every test.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
       args: [

@@ -3,9 +3,17 @@ import './theme/base.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './app';
 import { queryClient, keys } from './api/queries';
+import { keepQueries } from './api/kept-queries';
+import { sendLogs, whenLogged } from './make/log-outbox';
+import { useMeasures } from './make/measure-store';
 import { flush, whenSent } from './make/progress-sender';
-import { findKept } from './make/progress-store';
+import { findKept, useProgress } from './make/progress-store';
+import { atRest } from './shell/at-rest';
+import { useLogDrafts } from './stages/log/log-drafts';
 import type { MakeView } from '@coiled-strand/contract';
+
+/** A server may come back without the browser being told. */
+const LOOK_AGAIN = 15_000;
 
 const isMakes = ({ queryKey }: { readonly queryKey: readonly unknown[] }): boolean =>
   queryKey[2] === 'makes';
@@ -30,10 +38,22 @@ whenSent((sent) => {
   return follow(sent);
 });
 
-// Progress that an earlier window could not send goes out first.
-void findKept().then(flush);
-for (const back of ['online', 'pageshow']) window.addEventListener(back, () => void flush());
+// A log that had to wait closes its make like any other.
+whenLogged(({ id }) => {
+  useProgress.getState().forget(id);
+  useLogDrafts.getState().keep(id, null);
+  useMeasures.getState().keep(id, null);
+  void queryClient.invalidateQueries();
+});
+
+// What an earlier window could not send goes out first.
+const sendAll = (): Promise<void> => flush().then(sendLogs);
+void findKept().then(sendAll);
+for (const back of ['online', 'pageshow']) window.addEventListener(back, () => void sendAll());
+setInterval(() => void sendLogs(), LOOK_AGAIN);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root element');
-createRoot(root).render(<App />);
+// What was known here last is shown until the server says otherwise.
+void keepQueries(queryClient).finally(() => createRoot(root).render(<App />));
+atRest(() => void import('./pocket/install').then(({ installHere }) => installHere()));

@@ -7,8 +7,8 @@ import type {
   PiecesQueryDto,
   PieceView,
 } from '@coiled-strand/contract';
-import { keepPreviousData, useInfiniteQuery } from '@tanstack/react-query';
-import { call } from './client';
+import { keepPreviousData, useInfiniteQuery, useQueryClient } from '@tanstack/react-query';
+import { call, isPassing } from './client';
 import { keys } from './queries';
 
 /** As much of a list as was asked for so far. */
@@ -20,6 +20,8 @@ export interface Listed<T> {
   readonly more: (() => void) | null;
   readonly isFetchingMore: boolean;
   readonly error: Error | null;
+  /** Whether nobody answers: what is there is as it was known last. */
+  readonly away: boolean;
   readonly retry: () => void;
 }
 
@@ -52,6 +54,7 @@ export function useList<T>(
     more: hasNextPage ? () => void fetchNextPage() : null,
     isFetchingMore: isFetchingNextPage,
     error: data ? null : error,
+    away: query.failureCount > 0 && isPassing(query.failureReason),
     retry: () => void refetch(),
   };
 }
@@ -60,6 +63,18 @@ export type Asked<T> = Readonly<Omit<T, 'after'>>;
 
 export const usePieces = (asked: Asked<PiecesQueryDto>): Listed<PieceView> =>
   useList(keys.pieces, '/pieces', { ...asked });
+
+/** Pieces that were opened on this device, the last first. */
+export function useOpenedHere(): readonly PieceView[] {
+  const client = useQueryClient();
+  return client
+    .getQueryCache()
+    .findAll({
+      predicate: ({ queryKey: [what, , more] }) => what === 'piece' && more === undefined,
+    })
+    .sort((a, b) => b.state.dataUpdatedAt - a.state.dataUpdatedAt)
+    .flatMap(({ state }) => (state.data === undefined ? [] : [state.data as PieceView]));
+}
 
 export const useBook = (asked: Asked<MakesQueryDto>): Listed<MakeView> =>
   useList(keys.book, '/makes', { ...asked });

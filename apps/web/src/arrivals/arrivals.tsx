@@ -94,7 +94,15 @@ const DropHere = () => (
       align="center"
       justify="center"
     >
-      <Text fontSize="xl" fontWeight="600" textAlign="center" px="6">
+      <Text
+        fontSize="xl"
+        fontWeight="600"
+        textAlign="center"
+        bg="raised"
+        borderRadius="soft"
+        px="6"
+        py="4"
+      >
         Drop it anywhere: a piece, a pattern, a picture or a table
       </Text>
     </Flex>

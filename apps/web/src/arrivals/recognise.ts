@@ -32,8 +32,9 @@ export async function recogniseFile(file: File): Promise<Arrival> {
 }
 
 /** What a text is, whatever it is called. */
-export async function recogniseText(name: string, text: string): Promise<Arrival> {
-  if (/^\ufeff?\s*[{[]/.test(text)) {
+export async function recogniseText(name: string, raw: string): Promise<Arrival> {
+  const text = raw.replace(/^\ufeff/, '');
+  if (/^\s*[{[]/.test(text)) {
     const read = readPieceFile(text);
     return read.ok
       ? { name, kind: 'piece', file: read.value }

@@ -1,5 +1,6 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import type { ReactNode } from 'react';
+import { NewerNote } from '../pocket/newer-note';
 import { LooksOnly } from './for-makers';
 import { TopBar } from './top-bar';
 import { WeekNav } from './week-nav';
@@ -11,6 +12,7 @@ export function Page({ children }: { readonly children: ReactNode }) {
       <TopBar />
       <WeekNav />
       <LooksOnly />
+      <NewerNote />
       <Box
         as="main"
         px={{ base: '4', md: '7' }}

@@ -14,6 +14,7 @@ import { Choices } from '../fields/choices';
 import { SelectField } from '../fields/select-field';
 import { TextField } from '../fields/text-field';
 import { Modal } from '../shell/modal';
+import { OnThisDevice } from '../pocket/on-this-device';
 import { RealSize } from './real-size';
 import { PRACTICE_CHOICES, STEPS, SURENESS } from './cutting-choices';
 import { useDevice } from '../device/device-store';
@@ -132,6 +133,7 @@ export function SettingsDialog({ onClose }: Props) {
           ]}
         />
         <RealSize />
+        <OnThisDevice />
         {change.isError && (
           <Text color="danger" role="alert">
             Not kept: {change.error.message}

@@ -23,7 +23,7 @@ export function Fault({ error, onRetry, children }: FaultProps) {
   const remedy =
     error instanceof ApiError
       ? error.body.remedy
-      : 'Is it still running in the terminal where you started it? This page tries again by itself.';
+      : 'Is there a network, and is it still running in the terminal where you started it? This page tries again by itself.';
   return (
     <Flex direction="column" gap="3" maxW="520px" mx="auto" py="20" px="5" role="alert">
       <Text fontSize="xl" fontWeight="600">

@@ -6,7 +6,7 @@ import { planPiece } from '@coiled-strand/core';
 import { Archive, FileDown, FileUp, Plus } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
-import { usePieces } from '../../api/lists';
+import { useOpenedHere, usePieces } from '../../api/lists';
 import { useSession } from '../../api/people-queries';
 import { useBringBack, useHand, usePutAway, useWorkshop } from '../../api/queries';
 import { SelectField } from '../../fields/select-field';
@@ -38,7 +38,13 @@ export function WorkshopPage() {
   const pieces = usePieces({ q, sort });
   const workshop = useWorkshop();
   const [dialog, setDialog] = useState<'new' | 'import' | null>(null);
-  const { items, total, error } = pieces;
+  const opened = useOpenedHere();
+  const { total, away } = pieces;
+  // A list that was fetched before a piece was made does not have it; whoever opened it here does.
+  const items = away
+    ? [...pieces.items, ...opened.filter(({ id }) => pieces.items.every((one) => one.id !== id))]
+    : pieces.items;
+  const error = items.length > 0 ? null : pieces.error;
   return (
     <Page>
       <Flex align="flex-end" gap="4" flexWrap="wrap" mb={{ base: '5', md: '8' }}>
@@ -64,10 +70,16 @@ export function WorkshopPage() {
       </Flex>
       {q === '' && <Now />}
       {((total ?? 0) > PAGE || q !== '' || asked('q') !== '') && <FindPieces sort={sort} />}
+      {away && items.length > 0 && (
+        <Text role="status" mb="5" maxW="60ch" bg="faint" borderRadius="soft" px="4" py="3">
+          Nobody answers: there is no network, or the server is away. These pieces are as they were
+          known on this device; those that were opened here can be worked on.
+        </Text>
+      )}
       {error ? (
         <Fault error={error} onRetry={pieces.retry} />
       ) : (
-        total === undefined && <Loading what="Fetching the bench" />
+        total === undefined && items.length === 0 && <Loading what="Fetching the bench" />
       )}
       {total === 0 && q === '' && <EmptyBench onNew={() => setDialog('new')} />}
       <Flex as="ul" listStyleType="none" direction="column" gap="5" m="0" p="0">

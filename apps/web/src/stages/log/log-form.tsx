@@ -31,7 +31,7 @@ const WORN_CHOICES: readonly { value: Worn; label: string }[] = [
 
 /** Everything that is measured when a piece is finished; also to correct what was logged. */
 export function LogForm({ make, plan, open, onDone }: Props) {
-  const { form, submit, discard, saving, fault } = useLog(make, plan, onDone);
+  const { form, submit, discard, saving, waiting, fault } = useLog(make, plan, onDone);
   const { control, register, formState } = form;
   const send = (event: FormEvent): void => {
     event.preventDefault();
@@ -93,6 +93,12 @@ export function LogForm({ make, plan, open, onDone }: Props) {
           {fault && (
             <Text color="danger" role="alert">
               {fault}
+            </Text>
+          )}
+          {waiting && (
+            <Text role="status" maxW="52ch">
+              Logged on this device. It goes into the book of makes by itself as soon as the server
+              answers; until then you can still change it.
             </Text>
           )}
         </Flex>

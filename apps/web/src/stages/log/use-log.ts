@@ -3,8 +3,9 @@ import type { HalfWay, Plan } from '@coiled-strand/core';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useEffect } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
-import { ApiError } from '../../api/client';
+import { ApiError, isPassing } from '../../api/client';
 import { useLogMake } from '../../api/queries';
+import { useLogOutbox } from '../../make/log-outbox';
 import { useMeasures } from '../../make/measure-store';
 import { useProgress } from '../../make/progress-store';
 import { dotted } from '../../piece/put-at';
@@ -54,6 +55,8 @@ export interface LogOfMake {
   /** Forgets what was filled in. */
   readonly discard: () => void;
   readonly saving: boolean;
+  /** Whether it is kept on this device until the server is back. */
+  readonly waiting: boolean;
   /** Why it was not saved; null when nothing went wrong. */
   readonly fault: string | null;
 }
@@ -77,29 +80,45 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
       }),
     [subscribe, keep, make.id],
   );
-  const submit = form.handleSubmit(async (record) => {
+  const toSend = useLogOutbox((state) => state.kept[make.id]);
+  const submit = form.handleSubmit(async (filled) => {
+    const record: MakeLogDto = {
+      ...betweenOf(useMeasures.getState().kept[make.id]),
+      ...filled,
+      minutes: filled.stages ? sumOfMinutes(filled.stages) : filled.minutes,
+      note: filled.note || undefined,
+      owner: filled.owner || undefined,
+    };
+    const { keep: keepToSend } = useLogOutbox.getState();
     try {
-      await save.mutateAsync({
-        id: make.id,
-        record: {
-          ...betweenOf(useMeasures.getState().kept[make.id]),
-          ...record,
-          minutes: record.stages ? sumOfMinutes(record.stages) : record.minutes,
-          note: record.note || undefined,
-          owner: record.owner || undefined,
-        },
-      });
+      await save.mutateAsync({ id: make.id, record });
+      keepToSend(make.id, null);
       forget(make.id);
       keep(make.id, null);
       useMeasures.getState().keep(make.id, null);
       onDone?.();
     } catch (error) {
+      if (isPassing(error)) {
+        keepToSend(make.id, { record, refused: null });
+        save.reset();
+        return;
+      }
       if (!(error instanceof ApiError)) return;
       for (const { path, message } of error.body.faults ?? []) {
         form.setError(dotted(path) as 'length', { message });
       }
     }
   });
-  const discard = (): void => keep(make.id, null);
-  return { form, submit, discard, saving: save.isPending, fault: save.error?.message ?? null };
+  const discard = (): void => {
+    keep(make.id, null);
+    useLogOutbox.getState().keep(make.id, null);
+  };
+  return {
+    form,
+    submit,
+    discard,
+    saving: save.isPending,
+    waiting: toSend?.refused === null,
+    fault: save.error?.message ?? toSend?.refused ?? null,
+  };
 }

@@ -3,6 +3,7 @@ import { useState, type MouseEvent } from 'react';
 import { useDevice } from '../../device/device-store';
 import type { Make } from '../../make/use-make';
 import { Waits } from '../../make/waits';
+import { useMakingHere } from '../../pocket/making-lock';
 import { sameDocument } from '../../piece/differences';
 import { useStage } from '../../piece/stage-context';
 import { useHotkeys } from '../../shell/use-hotkeys';
@@ -57,6 +58,7 @@ export function Making({ make }: { readonly make: Make }) {
     ...(pedal ? { [pedal]: forward } : {}),
   });
   useWakeLock();
+  useMakingHere();
   return (
     <Flex direction="column" gap="4" data-testid="making" onClick={letGo}>
       {!sameDocument(make.view.piece, piece) && <PlanChanged make={make} />}

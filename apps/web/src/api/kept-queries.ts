@@ -1,0 +1,111 @@
+import type { SessionView } from '@coiled-strand/contract';
+import type { Query, QueryClient, QueryKey } from '@tanstack/react-query';
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { keys } from './queries';
+
+/** What was fetched last under a key, for whom. */
+interface Kept {
+  readonly hash: string;
+  readonly key: QueryKey;
+  readonly data: unknown;
+  /** When the server said so. */
+  readonly at: number;
+  /** The person and the workshop that it was fetched for. */
+  readonly owner: string;
+}
+
+interface Schema extends DBSchema {
+  kept: { key: string; value: Kept };
+}
+
+/** What a maker needs at a table without a network, by the first word of its key. */
+const NEEDED: ReadonlySet<unknown> = new Set([
+  keys.session[0],
+  keys.workshop[0],
+  keys.wearers[0],
+  keys.cords[0],
+  keys.beads[0],
+  keys.fittings[0],
+  keys.knots[0],
+  keys.hand[0],
+  keys.swatches[0],
+  keys.pieces[0],
+  'piece',
+  'make-plan',
+]);
+
+/** So many answers are kept, the newest: some forty pieces with their makes. */
+const MOST = 300;
+const NAME = 'coiled-strand-known';
+
+const ownerOf = (session: SessionView | undefined): string | null =>
+  session?.state === 'signed-in' && session.workshop
+    ? `${session.person?.id ?? 'open'} ${session.workshop.id}`
+    : null;
+
+async function open(): Promise<IDBPDatabase<Schema> | null> {
+  try {
+    return await openDB<Schema>(NAME, 1, {
+      upgrade: (made) => void made.createObjectStore('kept', { keyPath: 'hash' }),
+    });
+  } catch {
+    // A browser that has no such store, or no room for it, works with the server alone.
+    return null;
+  }
+}
+
+/**
+ * Keeps what the server told last in this browser, and shows it until the server tells anew: so the pieces that
+ * were opened lately are there when nobody answers. What was fetched for one person or workshop is never shown to
+ * another: it goes as soon as the session is another one, or none.
+ *
+ * @returns once what is kept is known
+ */
+export async function keepQueries(client: QueryClient): Promise<void> {
+  const database = await open();
+  if (!database) return;
+  // What is kept here is not let go of while the page is open.
+  for (const first of NEEDED) client.setQueryDefaults([first], { gcTime: Infinity });
+  let owner = await restore(database, client).catch(() => null);
+  let writing: Promise<unknown> = Promise.resolve();
+  const write = (how: () => Promise<unknown>): void => {
+    writing = writing.then(how).catch(() => undefined);
+  };
+  client.getQueryCache().subscribe((event) => {
+    if (event.type !== 'updated' || event.action.type !== 'success') return;
+    const { queryKey, queryHash, state } = event.query as Query;
+    if (!NEEDED.has(queryKey[0])) return;
+    if (queryKey[0] === keys.session[0]) {
+      const now = ownerOf(state.data as SessionView);
+      if (now !== owner) write(() => database.clear('kept'));
+      owner = now;
+    }
+    if (owner === null) return;
+    const kept: Kept = {
+      hash: queryHash,
+      key: queryKey,
+      data: state.data,
+      at: state.dataUpdatedAt,
+      owner,
+    };
+    write(() => database.put('kept', kept));
+  });
+}
+
+/** Puts what is kept before the client, and lets go of the oldest. @returns for whom it is kept */
+async function restore(
+  database: IDBPDatabase<Schema>,
+  client: QueryClient,
+): Promise<string | null> {
+  const found: Kept[] = await database.getAll('kept');
+  const all = found.sort((a, b) => b.at - a.at);
+  const session = all.find(({ key }) => key[0] === keys.session[0]);
+  const owner = ownerOf(session?.data as SessionView | undefined);
+  for (const { key, data, at, owner: whose } of all.slice(0, MOST)) {
+    if (whose === owner) client.setQueryData(key, data, { updatedAt: at });
+  }
+  // However young it is: a page that is opened asks.
+  await client.invalidateQueries({ refetchType: 'none' });
+  for (const { hash } of all.slice(MOST)) await database.delete('kept', hash);
+  return owner;
+}
