@@ -218,8 +218,9 @@ test('a whole make by keyboard alone, for a left-handed maker', async ({ page, s
   await page.keyboard.press('Space');
   await expect(page.getByText('Left cord over')).toBeVisible();
   await page.keyboard.press('n');
-  await page.getByRole('dialog').getByRole('textbox').fill('12');
-  await page.keyboard.press('Enter');
+  const number = page.getByRole('dialog').getByRole('textbox');
+  await number.fill('12');
+  await number.press('Enter');
   await expect(page.getByTestId('counter')).toHaveText('12');
   for (let i = 0; i < 60; i++) await page.keyboard.press('Space');
   await expect(page.getByText('All knots are tied')).toBeVisible();
