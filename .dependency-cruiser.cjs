@@ -46,6 +46,7 @@ const WEB = [
   'stash',
   'week',
   'stock',
+  'hand',
   'people',
   'lists',
   'loom',

@@ -68,6 +68,8 @@ const KNOT_ROUTES = [
   { path: '/knots', Page: knot('KnotsPage', 'Fetching your knots') },
   { path: '/knots/new', Page: Board },
   { path: '/knots/:id', Page: Board },
+  { path: '/knot-book', Page: knot('KnotBookPage', 'Opening the knot book') },
+  { path: '/knot-book/:id', Page: knot('EntryPage', 'Opening the knot book') },
 ];
 
 const housePages = () => import('./house-pages');

@@ -56,7 +56,14 @@ export type {
   Point3,
   Primitive,
 } from './kind/primitive.js';
-export { KNOT_SPREAD, PLAIT_SPREAD, sumOf, type Passage, type Reason } from './kind/reason.js';
+export {
+  KNOT_SPREAD,
+  PLAIT_SPREAD,
+  sumOf,
+  type Passage,
+  type Reason,
+  type Use,
+} from './kind/reason.js';
 export { remember } from './kind/remember.js';
 export { LEG_ROLES, type LegRole, type Run } from './kind/run.js';
 export { callAt, sideAt, type Caution, type Step } from './kind/step.js';
@@ -264,6 +271,8 @@ export {
 export type { Between, MakeRecord } from './make/record.js';
 export { remedies, type Remedy } from './make/remedies.js';
 export { makeSteps } from './steps/steps.js';
+export { sampleClosure, type ClosureSample } from './drawing/sample-closure.js';
+export { evenness, LEAST_SWATCHES, type Evenness } from './learn/evenness.js';
 export { LEAST_SWATCH, observeSwatch, swatchTechniques } from './make/swatch.js';
 
 // Drawings, true to scale.

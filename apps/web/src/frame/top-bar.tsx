@@ -1,6 +1,7 @@
 import { Box, Flex, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { ToolButton } from '../shell/tool-button';
 import {
+  BookMarked,
   BookOpen,
   CircleHelp,
   Gauge,
@@ -32,7 +33,14 @@ const PAGES = [
   { to: '/book', label: 'Book of makes', icon: BookOpen },
   { to: '/hand', label: 'Your hand', icon: Hand },
   { to: '/knots', label: 'Your knots', icon: Lasso },
-] as const;
+  { to: '/knot-book', label: 'Knot book', icon: BookMarked, wide: true },
+] as const satisfies readonly {
+  readonly to: string;
+  readonly label: string;
+  readonly icon: typeof Lasso;
+  /** Left out on a phone, where the page before it leads there. */
+  readonly wide?: true;
+}[];
 
 /** The bar on top: where you are, and what belongs to the whole program. */
 export function TopBar({ children }: { readonly children?: ReactNode }) {
@@ -69,12 +77,15 @@ export function TopBar({ children }: { readonly children?: ReactNode }) {
         {children}
       </Box>
       <Flex as="nav" aria-label="Workshop" gap="0">
-        {PAGES.map(({ to, label, icon: Icon }) => (
+        {PAGES.map(({ to, label, icon: Icon, ...page }) => (
           <Button
             key={to}
             variant="bare"
             asChild
-            display={{ base: children ? 'none' : 'inline-flex', md: 'inline-flex' }}
+            display={{
+              base: children || 'wide' in page ? 'none' : 'inline-flex',
+              md: 'inline-flex',
+            }}
           >
             <NavLink to={to} aria-label={label} title={label}>
               <Icon size={19} />

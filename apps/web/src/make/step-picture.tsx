@@ -17,8 +17,13 @@ const MoveInSpace = later(
   'Setting it up in space',
 );
 
+/** What of a make its pictures show: as much as of a piece that is only practised on. */
+export type Shown = Pick<Make, 'plan' | 'firstSide'> & {
+  readonly view: Pick<Make['view'], 'piece'>;
+};
+
 interface Props {
-  readonly make: Make;
+  readonly make: Shown;
   readonly step: Step;
   /** Unit of the step, from 0. */
   readonly unit: number;

@@ -6,7 +6,7 @@ import { ForMakers } from '../../frame/for-makers';
 import { useAddSwatch, useRemoveSwatch, useSetAside, useSwatches } from '../../api/queries';
 import { Button } from '../../shell/button';
 import { toaster } from '../../shell/toaster';
-import { overModel, SURPRISING } from './words';
+import { overModel, SURPRISING } from '../../hand/words';
 
 interface Props {
   readonly evidence: Evidence;

@@ -12,7 +12,7 @@ import { Page } from '../../frame/page';
 import { LessonRow } from './lesson-row';
 import { SetAsideRow } from './evidence-row';
 import { handTable } from './hand-table';
-import { SwatchDialog } from './swatch-dialog';
+import { SwatchDialog } from '../../hand/swatch-dialog';
 
 // The charts bring a large library; nothing else waits for it.
 const PredictedActual = later(

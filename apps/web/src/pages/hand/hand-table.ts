@@ -1,6 +1,6 @@
 import type { KnotView, LessonView } from '@coiled-strand/contract';
 import type { Table } from '../../shell/csv';
-import { nameOf } from './words';
+import { nameOf } from '../../hand/words';
 
 /** What was learnt of a hand, a row each: factors over the model, and by how much they may be off. */
 export const handTable = (lessons: readonly LessonView[], knots: readonly KnotView[]): Table => ({

@@ -6,8 +6,8 @@ import { format } from 'date-fns';
 import userEvent from '@testing-library/user-event';
 import { listen, renderIn } from '../../testing';
 import { LessonRow } from './lesson-row';
-import { SwatchDialog } from './swatch-dialog';
-import { overModel, spreadOf, tellTrend } from './words';
+import { SwatchDialog } from '../../hand/swatch-dialog';
+import { overModel, spreadOf, tellTrend } from '../../hand/words';
 
 const evidence = (ratio: number, id: string, more: Partial<Source> = {}): Evidence => ({
   technique: 'square-knot-sinnet',

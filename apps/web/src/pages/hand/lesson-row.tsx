@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useKnots } from '../../api/knot-queries';
 import { Button } from '../../shell/button';
 import { EvidenceRow } from './evidence-row';
-import { BASELINES, nameOf, overModel, spreadOf, tellTrend } from './words';
+import { BASELINES, nameOf, overModel, spreadOf, tellTrend } from '../../hand/words';
 
 /** One factor of the hand: before and after, how sure, and the makes it rests on. */
 export function LessonRow({ lesson }: { readonly lesson: LessonView }) {

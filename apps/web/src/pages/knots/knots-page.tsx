@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { KNOWN_KNOTS } from '@coiled-strand/core';
-import { Copy, Plus, Trash2 } from 'lucide-react';
+import { BookMarked, Copy, Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { KnotView } from '@coiled-strand/contract';
@@ -24,6 +24,11 @@ export function KnotsPage() {
         title="Your knots"
         about="Knots that no list has: drawn on a board, drawn tight, and then a part like any other"
       >
+        <Button asChild>
+          <Link to="/knot-book">
+            <BookMarked size={18} /> Knot book
+          </Link>
+        </Button>
         <ForMakers>
           <Button variant="solid" asChild>
             <Link to="/knots/new">

@@ -16,7 +16,7 @@ import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { toaster } from '../../shell/toaster';
 import { FieldInputs } from './field-inputs';
-import { Passages } from './passages';
+import { Passages } from '../../piece/passages';
 
 const put = (closure: Closure): void =>
   usePiece.getState().edit((old): Piece => ({ ...old, closure }));

@@ -2,19 +2,15 @@ import { Box, chakra, Flex, Heading, Text } from '@chakra-ui/react';
 import {
   partKind,
   sitesOf,
-  sumOf,
   type Part,
   type PartPlan,
-  type PartSite,
   type Piece,
   type PlanResult,
-  type Reason,
-  pluralOf,
 } from '@coiled-strand/core';
 import { ArrowLeft, ArrowRight, Copy, FlipHorizontal2, Repeat, Trash2 } from 'lucide-react';
 import { useMemo } from 'react';
+import { Link } from 'react-router';
 import { useSelection } from '../../bench/selection-store';
-import { Answer } from '../../piece/answers';
 import { counted } from '../../piece/counts';
 import {
   appendBead,
@@ -24,13 +20,14 @@ import {
   setPartKnot,
   setPartField,
 } from '../../piece/part-edits';
+import { PartNumbers } from '../../piece/part-numbers';
 import { useStage } from '../../piece/stage-context';
 import { useUnits } from '../../settings/use-units';
+import { Button } from '../../shell/button';
 import { later } from '../../shell/later';
 import { ToolButton } from '../../shell/tool-button';
 import { FieldInputs } from './field-inputs';
 import { PartRoles } from './part-roles';
-import { Passages } from './passages';
 
 const PartStill = later(() => import('../../space/part-still').then((m) => m.PartStill));
 const Loom = later(() => import('../../loom/loom').then((m) => m.Loom), 'Setting up the loom');
@@ -130,10 +127,13 @@ function Inspector({ piece, part, index, planned }: InspectorProps) {
             part {index + 1} of {piece.parts.length}
           </Text>
         </Heading>
+        <Button asChild variant="text" fontSize="sm">
+          <Link to={`/knot-book/${part.kind}`}>In the knot book</Link>
+        </Button>
         <Actions id={part.id} index={index} count={piece.parts.length} />
       </Flex>
       {part.kind === 'knotted-floss' && <Loom key={part.id} id={part.id} />}
-      {planned && <Numbers part={planned} site={site} />}
+      {planned && <PartNumbers part={planned} site={site} />}
       <FieldInputs
         fields={kind.fields}
         values={values}
@@ -196,67 +196,5 @@ function Actions({ id, index, count }: ActionsProps) {
         <Trash2 size={17} />
       </ToolButton>
     </Flex>
-  );
-}
-
-/** What the part takes of each strand, with the same codes together. */
-function reasonsByStrand(part: PartPlan): Map<number, Reason[]> {
-  const out = new Map<number, Reason[]>();
-  for (const { strand, reason } of part.layout.uses) {
-    const own = out.get(strand) ?? [];
-    const at = own.findIndex((r) => r.code === reason.code);
-    const old = own[at];
-    if (old) own[at] = { ...old, mm: old.mm + reason.mm };
-    else {
-      const { times: _times, ...plain } = reason;
-      own.push(plain);
-    }
-    out.set(strand, own);
-  }
-  return out;
-}
-
-interface NumbersProps {
-  readonly part: PartPlan;
-  readonly site: PartSite | undefined;
-}
-
-/** Length, cross-section and cord of the part. */
-/** Whether its units follow each other along the work; those of a band lie side by side as well. */
-const oneByOne = ({ layout }: PartPlan): boolean =>
-  Math.abs(layout.units * layout.pitch - layout.length) < layout.pitch;
-
-function Numbers({ part, site }: NumbersProps) {
-  const units = useUnits();
-  const { layout } = part;
-  const mm = (value: number): string => `${Number(value.toFixed(1))} mm`;
-  const cords = useMemo(() => reasonsByStrand(part), [part]);
-  return (
-    <Box>
-      <Text>
-        {units.say(`${mm(layout.length)} long`)}, {mm(layout.width)} wide, {mm(layout.thickness)}{' '}
-        thick
-        {layout.units > 1 &&
-          `; ${layout.units} ${pluralOf(layout.unitName)}${oneByOne(part) ? `, one every ${mm(layout.length / layout.units)}` : ''}`}
-      </Text>
-      <Passages passages={layout.passages} />
-      <Flex gap="6" flexWrap="wrap" mt="1">
-        {[...cords].map(([strand, reasons]) => {
-          const cord = site?.runs.find((run) => run.strand === strand)?.cord;
-          return (
-            <Box key={strand} minW="190px">
-              <Answer
-                label="Cord in this part"
-                value={units.cord(sumOf(reasons))}
-                reasons={reasons}
-                total="In this part"
-                format={units.cord}
-                {...(cord ? { strand: { number: strand, cord } } : {})}
-              />
-            </Box>
-          );
-        })}
-      </Flex>
-    </Box>
   );
 }

@@ -11,6 +11,8 @@ import {
   type Step,
 } from '@coiled-strand/core';
 import { useEffect, type ReactNode } from 'react';
+import { Link } from 'react-router';
+import { Button } from '../../shell/button';
 import { Mistakes } from '../../make/mistakes';
 import { Cautions } from '../../piece/cautions';
 import type { Make } from '../../make/use-make';
@@ -100,6 +102,13 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
         </Text>
         {step.ends && <EndsNamed ends={step.ends} />}
         <Mistakes mistakes={step.mistakes} />
+        {part && (
+          <Button asChild variant="text" fontSize="sm" mt="3">
+            <Link to={`/knot-book/${part.kind}`}>
+              {partKind(part.kind).entry.label} in the knot book
+            </Link>
+          </Button>
+        )}
         <Cautions cautions={step.cautions} />
       </Box>
     </Grid>

@@ -13,14 +13,14 @@ import {
   type Tension,
 } from '@coiled-strand/core';
 import { useState } from 'react';
-import { useKnots } from '../../api/knot-queries';
-import { useAddSwatch, useCords } from '../../api/queries';
-import { CountField } from '../../fields/count-field';
-import { LengthField } from '../../fields/length-field';
-import { SelectField } from '../../fields/select-field';
-import { useUnits } from '../../settings/use-units';
-import { Button } from '../../shell/button';
-import { Modal } from '../../shell/modal';
+import { useKnots } from '../api/knot-queries';
+import { useAddSwatch, useCords } from '../api/queries';
+import { CountField } from '../fields/count-field';
+import { LengthField } from '../fields/length-field';
+import { SelectField } from '../fields/select-field';
+import { useUnits } from '../settings/use-units';
+import { Button } from '../shell/button';
+import { Modal } from '../shell/modal';
 import { nameOf, overModel } from './words';
 
 /** What a swatch is tied as: the choices its technique offers. */
@@ -69,19 +69,27 @@ const partOf = (
     form ? { form } : {},
   );
 
+interface Props {
+  /** Of which technique, to begin with; the first that can be measured when left out. */
+  readonly technique?: string;
+  /** In which of the workshop’s cords, by its id. */
+  readonly cord?: string;
+  readonly onClose: () => void;
+}
+
 /** A few units tied and measured: a factor of this hand in five minutes. */
-export function SwatchDialog({ onClose }: { readonly onClose: () => void }) {
+export function SwatchDialog({ technique: start = '', cord: startCord = '', onClose }: Props) {
   const units = useUnits();
   const { data: cords = [] } = useCords();
   const add = useAddSwatch();
   const { data: knots = [] } = useKnots();
   const all = measurable(knots);
-  const [chosen, setChosen] = useState('');
+  const [chosen, setChosen] = useState(start);
   const what = all.find(({ value }) => value === chosen) ?? all[0]!;
   const { technique, knot } = what;
   const [form, setForm] = useState('');
   const [tension, setTension] = useState<Tension>('even');
-  const [cordId, setCordId] = useState('');
+  const [cordId, setCordId] = useState(startCord);
   const [count, setCount] = useState(20);
   const [length, setLength] = useState<number | null>(null);
   const [before, setBefore] = useState<number | null>(null);

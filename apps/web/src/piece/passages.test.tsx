@@ -7,7 +7,7 @@ import {
   type Plan,
 } from '@coiled-strand/core';
 import { screen } from '@testing-library/react';
-import { renderIn } from '../../testing';
+import { renderIn } from '../testing';
 import { passageLine, Passages } from './passages';
 
 const run = {
