@@ -47,9 +47,7 @@ await run(async () => {
         .getByRole('group', { name: 'What to lay out' })
         .getByRole('button', { name, exact: true })
         .click();
-    await shot('new-piece', '/', {
-      act: (page) => page.getByRole('button', { name: 'New piece' }).click(),
-    });
+    await shot('knot-book', '/knot-book/square-knot-sinnet', { height: 1000, rest: 4000 });
     await shot('layout', at(perseid, 'layout'), { act: part(/^Beads, part 10/) });
     await shot('closed-dark', `${at(perseid, 'layout')}?view=closed`, {
       colorScheme: 'dark',

@@ -55,6 +55,7 @@ const WEEK_ROUTES = [
   { path: '/orders/:id', Page: week('OrderPage', 'Fetching the order') },
   { path: '/bench-time', Page: week('BenchTimePage', 'Planning your week') },
   { path: '/instruments', Page: week('InstrumentsPage', 'Listening') },
+  { path: '/sizes/:id', Page: week('SizesPage', 'Planning the sizes') },
   { path: '/lists', Page: week('ListsPage', 'Opening the lists') },
   { path: '/kits', Page: week('KitsPage', 'Fetching the kits') },
   { path: '/kits/:id', Page: week('KitPage', 'Fetching the kit') },

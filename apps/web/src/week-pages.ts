@@ -13,3 +13,4 @@ export { KitsPage } from './pages/kits/kits-page';
 export { KitPage } from './pages/kits/kit-page';
 export { InstrumentsPage } from './pages/instruments/instruments-page';
 export { ListsPage } from './pages/lists/lists-page';
+export { SizesPage } from './pages/sizes/sizes-page';

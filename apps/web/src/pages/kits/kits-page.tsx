@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { ForMakers } from '../../frame/for-makers';
 import { useKits } from '../../api/week-queries';
 import { Page, PageHead } from '../../frame/page';
+import { useAsked } from '../../frame/use-asked';
 import { Button } from '../../shell/button';
 import { Fault, Loading } from '../../shell/states';
 import { NewKitDialog } from './new-kit-dialog';
@@ -12,7 +13,9 @@ import { NewKitDialog } from './new-kit-dialog';
 /** Packs for other hands. */
 export function KitsPage() {
   const kits = useKits();
-  const [planning, setPlanning] = useState(false);
+  const { asked } = useAsked();
+  // Coming from a piece in several sizes, a kit of these is what is wanted.
+  const [planning, setPlanning] = useState(asked('piece') !== '');
   return (
     <Page>
       <PageHead title="Kits" about="Packs for other hands: cord cut, beads counted out, a card">
@@ -59,7 +62,15 @@ export function KitsPage() {
           </Link>
         </ChakraLink>
       ))}
-      {planning && <NewKitDialog onClose={() => setPlanning(false)} />}
+      {planning && (
+        <NewKitDialog
+          piece={asked('piece')}
+          sizes={asked('for')
+            .split(',')
+            .filter((id) => id !== '')}
+          onClose={() => setPlanning(false)}
+        />
+      )}
     </Page>
   );
 }

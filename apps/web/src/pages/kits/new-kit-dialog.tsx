@@ -10,16 +10,23 @@ import { TickField } from '../../fields/tick-field';
 import { useUnits } from '../../settings/use-units';
 import { AskDialog } from '../../shell/ask-dialog';
 
+interface Props {
+  /** What it begins with: the id of a piece, and of wearers. */
+  readonly piece: string;
+  readonly sizes: readonly string[];
+  readonly onClose: () => void;
+}
+
 /** A piece, the sizes it is for, and how many packs. */
-export function NewKitDialog({ onClose }: { readonly onClose: () => void }) {
+export function NewKitDialog({ piece: firstPiece, sizes: firstSizes, onClose }: Props) {
   const units = useUnits();
   const navigate = useNavigate();
   const { data: pieces = [] } = useAllPieces();
   const { data: wearers = [] } = useWearers();
   const add = useAddKit();
-  const [pieceId, setPieceId] = useState('');
+  const [pieceId, setPieceId] = useState(firstPiece);
   const [number, setNumber] = useState(6);
-  const [sizes, setSizes] = useState<readonly string[]>([]);
+  const [sizes, setSizes] = useState(firstSizes);
   const [name, setName] = useState('');
   const piece = pieces.find(({ id }) => id === pieceId) ?? pieces[0];
   const title = name.trim() || (piece ? `${piece.piece.name} kit` : '');

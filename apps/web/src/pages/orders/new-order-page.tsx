@@ -1,19 +1,33 @@
 import { Text } from '@chakra-ui/react';
+import type { OrderDto } from '@coiled-strand/contract';
 import { wallTime, dayText } from '@coiled-strand/core';
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { useAddOrder } from '../../api/week-queries';
 import { Page, PageHead } from '../../frame/page';
 import { Button } from '../../shell/button';
 import { PromiseText } from '../../week/promise-text';
-import { EMPTY_ORDER, missingOf, OrderForm } from './order-form';
+import { EMPTY_LINE, EMPTY_ORDER, missingOf, OrderForm } from './order-form';
 import { useOrderPromise } from './use-order-promise';
+
+/** More sizes than that nobody orders of one thing. */
+const MOST_LINES = 20;
+
+/** What an order begins with: nothing, or a line for each size of a piece that the address names. */
+function startOf(search: URLSearchParams): OrderDto {
+  const pieceId = search.get('piece');
+  const sizes = search.getAll('size').slice(0, MOST_LINES);
+  return pieceId === null || sizes.length === 0
+    ? EMPTY_ORDER
+    : { ...EMPTY_ORDER, lines: sizes.map((size) => ({ ...EMPTY_LINE, pieceId, size })) };
+}
 
 /** An order as it comes in, with the day that can be promised. */
 export function NewOrderPage() {
   const navigate = useNavigate();
   const add = useAddOrder();
-  const [order, setOrder] = useState(EMPTY_ORDER);
+  const [search] = useSearchParams();
+  const [order, setOrder] = useState(() => startOf(search));
   const [asked, setAsked] = useState(false);
   const { week, promise } = useOrderPromise(order.lines, null);
   const missing = missingOf(order);

@@ -1,12 +1,29 @@
 import { Box, Flex, Input, Menu, Portal, Text } from '@chakra-ui/react';
-import { Changeable } from '../../frame/for-makers';
+import { useAddPiece } from '../../api/queries';
+import { Changeable, ForMakers } from '../../frame/for-makers';
 import { saveFile } from '../../shell/save-file';
 import { ToolButton } from '../../shell/tool-button';
 import { pieceFileName, toPieceFile } from '@coiled-strand/core';
-import { CloudOff, Download, EllipsisVertical, Printer, Redo2, Undo2 } from 'lucide-react';
+import {
+  CloudOff,
+  Copy,
+  Download,
+  EllipsisVertical,
+  Printer,
+  Redo2,
+  Ruler,
+  Undo2,
+} from 'lucide-react';
 import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { toaster } from '../../shell/toaster';
 import { OnPaper } from '../../paper/on-paper';
 import { isDirty, usePiece, type SaveState } from '../../piece/piece-store';
+
+const LONGEST_NAME = 80;
+const COPY = ', copy';
+/** What a second piece like another is called. */
+const copyName = (name: string): string => `${name.slice(0, LONGEST_NAME - COPY.length)}${COPY}`;
 
 const WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'Saved',
@@ -64,7 +81,7 @@ function NameField() {
     <Input
       aria-label="Name of the piece"
       value={text}
-      maxLength={80}
+      maxLength={LONGEST_NAME}
       onChange={(event) => setDraft(event.target.value)}
       onBlur={commit}
       onKeyDown={(event) => {
@@ -98,6 +115,23 @@ export function PieceBar() {
   const canUndo = usePiece((state) => (state.history?.past.length ?? 0) > 0);
   const canRedo = usePiece((state) => (state.history?.future.length ?? 0) > 0);
   const [paper, setPaper] = useState(false);
+  const id = usePiece((state) => state.id);
+  const navigate = useNavigate();
+  const add = useAddPiece();
+  /** A second piece like this one as it is now; this one stays. */
+  const duplicate = async (): Promise<void> => {
+    const piece = usePiece.getState().history?.now;
+    if (!piece) return;
+    try {
+      const copy = await add.mutateAsync({ ...piece, name: copyName(piece.name) });
+      await navigate(`/pieces/${copy.id}/layout`);
+    } catch (error) {
+      toaster.create({ title: `It could not be duplicated: ${(error as Error).message}` });
+    }
+  };
+  const toSizes = async (): Promise<void> => {
+    if (id !== null) await navigate(`/sizes/${id}`);
+  };
   return (
     <Flex align="center" gap={{ base: '1', md: '3' }} minW="0">
       <Changeable>
@@ -121,6 +155,14 @@ export function PieceBar() {
               <Menu.Content>
                 <Menu.Item value="export" onClick={exportPiece}>
                   <Download size={17} aria-hidden /> Export as a file
+                </Menu.Item>
+                <ForMakers>
+                  <Menu.Item value="duplicate" onClick={() => void duplicate()}>
+                    <Copy size={17} aria-hidden /> Duplicate
+                  </Menu.Item>
+                </ForMakers>
+                <Menu.Item value="sizes" onClick={() => void toSizes()}>
+                  <Ruler size={17} aria-hidden /> In other sizes
                 </Menu.Item>
                 <Menu.Item value="paper" onClick={() => setPaper(true)}>
                   <Printer size={17} aria-hidden /> Put on paper
