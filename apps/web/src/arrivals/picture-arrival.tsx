@@ -1,6 +1,7 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import type { MakeView } from '@coiled-strand/contract';
 import type { FlossPart, Picture } from '@coiled-strand/core';
+import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { useAddPhoto } from '../api/queries';
 import { useBook } from '../api/lists';
@@ -108,7 +109,7 @@ function Weave({ file, bands, onWeave }: WeaveProps) {
 }
 
 const nameOf = ({ piece, number, loggedAt }: MakeView): string =>
-  `${piece.name}, make ${number}${loggedAt === null ? '' : `, ${new Date(loggedAt).toLocaleDateString()}`}`;
+  `${piece.name}, make ${number}${loggedAt === null ? '' : `, ${format(new Date(loggedAt), 'd MMM yyyy')}`}`;
 
 interface KeepProps {
   readonly file: File;

@@ -14,8 +14,9 @@ interface Kept<T> {
  * @param name under which it lies in the browser
  * @param before what it was called in what older versions left there
  */
-export const keptByMake = <T>(name: string, before = 'kept') =>
-  create<Kept<T>>()(
+export function keptByMake<T>(name: string, before = 'kept') {
+  const key = `coiled-strand.${name}`;
+  const store = create<Kept<T>>()(
     persist(
       (set) => ({
         kept: {},
@@ -26,7 +27,7 @@ export const keptByMake = <T>(name: string, before = 'kept') =>
           }),
       }),
       {
-        name: `coiled-strand.${name}`,
+        name: key,
         version: 1,
         migrate: (old) => ({
           kept: (old as Readonly<Record<string, Kept<T>['kept'] | undefined>>)[before] ?? {},
@@ -34,3 +35,9 @@ export const keptByMake = <T>(name: string, before = 'kept') =>
       },
     ),
   );
+  // What another window of this browser keeps is known here at once, and is not overwritten by what was before.
+  window.addEventListener('storage', (event) => {
+    if (event.key === key) void store.persist.rehydrate();
+  });
+  return store;
+}

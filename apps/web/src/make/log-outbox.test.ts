@@ -66,6 +66,16 @@ describe('a log that could not be sent', () => {
     expect(asked).toHaveLength(1);
   });
 
+  it('is known in the other windows of the browser, and overwrites nothing of theirs', () => {
+    const name = 'coiled-strand.logs-to-send';
+    const theirs = { record: record(190), refused: null };
+    localStorage.setItem(name, JSON.stringify({ state: { kept: { m9: theirs } }, version: 1 }));
+    window.dispatchEvent(new StorageEvent('storage', { key: name }));
+    put('m1', 170);
+    const stored = JSON.parse(localStorage.getItem(name)!) as { state: { kept: object } };
+    expect(Object.keys(stored.state.kept).sort()).toEqual(['m1', 'm9']);
+  });
+
   it('is let go of where its make is gone', async () => {
     put('m1', 170);
     answering(() => refusal(404, 'There is no such make.'));

@@ -1,4 +1,4 @@
-import { Box, Grid, Link as ChakraLink, Text } from '@chakra-ui/react';
+import { Box, Link as ChakraLink, Text } from '@chakra-ui/react';
 import type { MadePhotoView } from '@coiled-strand/contract';
 import { format } from 'date-fns';
 import type { ReactNode } from 'react';
@@ -7,6 +7,7 @@ import { usePhotos } from '../../api/lists';
 import { useAsked } from '../../frame/use-asked';
 import { More } from '../../shell/more';
 import { Fault, Loading } from '../../shell/states';
+import { Tiles } from '../../shell/tiles';
 import { useRested } from '../../shell/use-rested';
 import { whereIs } from './where-is';
 
@@ -27,20 +28,13 @@ export function Pictures() {
             ? 'No picture is of what you look for. Try fewer words.'
             : 'There are no pictures yet. Add some where a make is logged.'}
       </Text>
-      <Grid
-        as="ul"
-        listStyleType="none"
-        m="0"
-        p="0"
-        gap="5"
-        templateColumns="repeat(auto-fill, minmax(220px, 1fr))"
-      >
+      <Tiles least={220}>
         {items.map((photo) => (
           <Box as="li" key={photo.id} data-testid="picture">
             <Picture photo={photo} />
           </Box>
         ))}
-      </Grid>
+      </Tiles>
       <More list={photos} what={['picture', 'pictures']} />
     </>
   );

@@ -1,10 +1,11 @@
-import { Box, Grid, Link as ChakraLink, Text } from '@chakra-ui/react';
+import { Box, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { EXAMPLE_CORD, PART_KINDS } from '@coiled-strand/core';
 import { Link } from 'react-router';
 import { useBeads, useCords } from '../../api/queries';
 import { Page, PageHead } from '../../frame/page';
 import { SearchField } from '../../frame/search-field';
 import { useAsked } from '../../frame/use-asked';
+import { Tiles } from '../../shell/tiles';
 import { KindPicture } from '../../stages/layout/kind-picture';
 import { findEntries, GROUPS, type Entry } from './entries';
 
@@ -30,18 +31,11 @@ export function KnotBookPage() {
             <Text as="h2" fontSize="xl" fontWeight="600" mb="3">
               {label}
             </Text>
-            <Grid
-              as="ul"
-              listStyleType="none"
-              m="0"
-              p="0"
-              gap="4"
-              templateColumns="repeat(auto-fill, minmax(220px, 1fr))"
-            >
+            <Tiles least={220} gap="4">
               {entries.map((entry) => (
                 <Card key={entry.id} entry={entry} />
               ))}
-            </Grid>
+            </Tiles>
           </Box>
         );
       })}

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { screen } from '@testing-library/react';
+import { MemoryRouter } from 'react-router';
 import { renderIn } from '../../testing';
 import { makeAt, pieceOf } from '../../testing-make';
 import type { Make } from '../../make/use-make';
@@ -8,9 +9,16 @@ import { StepView } from './step-view';
 const show = (make: Make, slow = 0): void => {
   renderIn(
     {},
-    <StepView make={make} step={make.steps[make.place.index]!} slow={slow} onSlow={() => undefined}>
-      <span>controls</span>
-    </StepView>,
+    <MemoryRouter>
+      <StepView
+        make={make}
+        step={make.steps[make.place.index]!}
+        slow={slow}
+        onSlow={() => undefined}
+      >
+        <span>controls</span>
+      </StepView>
+    </MemoryRouter>,
   );
 };
 const at = (template: string, id: string, unit = 0): Make => {
