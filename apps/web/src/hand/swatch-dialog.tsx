@@ -145,7 +145,7 @@ export function SwatchDialog({ technique: start = '', cord: startCord = '', onCl
           value={cordId || (cords[0]?.id ?? '')}
           options={cords.map(({ id, value }) => ({
             value: id,
-            label: `${value.name}, ${value.colour.name}`,
+            label: value.name,
           }))}
           onChange={setCordId}
         />

@@ -64,7 +64,7 @@ function Known({ entry }: { readonly entry: Entry }) {
               value={chosen?.id ?? ''}
               options={cords.map(({ id, value }) => ({
                 value: id,
-                label: `${value.name}, ${value.colour.name}`,
+                label: value.name,
               }))}
               onChange={(value) => ask('cord', value)}
             />
