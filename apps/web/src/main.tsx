@@ -15,6 +15,9 @@ import type { MakeView } from '@coiled-strand/contract';
 /** A server may come back without the browser being told. */
 const LOOK_AGAIN = 15_000;
 
+/** What is kept in a browser is there within milliseconds. */
+const LONGEST_WAIT = 1_500;
+
 const isMakes = ({ queryKey }: { readonly queryKey: readonly unknown[] }): boolean =>
   queryKey[2] === 'makes';
 
@@ -54,6 +57,9 @@ setInterval(() => void sendLogs(), LOOK_AGAIN);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root element');
-// What was known here last is shown until the server says otherwise.
-void keepQueries(queryClient).finally(() => createRoot(root).render(<App />));
+// What was known here last is shown until the server says otherwise; a store that hangs keeps nobody waiting.
+const waited = new Promise((resolve) => setTimeout(resolve, LONGEST_WAIT));
+void Promise.race([keepQueries(queryClient), waited]).finally(() =>
+  createRoot(root).render(<App />),
+);
 atRest(() => void import('./pocket/install').then(({ installHere }) => installHere()));
