@@ -73,6 +73,19 @@ describe('what the server told', () => {
     expect(again.getQueryData(['piece', 'p1'])).toBeUndefined();
   });
 
+  it('takes nothing back that the server told meanwhile', async () => {
+    const first = await page();
+    told(first, ['session'], sessionOf('ada', 'bench'));
+    told(first, ['piece', 'p1'], { id: 'p1', version: 1 });
+    await waitFor(async () => expect(await count()).toBe(2));
+    const again = new QueryClient();
+    const restored = keepQueries(again);
+    const later = Date.now() + 1000;
+    again.setQueryData(['piece', 'p1'], { id: 'p1', version: 2 }, { updatedAt: later });
+    await restored;
+    expect(again.getQueryData(['piece', 'p1'])).toEqual({ id: 'p1', version: 2 });
+  });
+
   it('is kept for the latest only', async () => {
     const first = await page();
     told(first, ['session'], sessionOf('ada', 'bench'));

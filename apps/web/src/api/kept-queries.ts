@@ -102,7 +102,9 @@ async function restore(
   const session = all.find(({ key }) => key[0] === keys.session[0]);
   const owner = ownerOf(session?.data as SessionView | undefined);
   for (const { key, data, at, owner: whose } of all.slice(0, MOST)) {
-    if (whose === owner) client.setQueryData(key, data, { updatedAt: at });
+    // A page that did not wait for this may know better by now.
+    const known = client.getQueryState(key)?.dataUpdatedAt ?? 0;
+    if (whose === owner && known < at) client.setQueryData(key, data, { updatedAt: at });
   }
   // However young it is: a page that is opened asks.
   await client.invalidateQueries({ refetchType: 'none' });
