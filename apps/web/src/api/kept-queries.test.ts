@@ -73,6 +73,18 @@ describe('what the server told', () => {
     expect(again.getQueryData(['piece', 'p1'])).toBeUndefined();
   });
 
+  it('is not shown where the server says that somebody else is here', async () => {
+    const first = await page();
+    told(first, ['session'], sessionOf('ada', 'bench'));
+    told(first, ['piece', 'p1'], { id: 'p1' });
+    await waitFor(async () => expect(await count()).toBe(2));
+    const again = await page();
+    expect(again.getQueryData(['piece', 'p1'])).toEqual({ id: 'p1' });
+    told(again, ['session'], sessionOf('bo', 'bench'));
+    expect(again.getQueryData(['piece', 'p1'])).toBeUndefined();
+    expect(again.getQueryData(['session'])).toEqual(sessionOf('bo', 'bench'));
+  });
+
   it('takes nothing back that the server told meanwhile', async () => {
     const first = await page();
     told(first, ['session'], sessionOf('ada', 'bench'));

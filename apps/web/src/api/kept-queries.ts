@@ -67,6 +67,8 @@ export async function keepQueries(client: QueryClient): Promise<void> {
   // What is kept here is not let go of while the page is open.
   for (const first of NEEDED) client.setQueryDefaults([first], { gcTime: Infinity });
   let owner = await restore(database, client).catch(() => null);
+  /** For whom what is shown was kept, until the server has said who is here. */
+  let shownTo = owner;
   let writing: Promise<unknown> = Promise.resolve();
   const write = (how: () => Promise<unknown>): void => {
     writing = writing.then(how).catch(() => undefined);
@@ -78,7 +80,9 @@ export async function keepQueries(client: QueryClient): Promise<void> {
     if (queryKey[0] === keys.session[0]) {
       const now = ownerOf(state.data as SessionView);
       if (now !== owner) write(() => database.clear('kept'));
+      if (shownTo !== null && now !== shownTo) void forgetAll(client);
       owner = now;
+      shownTo = null;
     }
     if (owner === null) return;
     const kept: Kept = {
@@ -91,6 +95,10 @@ export async function keepQueries(client: QueryClient): Promise<void> {
     write(() => database.put('kept', kept));
   });
 }
+
+/** Lets go of all that was kept for somebody else than who turned out to be here. */
+const forgetAll = (client: QueryClient): Promise<void> =>
+  client.resetQueries({ predicate: ({ queryKey }) => queryKey[0] !== keys.session[0] });
 
 /** Puts what is kept before the client, and lets go of the oldest. @returns for whom it is kept */
 async function restore(

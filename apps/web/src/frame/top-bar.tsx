@@ -28,19 +28,21 @@ const SettingsDialog = later(() =>
   import('../settings/settings-dialog').then((m) => m.SettingsDialog),
 );
 
-/** What belongs to the whole workshop. */
-const PAGES = [
-  { to: '/book', label: 'Book of makes', icon: BookOpen },
-  { to: '/hand', label: 'Your hand', icon: Hand },
-  { to: '/knots', label: 'Your knots', icon: Lasso },
-  { to: '/knot-book', label: 'Knot book', icon: BookMarked, wide: true },
-] as const satisfies readonly {
+interface PageLink {
   readonly to: string;
   readonly label: string;
   readonly icon: typeof Lasso;
   /** Left out on a phone, where the page before it leads there. */
   readonly wide?: true;
-}[];
+}
+
+/** What belongs to the whole workshop. */
+const PAGES: readonly PageLink[] = [
+  { to: '/book', label: 'Book of makes', icon: BookOpen },
+  { to: '/hand', label: 'Your hand', icon: Hand },
+  { to: '/knots', label: 'Your knots', icon: Lasso },
+  { to: '/knot-book', label: 'Knot book', icon: BookMarked, wide: true },
+];
 
 /** The bar on top: where you are, and what belongs to the whole program. */
 export function TopBar({ children }: { readonly children?: ReactNode }) {
@@ -77,13 +79,13 @@ export function TopBar({ children }: { readonly children?: ReactNode }) {
         {children}
       </Box>
       <Flex as="nav" aria-label="Workshop" gap="0">
-        {PAGES.map(({ to, label, icon: Icon, ...page }) => (
+        {PAGES.map(({ to, label, icon: Icon, wide }) => (
           <Button
             key={to}
             variant="bare"
             asChild
             display={{
-              base: children || 'wide' in page ? 'none' : 'inline-flex',
+              base: children || wide ? 'none' : 'inline-flex',
               md: 'inline-flex',
             }}
           >

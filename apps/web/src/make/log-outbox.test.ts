@@ -76,10 +76,20 @@ describe('a log that could not be sent', () => {
     expect(Object.keys(stored.state.kept).sort()).toEqual(['m1', 'm9']);
   });
 
-  it('is let go of where its make is gone', async () => {
+  it('is not let go of where there is no such make: another workshop may be worked in', async () => {
     put('m1', 170);
     answering(() => refusal(404, 'There is no such make.'));
     await sendLogs();
-    expect(waiting()).toEqual({});
+    expect(waiting()['m1']).toMatchObject({
+      record: { length: 170 },
+      refused: 'There is no such make.',
+    });
+  });
+
+  it('waits for somebody to sign in', async () => {
+    put('m1', 170);
+    answering(() => answer(401, { error: { code: 'signed-out', message: 'x', remedy: '' } }));
+    await sendLogs();
+    expect(waiting()['m1']?.refused).toBeNull();
   });
 });

@@ -1,5 +1,5 @@
 import type { MakeLogDto, MakeView } from '@coiled-strand/contract';
-import { ApiError, call, isGone, isPassing } from '../api/client';
+import { ApiError, call, isPassing, isSignedOut } from '../api/client';
 import { keptByMake } from './kept-by-make';
 import { flush } from './progress-sender';
 
@@ -43,9 +43,10 @@ async function sendAll(): Promise<void> {
       keep(makeId, null);
       for (const hear of LOGGED) hear(make);
     } catch (error) {
-      if (isPassing(error)) return;
-      if (isGone(error)) keep(makeId, null);
-      else if (error instanceof ApiError) keep(makeId, { record, refused: error.message });
+      // Nobody answers, or nobody is signed in: it waits for somebody.
+      if (isPassing(error) || isSignedOut(error)) return;
+      // Also where there is no such make: it may be one of another workshop, in which its maker is not now.
+      if (error instanceof ApiError) keep(makeId, { record, refused: error.message });
       else throw error;
     }
   }

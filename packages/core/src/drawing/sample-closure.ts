@@ -4,6 +4,7 @@ import { EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece, Strand } from '../piece/piece.js';
 import type { Plan } from '../plan/plan-types.js';
 import { planPiece } from '../steps/plan-piece.js';
+import { cores, overCores } from './sample.js';
 
 /** A small piece that closes in one way, planned. */
 export interface ClosureSample {
@@ -11,7 +12,7 @@ export interface ClosureSample {
   readonly plan: Plan;
 }
 
-const single = (cord: Cord): Strand => ({ cord, legs: ['core'], laidIn: false });
+const plain: Piece['parts'] = [{ id: 'plain', kind: 'plain', length: null }];
 const pieceOf = (strands: readonly Strand[], parts: Piece['parts']): Piece => ({
   ...EXAMPLE_PIECE,
   strands,
@@ -19,23 +20,17 @@ const pieceOf = (strands: readonly Strand[], parts: Piece['parts']): Piece => ({
   // Which every cord bears.
   ends: 'glue',
 });
-const plain: Piece['parts'] = [{ id: 'plain', kind: 'plain', length: null }];
 
 /** What a piece may be made of that closes so, what most are made of first. */
 const WAYS: readonly ((cord: Cord) => Piece)[] = [
-  (cord) => ({
-    ...pieceOf(
+  (cord) =>
+    pieceOf(
       EXAMPLE_PIECE.strands.map((strand) => ({ ...strand, cord })),
       EXAMPLE_PIECE.parts,
     ),
-  }),
-  (cord) =>
-    pieceOf(
-      [single(cord), single(cord), { cord, legs: ['working', 'working'], laidIn: true }],
-      EXAMPLE_PIECE.parts,
-    ),
-  (cord) => pieceOf([single(cord)], plain),
-  (cord) => pieceOf([single(cord), single(cord)], plain),
+  (cord) => pieceOf(overCores(2)(cord), EXAMPLE_PIECE.parts),
+  (cord) => pieceOf(cores(1)(cord), plain),
+  (cord) => pieceOf(cores(2)(cord), plain),
 ];
 
 /**

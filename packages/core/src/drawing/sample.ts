@@ -23,9 +23,10 @@ export interface Sample {
   readonly frame: Bounds;
 }
 
-const cores = (count: number) => (cord: Cord) =>
+/** So many single cords; and the same with two working cords laid in over them. */
+export const cores = (count: number) => (cord: Cord) =>
   Array.from({ length: count }, (): Strand => ({ cord, legs: ['core'], laidIn: false }));
-const overCores = (count: number) => (cord: Cord) => [
+export const overCores = (count: number) => (cord: Cord) => [
   ...cores(count)(cord),
   { cord, legs: ['working', 'working'], laidIn: true } satisfies Strand,
 ];

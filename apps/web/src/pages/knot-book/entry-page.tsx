@@ -2,13 +2,17 @@ import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
 import {
   EXAMPLE_CORD,
   PART_KINDS,
+  planPiece,
   sitesOf,
   swatchTechniques,
   type CordKind,
+  type Part,
+  type PartPlan,
+  type Piece,
 } from '@coiled-strand/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { useBeads, useCords, useWorkshop } from '../../api/queries';
+import { useBeads, useCords, useHand, useWorkshop } from '../../api/queries';
 import { MiniPiece } from '../../bench/mini-piece';
 import { SelectField } from '../../fields/select-field';
 import { ForMakers } from '../../frame/for-makers';
@@ -134,9 +138,20 @@ function Picture({ shown: { piece, plan, part } }: { readonly shown: OnCord }) {
   );
 }
 
+/** The part as this maker's hand ties it; undefined while nothing is known of that. */
+function useInHand(piece: Piece, part: Part | null): PartPlan | undefined {
+  const hand = useHand();
+  const known = hand.some(({ technique }) => technique === part?.kind);
+  return useMemo(() => {
+    const plan = known ? planPiece(piece, hand) : null;
+    return plan?.ok ? plan.parts.find(({ id }) => id === part?.id) : undefined;
+  }, [known, piece, part, hand]);
+}
+
 /** What a part takes of the cord and how large it becomes; what a closure adds. */
 function Takes({ shown: { piece, plan, part } }: { readonly shown: OnCord }) {
   const planned = plan.parts.find(({ id }) => id === part?.id);
+  const mine = useInHand(piece, part);
   const site = useMemo(
     () => sitesOf(piece)[piece.parts.findIndex(({ id }) => id === part?.id)],
     [piece, part],
@@ -147,7 +162,17 @@ function Takes({ shown: { piece, plan, part } }: { readonly shown: OnCord }) {
         What it takes
       </Heading>
       {planned ? (
-        <PartNumbers part={planned} site={site} />
+        <>
+          <PartNumbers part={planned} site={site} />
+          {mine && (
+            <Box mt="4">
+              <Heading as="h3" fontSize="md" mb="1">
+                In your hand
+              </Heading>
+              <PartNumbers part={mine} site={site} />
+            </Box>
+          )}
+        </>
       ) : (
         <ClosureTakes piece={piece} plan={plan} />
       )}

@@ -31,8 +31,8 @@ export function SizesTable({ sized, rows }: Props) {
         <thead>
           <tr>
             <td />
-            {sized.map(({ piece }, i) => (
-              <Head key={i} sized={sized[i]!} own={i === 0} name={piece.wearer.name} />
+            {sized.map((one, i) => (
+              <Head key={i} sized={one} own={i === 0} />
             ))}
           </tr>
         </thead>
@@ -54,13 +54,13 @@ export function SizesTable({ sized, rows }: Props) {
 interface HeadProps {
   readonly sized: Sized;
   readonly own: boolean;
-  readonly name: string;
 }
 
-function Head({ sized: { piece, plan }, own, name }: HeadProps) {
+function Head({ sized: { piece, plan }, own }: HeadProps) {
   const units = useUnits();
   const add = useAddPiece();
   const navigate = useNavigate();
+  const { name } = piece.wearer;
   const { site } = piece.wear;
   const girth = piece.wearer[site];
   const make = async (): Promise<void> => {

@@ -41,9 +41,7 @@ export function WorkshopPage() {
   const opened = useOpenedHere();
   const { total, away } = pieces;
   // A list that was fetched before a piece was made does not have it; whoever opened it here does.
-  const items = away
-    ? [...pieces.items, ...opened.filter(({ id }) => pieces.items.every((one) => one.id !== id))]
-    : pieces.items;
+  const items = away ? withOpened(pieces.items, opened, q) : pieces.items;
   const error = items.length > 0 ? null : pieces.error;
   return (
     <Page>
@@ -98,6 +96,21 @@ export function WorkshopPage() {
       {dialog === 'import' && <ImportDialog onClose={() => setDialog(null)} />}
     </Page>
   );
+}
+
+/** Pieces of a list, and those that were opened here besides and have each of the words that are looked for. */
+function withOpened(
+  listed: readonly PieceView[],
+  opened: readonly PieceView[],
+  q: string,
+): readonly PieceView[] {
+  const words = q.toLowerCase().split(/\s+/);
+  const isMeant = ({ piece }: PieceView): boolean => {
+    const text = `${piece.name} ${piece.wearer.name}`.toLowerCase();
+    return words.every((word) => text.includes(word));
+  };
+  const others = opened.filter(({ id }) => listed.every((one) => one.id !== id));
+  return [...listed, ...others.filter(isMeant)];
 }
 
 /** Says that no password is asked for, and where one is chosen. */

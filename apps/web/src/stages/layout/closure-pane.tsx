@@ -7,6 +7,7 @@ import {
   type Piece,
 } from '@coiled-strand/core';
 import { memo } from 'react';
+import { Link } from 'react-router';
 import { useAddFitting, useFittings } from '../../api/queries';
 import { SelectField } from '../../fields/select-field';
 import { sameDocument } from '../../piece/differences';
@@ -64,7 +65,10 @@ const ClosureForm = memo(function ClosureForm() {
         }}
       />
       <Text color="muted" mt="-2">
-        {kind.entry.blurb}
+        {kind.entry.blurb}{' '}
+        <Button asChild variant="text" fontSize="inherit">
+          <Link to={`/knot-book/${closure.type}`}>In the knot book</Link>
+        </Button>
       </Text>
       {ofKind.length > 0 && (
         <SelectField

@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import {
   callAt,
   callNext,
+  closureKind,
   doneByPart,
   partKind,
   pluralOf,
@@ -39,6 +40,12 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
   const side = sideAt(step, unit);
   const counts = step.units > 1 || (step.from ?? 0) > 0;
   const part = make.plan.parts.find((p) => p.id === step.part);
+  const { closure } = make.view.piece;
+  const inBook = part
+    ? { id: part.kind, label: partKind(part.kind).entry.label }
+    : step.part === 'closure'
+      ? { id: closure.type, label: closureKind(closure.type).entry.label }
+      : null;
   const crosses = part !== undefined && partKind(part.kind).picture !== undefined;
   const call = callAt(step, unit);
   const title = !counts
@@ -102,11 +109,9 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
         </Text>
         {step.ends && <EndsNamed ends={step.ends} />}
         <Mistakes mistakes={step.mistakes} />
-        {part && (
+        {inBook && (
           <Button asChild variant="text" fontSize="sm" mt="3">
-            <Link to={`/knot-book/${part.kind}`}>
-              {partKind(part.kind).entry.label} in the knot book
-            </Link>
+            <Link to={`/knot-book/${inBook.id}`}>{inBook.label} in the knot book</Link>
           </Button>
         )}
         <Cautions cautions={step.cautions} />
