@@ -23,7 +23,8 @@ test('one design in several sizes: side by side, as a piece, for a kit and for a
   expect(counts).toHaveLength(5);
   expect(counts[2]!).toBeLessThan(counts[4]!);
   const small = page.getByRole('textbox', { name: 'Small: wrist' });
-  await small.fill('14 cm');
+  // Much smaller: what is learnt of the hand may come in between, and makes knots longer or shorter.
+  await small.fill('11 cm');
   await small.press('Enter');
   await expect.poll(async () => Number(await knots.nth(2).textContent())).toBeLessThan(counts[2]!);
   const { violations } = await new AxeBuilder({ page }).analyze();
