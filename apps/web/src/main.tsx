@@ -5,7 +5,6 @@ import { App } from './app';
 import { queryClient, keys } from './api/queries';
 import { keepQueries } from './api/kept-queries';
 import { sendLogs, whenLogged } from './make/log-outbox';
-import { useMeasures } from './make/measure-store';
 import { flush, whenSent } from './make/progress-sender';
 import { findKept, useProgress } from './make/progress-store';
 import { atRest } from './shell/at-rest';
@@ -45,7 +44,6 @@ whenSent((sent) => {
 whenLogged(({ id }) => {
   useProgress.getState().forget(id);
   useLogDrafts.getState().keep(id, null);
-  useMeasures.getState().keep(id, null);
   void queryClient.invalidateQueries();
 });
 

@@ -26,6 +26,7 @@ export function makeView(piece: Piece, more: Partial<MakeView> = {}): MakeView {
     reached: { done: 0, total: 100, finishFrom: 90, parts: {} },
     seconds: { prepare: 0, tie: 0, finish: 0 },
     timers: [],
+    measured: null,
     startedAt: '2026-01-01T00:00:00.000Z',
     loggedAt: null,
     record: null,

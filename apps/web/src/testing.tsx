@@ -114,6 +114,7 @@ export const viewOf = (piece: Piece): PieceView => ({
   make: null,
   underWay: 0,
   logged: 0,
+  tags: [],
 });
 
 /** The piece on the bench as it is now. */

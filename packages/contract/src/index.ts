@@ -13,6 +13,7 @@ export * from './plain.js';
 export * from './validate.js';
 export * from './views.js';
 export * from './page.dto.js';
+export * from './version.dto.js';
 export * from './thing.dto.js';
 export * from './lot.dto.js';
 export * from './cutting.dto.js';

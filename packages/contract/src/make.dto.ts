@@ -37,6 +37,40 @@ export class StepPlaceDto implements StepPlace {
   unit!: number;
 }
 
+export class PartDoneDto {
+  @IsName(40)
+  part!: string;
+
+  @IsCount(0, 1_000_000)
+  units!: number;
+}
+
+/** Cord left of a strand. */
+export class CordLeftDto {
+  /** Which of the strands, from 1. */
+  @IsCount(1, 60)
+  strand!: number;
+
+  /** All its ends together, in mm. */
+  @IsMeasure(0, 100_000)
+  length!: number;
+}
+
+/** The work as it was measured half way. */
+export class HalfWayDto {
+  /** Units done of every part. */
+  @IsListOf(() => PartDoneDto, 1, 400)
+  done!: PartDoneDto[];
+
+  /** From the start of the parts to the last knot, in mm. */
+  @IsMeasure(1, 5000)
+  length!: number;
+
+  /** Cord left beyond the last knot, of the strands that were measured. */
+  @IsListOf(() => CordLeftDto, 0, 60)
+  left!: CordLeftDto[];
+}
+
 export class ProgressDto {
   /** Where the make stands: everything before it is done. Left out where only time or timers are told. */
   @IsOptional()
@@ -70,6 +104,11 @@ export class ProgressDto {
   @IsOptional()
   @IsListOf(() => TimerDto, 0, 40)
   timers?: TimerDto[];
+
+  /** What was measured half way; null takes it back. */
+  @IsOptional()
+  @IsA(() => HalfWayDto)
+  measured?: HalfWayDto | null;
 }
 
 export class BeginMakeDto {
@@ -115,14 +154,6 @@ export const sumOfMinutes = ({ prepare, tie, finish }: StageMinutesDto): number 
 /** How it sits on the wearer. */
 export const WORN = ['too-tight', 'snug', 'right', 'loose', 'too-loose'] as const;
 export type Worn = (typeof WORN)[number];
-
-export class PartDoneDto {
-  @IsName(40)
-  part!: string;
-
-  @IsCount(0, 1_000_000)
-  units!: number;
-}
 
 /** The shortest end that a knot was tied with. */
 export class EndsDto {

@@ -39,6 +39,12 @@ export class PiecesQueryDto extends PageQueryDto {
   @IsOptional()
   @IsIn(PIECE_SORTS)
   sort?: PieceSort;
+
+  /** Those that its maker sorts under this. */
+  @IsOptional()
+  @Transform(empty)
+  @IsName(40)
+  tag?: string;
 }
 
 /** `begun` and `logged`: what was begun or logged last comes first. */

@@ -57,6 +57,16 @@ export const IsName = (longest = 80, missing?: string): PropertyDecorator =>
     MaxLength(longest),
   );
 
+/** A list of texts that say something. */
+export const IsNames = (longest: number, most: number): PropertyDecorator =>
+  together(
+    IsArray(),
+    ArrayMaxSize(most),
+    IsString({ each: true }),
+    IsNotEmpty({ each: true }),
+    MaxLength(longest, { each: true }),
+  );
+
 const NESTED = Symbol('nested');
 
 /** One of several classes: which, a property of the value tells. */

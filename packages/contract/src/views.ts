@@ -18,7 +18,7 @@ import type {
 } from '@coiled-strand/core';
 import type { FittingDto } from './closure.dto.js';
 import type { DrawnKnotDto } from './knot.dto.js';
-import type { MakeLogDto, StageSecondsDto, TimerDto } from './make.dto.js';
+import type { HalfWayDto, MakeLogDto, StageSecondsDto, TimerDto } from './make.dto.js';
 import type { SwatchDto } from './swatch.dto.js';
 import type { PricingDto, WeekDto } from './week.dto.js';
 import type { LotView } from './week-views.js';
@@ -72,6 +72,8 @@ export interface MakeView {
   /** Time at the bench so far, over all devices. */
   readonly seconds: StageSecondsDto;
   readonly timers: readonly TimerDto[];
+  /** What was measured half way, the last time; null before. */
+  readonly measured: HalfWayDto | null;
   readonly startedAt: string;
   readonly loggedAt: string | null;
   readonly record: (MakeRecord & Pick<MakeLogDto, 'note' | 'owner' | 'worn'>) | null;
@@ -177,6 +179,26 @@ export interface PieceView {
   readonly underWay: number;
   /** How many times it was finished and logged. */
   readonly logged: number;
+  /** What the maker sorts it under. */
+  readonly tags: readonly string[];
+}
+
+/** A tag, and how many pieces on the bench have it. */
+export interface TagView {
+  readonly tag: string;
+  readonly pieces: number;
+}
+
+/** A piece as it was before. */
+export interface VersionView {
+  readonly id: string;
+  /** Number that the piece had then. */
+  readonly version: number;
+  /** What its maker calls it; null where it was kept by itself. */
+  readonly name: string | null;
+  /** When the piece was changed to be so. */
+  readonly changedAt: string;
+  readonly piece: Piece;
 }
 
 /** The one shape of every error. */

@@ -10,6 +10,7 @@ export const TABLES = [
   'pack',
   'knot',
   'piece',
+  'piece_version',
   'customer',
   'customer_order',
   'order_line',

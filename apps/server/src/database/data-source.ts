@@ -3,6 +3,7 @@ import { BeadItem, CordItem, FittingItem, PackItem, WearerItem } from '../rows/l
 import { KnotRow } from '../rows/knot.entity.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { PieceRow } from '../rows/piece.entity.js';
+import { VersionRow } from '../rows/version.entity.js';
 import { Workshop } from '../rows/workshop.entity.js';
 import { SwatchRow } from '../rows/swatch.entity.js';
 import { PhotoRow } from '../rows/photo.entity.js';
@@ -15,6 +16,7 @@ import { Heard1700000000006 } from '../migrations/1700000000006-heard.js';
 import { Pages1700000000007 } from '../migrations/1700000000007-pages.js';
 import { Learnt1700000000008 } from '../migrations/1700000000008-learnt.js';
 import { Knots1700000000011 } from '../migrations/1700000000011-knots.js';
+import { Versions1700000000012 } from '../migrations/1700000000012-versions.js';
 import { People1700000000010 } from '../migrations/1700000000010-people.js';
 import {
   BackupRow,
@@ -65,6 +67,8 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
       BeadItem,
       FittingItem,
       PieceRow,
+      VersionRow,
+      VersionRow,
       MakeRow,
       PhotoRow,
       SwatchRow,
@@ -99,6 +103,7 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
       Week1700000000009,
       People1700000000010,
       Knots1700000000011,
+      Versions1700000000012,
     ],
     synchronize: false,
     applicationName: 'coiled-strand',

@@ -79,6 +79,47 @@ export const PIECES: readonly Piece[] = [
   from('large-bead-band', 'Small Dipper', 'Piet Langedijk'),
 ];
 
+/** What the workshop sorts its pieces under. */
+export const TAGS: Readonly<Record<string, readonly string[]>> = {
+  Meridian: ['Open evening'],
+  Perseid: ['Gift table'],
+  Azimuth: ['Open evening', 'Floss'],
+  'Twin Peaks': ['Gift table', 'Floss'],
+  'Driftwood Moon': ['Gift table'],
+};
+
+/** A piece as it was before it became what it is. */
+interface EarlierVersion {
+  readonly piece: string;
+  /** null where it was only kept by itself. */
+  readonly name: string | null;
+  readonly daysAgo: number;
+  readonly spec: Piece;
+}
+
+/** From the first on. */
+export const VERSIONS: readonly EarlierVersion[] = [
+  {
+    piece: 'Meridian',
+    name: 'All in orange, snug',
+    daysAgo: 24,
+    spec: {
+      ...meridian,
+      ease: { rule: 'snug' },
+      strands: meridian.strands.map((strand) => ({ ...strand, cord: cord('signal orange') })),
+    },
+  },
+  {
+    piece: 'Meridian',
+    name: null,
+    daysAgo: 23,
+    spec: {
+      ...meridian,
+      strands: meridian.strands.map((strand) => ({ ...strand, cord: cord('signal orange') })),
+    },
+  },
+];
+
 /** Tied one evening to see how this hand takes waxed cord. */
 export const SWATCHES: readonly SwatchDto[] = [
   {

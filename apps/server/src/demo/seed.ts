@@ -13,13 +13,23 @@ import type { DataSource, EntityManager } from 'typeorm';
 import { SwatchRow } from '../rows/swatch.entity.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { PieceRow } from '../rows/piece.entity.js';
+import { VersionRow } from '../rows/version.entity.js';
 import { WearerItem } from '../rows/list.entities.js';
 import { MemberRow, PersonRow } from '../rows/people.entities.js';
 import { beginWorkshop } from '../workshop/fresh-workshop.js';
 import { SETTINGS } from '../workshop/first-lists.js';
 import { seedWeek } from './seed-week.js';
 import { Workshop } from '../rows/workshop.entity.js';
-import { daysBefore, EARLIER, earlierRecord, PIECES, SWATCHES, WEARERS } from './demo-data.js';
+import {
+  daysBefore,
+  EARLIER,
+  earlierRecord,
+  PIECES,
+  SWATCHES,
+  TAGS,
+  VERSIONS,
+  WEARERS,
+} from './demo-data.js';
 
 /** Others who work in the demo workshop; nobody has a password until somebody chooses one. */
 const OWNER = { name: 'Marit Solheim-Okafor', signIn: 'marit' };
@@ -49,15 +59,29 @@ export async function seed(dataSource: DataSource, demo: boolean): Promise<void>
     }
     const pieces = new Map<string, PieceRow>();
     for (const [index, piece] of PIECES.entries()) {
+      const kept = VERSIONS.filter((version) => version.piece === piece.name);
       const row = await manager.save(PieceRow, {
         workshopId: workshop.id,
-        version: 1,
+        version: 1 + kept.length,
+        tags: [...(TAGS[piece.name] ?? [])],
         spec: piece,
         archivedAt: null,
         createdAt: new Date(Date.now() + index),
         // The first of them was changed last.
         updatedAt: new Date(Date.now() - index * 1000),
       });
+      await manager.insert(
+        VersionRow,
+        kept.map(({ name, spec, daysAgo }, i) => ({
+          workshopId: workshop.id,
+          pieceId: row.id,
+          version: i + 1,
+          changedAt: daysBefore(daysAgo),
+          createdAt: daysBefore(daysAgo - 1),
+          spec,
+          name,
+        })),
+      );
       for (const earlier of EARLIER.filter((make) => make.piece === index)) {
         await addEarlierMake(manager, row, earlier);
       }

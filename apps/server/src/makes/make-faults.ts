@@ -1,4 +1,4 @@
-import type { MakeLogDto, MakeView } from '@coiled-strand/contract';
+import type { HalfWayDto, MakeLogDto, MakeView } from '@coiled-strand/contract';
 import {
   cordLength,
   say,
@@ -34,6 +34,28 @@ export function faultsOfLog(record: MakeLogDto, plan: Plan, units: SpokenUnits):
     });
   }
   return faults;
+}
+
+/** What does not go with the plan in what was measured half way. */
+export function faultsOfHalfWay({ done, left }: HalfWayDto, plan: Plan): FileFault[] {
+  const known = new Set(plan.parts.map(({ id }) => id));
+  return [
+    ...done.flatMap(({ part }, i) =>
+      known.has(part)
+        ? []
+        : [{ path: `measured.done[${i}].part`, message: `this make has no part “${part}”` }],
+    ),
+    ...left.flatMap(({ strand }, i) =>
+      strand <= plan.strands.length
+        ? []
+        : [
+            {
+              path: `measured.left[${i}].strand`,
+              message: `this make has ${plan.strands.length} cords, and no cord ${strand}`,
+            },
+          ],
+    ),
+  ];
 }
 
 export function noSuchPlace(

@@ -26,6 +26,7 @@ export const makeView = (row: MakeRow, { photos, putAway, stashTold }: AboutMake
   reached: row.reached,
   seconds: secondsOf(row),
   timers: Object.entries(row.timers).map(([step, startedAt]) => ({ step, startedAt })),
+  measured: row.measured,
   startedAt: row.createdAt.toISOString(),
   loggedAt: row.loggedAt?.toISOString() ?? null,
   record: row.record,

@@ -45,6 +45,7 @@ import { pageOf, withWords, type Order } from '../rows/page-of.js';
 import { MakeRow } from '../rows/make.entity.js';
 import {
   alreadyLogged,
+  faultsOfHalfWay,
   faultsOfLog,
   givenUp,
   noSuchPlace,
@@ -153,15 +154,20 @@ export class MakesService {
   async setProgress(id: string, progress: ProgressDto): Promise<MakeView> {
     return this.changed(id, async (found, manager): Promise<Partial<MakeRow>> => {
       if (found.loggedAt) throw alreadyLogged();
-      const { device = null, said, seconds, timers = [], at } = progress;
+      const { device = null, said, seconds, timers = [], at, measured } = progress;
       const heard = device === null ? 0 : (found.heard[device] ?? 0);
       if (said !== undefined && said <= heard) return {};
+      if (measured) {
+        const faults = faultsOfHalfWay(measured, (await this.frozen(manager, id)).plan);
+        if (faults.length > 0) throw invalid(faults, 'The progress');
+      }
       return {
         ...(at ? await this.movedTo(at, progress, found, manager) : {}),
         ...(device !== null && said !== undefined
           ? { heard: { ...found.heard, [device]: said } }
           : {}),
         ...(device !== null && seconds ? { seconds: { ...found.seconds, [device]: seconds } } : {}),
+        ...(measured === undefined ? {} : { measured }),
         timers: {
           ...found.timers,
           ...Object.fromEntries(
@@ -343,6 +349,7 @@ export class MakesService {
       heard: {},
       seconds: {},
       timers: {},
+      measured: null,
       record: null,
       outcome: null,
       loggedAt: null,

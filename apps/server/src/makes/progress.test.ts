@@ -115,6 +115,40 @@ describe('progress of a make', () => {
     expect((body as MakeView).seconds).toEqual({ prepare: 20, tie: 55, finish: 0 });
   });
 
+  it('tell every device what was measured half way, until it is taken back', async () => {
+    const make = await freshMake(api);
+    const { plan } = (await api().get(`/api/makes/${make.id}/plan`)).body as MakePlanView;
+    const part = plan.parts[0]!.id;
+    const measured = {
+      done: [{ part, units: 7 }],
+      length: 52.5,
+      left: [{ strand: plan.strands.length, length: 800 }],
+    };
+    const say = (said: number, value: unknown) =>
+      api().put(`/api/makes/${make.id}/progress`).send({ device: 'phone', said, measured: value });
+    await say(1, measured).expect(200);
+    const seen = async () => (await api().get(`/api/makes/${make.id}`)).body as MakeView;
+    expect((await seen()).measured).toEqual(measured);
+    // What says nothing of it leaves it.
+    await api().put(`/api/makes/${make.id}/progress`).send({ timers: [] }).expect(200);
+    expect((await seen()).measured).toEqual(measured);
+    const other = await say(2, {
+      ...measured,
+      done: [{ part: 'x', units: 1 }],
+      left: [{ strand: 9, length: 1 }],
+    });
+    expect(other.status).toBe(422);
+    expect(other.body.error.faults.map(({ path }: { path: string }) => path)).toEqual([
+      'measured.done[0].part',
+      'measured.left[0].strand',
+    ]);
+    for (const bad of [[measured], { ...measured, left: [1] }, { ...measured, length: 0 }, 'x']) {
+      await say(2, bad).expect(422);
+    }
+    await say(2, null).expect(200);
+    expect((await seen()).measured).toBeNull();
+  });
+
   it('keep their timers, begun on one device and stopped on another', async () => {
     const make = await freshMake(api);
     const startedAt = new Date(Date.UTC(2026, 0, 1)).toISOString();

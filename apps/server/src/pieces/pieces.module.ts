@@ -7,6 +7,10 @@ import { WorkshopModule } from '../workshop/workshop.module.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { PiecesController } from './pieces.controller.js';
 import { PiecesService } from './pieces.service.js';
+import { TagsController } from './tags.controller.js';
+import { TagsService } from './tags.service.js';
+import { VersionsController } from './versions.controller.js';
+import { VersionsService } from './versions.service.js';
 
 @Module({
   imports: [
@@ -15,7 +19,7 @@ import { PiecesService } from './pieces.service.js';
     PlannerModule,
     TypeOrmModule.forFeature([PieceRow, MakeRow]),
   ],
-  controllers: [PiecesController],
-  providers: [PiecesService],
+  controllers: [PiecesController, VersionsController, TagsController],
+  providers: [PiecesService, VersionsService, TagsService],
 })
 export class PiecesModule {}

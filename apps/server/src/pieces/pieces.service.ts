@@ -26,6 +26,7 @@ import { Planner } from '../planner/planner.service.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { pageOf, withWords, type Order } from '../rows/page-of.js';
 import { PieceRow } from '../rows/piece.entity.js';
+import { keepBefore } from './versions.service.js';
 
 const ORDERS: Readonly<Record<PieceSort, Order>> = {
   changed: { by: 'updatedAt', descending: true },
@@ -47,6 +48,11 @@ const MADE = `
     order by created_at desc limit 1
   ) open on true`;
 
+/** What a change wrote, as the database says it. */
+interface Written extends Pick<PieceRow, 'id' | 'spec' | 'version' | 'tags'> {
+  readonly updated_at: Date;
+}
+
 interface MadeOf extends Pick<PieceView, 'make' | 'logged'> {
   readonly id: string;
   readonly all: number;
@@ -61,11 +67,12 @@ export class PiecesService {
     private readonly planner: Planner,
   ) {}
 
-  async page({ sort = 'changed', q, ...page }: PiecesQueryDto): Promise<PageView<PieceView>> {
+  async page({ sort = 'changed', q, tag, ...page }: PiecesQueryDto): Promise<PageView<PieceView>> {
     const query = this.pieces
       .createQueryBuilder('piece')
       .where('piece.workshop_id = :workshopId', { workshopId: await this.workshop.id() })
       .andWhere('piece.archived_at is null');
+    if (tag !== undefined) query.andWhere('piece.tags @> array[:tag]', { tag });
     const { rows, ...rest } = await pageOf(withWords(query, 'piece', q), ORDERS[sort], page);
     return { items: await this.views(rows), ...rest };
   }
@@ -82,6 +89,7 @@ export class PiecesService {
       spec: piece,
       changedBy: null,
       archivedAt: null,
+      tags: [],
     });
     const [view] = await this.views([await this.pieces.save(row)]);
     return view!;
@@ -101,25 +109,27 @@ export class PiecesService {
     request: string | null = null,
   ): Promise<PieceView> {
     const workshopId = await this.workshop.id();
-    const written = await this.pieces
-      .createQueryBuilder()
-      .update()
-      .set({
-        spec: () => ':spec',
-        version: () => 'version + 1',
-        updatedAt: () => 'now()',
-        changedBy: request,
-      })
-      .where('id = :id and workshop_id = :workshopId and version = :seen and archived_at is null', {
-        id,
-        workshopId,
-        seen,
-      })
-      .setParameter('spec', JSON.stringify(piece))
-      .returning(['id', 'spec', 'version', 'updatedAt'])
-      .execute();
-    // The answer is what this call wrote, whoever has written since.
-    const [own] = written.raw as { id: string; spec: Piece; version: number; updated_at: Date }[];
+    const own = await this.pieces.manager.transaction(async (manager) => {
+      await keepBefore(manager, { id, workshopId, seen });
+      const written = await manager
+        .createQueryBuilder()
+        .update(PieceRow)
+        .set({
+          spec: () => ':spec',
+          version: () => 'version + 1',
+          updatedAt: () => 'now()',
+          changedBy: request,
+        })
+        .where(
+          'id = :id and workshop_id = :workshopId and version = :seen and archived_at is null',
+          { id, workshopId, seen },
+        )
+        .setParameter('spec', JSON.stringify(piece))
+        .returning(['id', 'spec', 'version', 'updatedAt', 'tags'])
+        .execute();
+      // The answer is what this call wrote, whoever has written since.
+      return (written.raw as Written[])[0];
+    });
     if (!own) {
       const current = await this.get(id);
       if (request !== null && current.changedBy === request) return current;
@@ -191,6 +201,7 @@ export class PiecesService {
         make,
         underWay: all - logged,
         logged,
+        tags: row.tags,
       };
     });
   }

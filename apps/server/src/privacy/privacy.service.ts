@@ -6,6 +6,7 @@ import { notFound } from '../errors/app-error.js';
 import { asker } from '../identity/identity.js';
 import { WearerItem } from '../rows/list.entities.js';
 import { MakeRow } from '../rows/make.entity.js';
+import { VersionRow } from '../rows/version.entity.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { CustomerRow, OrderLineRow, OrderRow } from '../rows/week.entities.js';
 import { note } from '../trail/note.js';
@@ -84,6 +85,7 @@ export class PrivacyService {
     return this.dataSource.transaction(async (manager) => {
       const { value } = await this.listed(manager, id);
       const { pieces, makes } = await worn(manager, value.name);
+      const versions = await versionsFor(manager, value.name);
       await note(manager, 'wearer.exported', { subject: id });
       return {
         wearer: value,
@@ -92,6 +94,12 @@ export class PrivacyService {
           wearer: spec.wearer,
           note: spec.note,
           since: createdAt,
+        })),
+        versions: versions.map(({ spec, changedAt }) => ({
+          name: spec.name,
+          wearer: spec.wearer,
+          note: spec.note,
+          since: changedAt,
         })),
         makes: makes.map(({ piece, number, record, createdAt, loggedAt }) => ({
           name: piece.name,
@@ -115,6 +123,13 @@ export class PrivacyService {
           PieceRow,
           { id: pieceId },
           { spec: { ...spec, wearer: nameless(spec.wearer) }, version: version + 1 },
+        );
+      }
+      for (const { id: versionId, spec } of await versionsFor(manager, value.name)) {
+        await manager.update(
+          VersionRow,
+          { id: versionId },
+          { spec: { ...spec, wearer: nameless(spec.wearer) } },
         );
       }
       for (const { id: makeId, piece, record } of makes) {
@@ -148,9 +163,14 @@ export class PrivacyService {
 
 /** Words of the maker's own, where they stand: notes, and names of cutting sessions and pieces. */
 const MENTIONS = `
-  select * from (
+  select distinct on (words.in, name, id) * from (
     select 'piece' as in, id, spec ->> 'name' as name, concat_ws(' ', spec ->> 'name', spec ->> 'note') as text
     from piece where workshop_id = $1
+    union all
+    select 'piece', piece_version.piece_id, now.spec ->> 'name',
+      concat_ws(' ', piece_version.name, piece_version.spec ->> 'name', piece_version.spec ->> 'note')
+    from piece_version join piece now on now.id = piece_version.piece_id
+    where piece_version.workshop_id = $1
     union all
     select 'make', id, piece ->> 'name', concat_ws(' ', piece ->> 'note', record ->> 'note', set_aside)
     from make where workshop_id = $1
@@ -173,6 +193,16 @@ function mentionsOf(manager: EntityManager, name: string): Promise<MentionView[]
     .filter((part) => part.length >= TELLING);
   return manager.query<MentionView[]>(MENTIONS, [asker().workshopId, parts]);
 }
+
+/** Pieces for a wearer of this name, as they were before. */
+const versionsFor = (manager: EntityManager, name: string): Promise<VersionRow[]> =>
+  manager
+    .createQueryBuilder(VersionRow, 'kept')
+    .where('kept.workshop_id = :workshopId', { workshopId: asker().workshopId })
+    .andWhere(`kept.spec -> 'wearer' ->> 'name' = :name`, { name })
+    .orderBy('kept.id')
+    .setLock('pessimistic_write')
+    .getMany();
 
 /** Pieces for a wearer of this name, and makes for or of them. */
 async function worn(

@@ -1,4 +1,4 @@
-import type { MakeLogDto, StageSecondsDto } from '@coiled-strand/contract';
+import type { HalfWayDto, MakeLogDto, StageSecondsDto } from '@coiled-strand/contract';
 import type {
   Hand,
   Outcome,
@@ -68,6 +68,10 @@ export class MakeRow extends Owned {
   /** When each wait was begun, by step; null where it was stopped. */
   @Column('json')
   timers!: Readonly<Record<string, string | null>>;
+
+  /** What was measured half way, the last time; null before. */
+  @Column('json', { nullable: true })
+  measured!: HalfWayDto | null;
 
   @Column('json', { nullable: true })
   record!: MakeLogDto | null;

@@ -22,6 +22,10 @@ export class PieceRow extends Owned {
   @Column('timestamptz', { name: 'archived_at', nullable: true })
   archivedAt!: Date | null;
 
+  /** What the maker sorts it under, in the order in which it was said. */
+  @Column('text', { array: true, default: [] })
+  tags!: string[];
+
   /** Its name as it is sorted by; the database writes it itself. */
   @Column({ name: 'sort_name', type: 'text', select: false, insert: false, update: false })
   sortName?: string;

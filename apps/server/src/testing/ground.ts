@@ -166,6 +166,11 @@ export async function ground(api: Api): Promise<Ground> {
           device: 'phone',
           seconds: { prepare: 1, tie: 2, finish: 3 },
           timers: [{ step: make.at.step, startedAt: '2026-01-01T00:00:00.000Z' }],
+          measured: {
+            done: [{ part: plan.parts[0]!.id, units: 10 }],
+            length: 60,
+            left: [{ strand: 1, length: 500 }],
+          },
         },
       ],
       MakeLogDto: [
@@ -183,6 +188,9 @@ export async function ground(api: Api): Promise<Ground> {
         },
       ],
       SetAsideDto: [{ reason: 'x' }],
+      VersionNameDto: [{ name: 'x' }, { name: null }],
+      TagsDto: [{ tags: ['x', 'y'] }],
+      RenameTagDto: [{ from: 'x', to: 'z' }, { from: 'y' }],
       BeginMakeDto: [{ beside: true }, { repeat: make.id }],
     },
     ids: {

@@ -13,12 +13,12 @@ describe('what is kept for each make', () => {
     await again.persist.rehydrate();
     expect(again.getState().kept).toEqual({ b: 2 });
   });
-  it('is found where an older version left it under another name', async () => {
+  it('is found where an older version left it', async () => {
     localStorage.setItem(
       'coiled-strand.test',
-      JSON.stringify({ version: 0, state: { taken: { a: 7 } } }),
+      JSON.stringify({ version: 0, state: { kept: { a: 7 } } }),
     );
-    const store = keptByMake<number>('test', 'taken');
+    const store = keptByMake<number>('test');
     await store.persist.rehydrate();
     expect(store.getState().kept).toEqual({ a: 7 });
   });

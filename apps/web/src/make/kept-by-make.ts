@@ -12,9 +12,8 @@ interface Kept<T> {
  * table.
  *
  * @param name under which it lies in the browser
- * @param before what it was called in what older versions left there
  */
-export function keptByMake<T>(name: string, before = 'kept') {
+export function keptByMake<T>(name: string) {
   const key = `coiled-strand.${name}`;
   const store = create<Kept<T>>()(
     persist(
@@ -29,9 +28,8 @@ export function keptByMake<T>(name: string, before = 'kept') {
       {
         name: key,
         version: 1,
-        migrate: (old) => ({
-          kept: (old as Readonly<Record<string, Kept<T>['kept'] | undefined>>)[before] ?? {},
-        }),
+        // Older versions left the same under an older number.
+        migrate: (old) => old,
       },
     ),
   );

@@ -1,7 +1,9 @@
-import type { StepPlace } from '@coiled-strand/core';
+import type { HalfWay, StepPlace } from '@coiled-strand/core';
 import type { Told } from './progress-kept';
 
 const KEY = 'coiled-strand.progress';
+/** What was measured half way was kept by itself, and never sent. */
+const MEASURES = 'coiled-strand.measures';
 
 interface Before {
   readonly version: number;
@@ -20,31 +22,66 @@ interface Before {
 }
 
 /** What older versions kept is kept otherwise now. */
-export const dropBefore = (): void => localStorage.removeItem(KEY);
+export function dropBefore(): void {
+  localStorage.removeItem(KEY);
+  localStorage.removeItem(MEASURES);
+}
+
+interface MeasuresBefore {
+  readonly state: {
+    readonly kept?: Readonly<Record<string, HalfWay>>;
+    readonly taken?: Readonly<Record<string, HalfWay>>;
+  };
+}
+
+/** What lies in this browser under a key; null where nothing is there, or nothing that can be read. */
+function found<T>(key: string): T | null {
+  try {
+    return JSON.parse(localStorage.getItem(key) ?? 'null') as T | null;
+  } catch {
+    return null;
+  }
+}
+
+const told = (makeId: string, more: Partial<Told>): Told => ({
+  ...{ makeId, device: 'before', order: 1, said: 1, at: null, from: null, timers: {} },
+  seconds: { prepare: 0, tie: 0, finish: 0 },
+  ...more,
+});
 
 /** Progress as older versions kept it for all makes together: first numbers of actions, then places. */
-export function fromBefore(): Told[] {
-  const text = localStorage.getItem(KEY);
-  if (text === null) return [];
-  let before: Before;
-  try {
-    before = JSON.parse(text) as Before;
-  } catch {
-    return [];
-  }
-  const { done = {}, local = {}, seconds = {}, device = 'before' } = before.state;
-  const told = (makeId: string, more: Partial<Told>): Told => ({
-    ...{ makeId, device, order: 1, said: 1, at: null, from: null, timers: {} },
-    seconds: seconds[makeId] ?? { prepare: 0, tie: 0, finish: 0 },
-    ...more,
+function progressBefore(): Told[] {
+  const {
+    done = {},
+    local = {},
+    seconds = {},
+    device = 'before',
+  } = found<Before>(KEY)?.state ?? {};
+  const of = (makeId: string): Partial<Told> => ({
+    device,
+    ...(seconds[makeId] ? { seconds: seconds[makeId] } : {}),
   });
   return [
-    ...Object.entries(done).map(([makeId, count]) => told(makeId, { count })),
+    ...Object.entries(done).map(([makeId, count]) => told(makeId, { ...of(makeId), count })),
     ...Object.entries(local).map(([makeId, { done: number, at, count, timers = {} }]) => {
       const counted = number ?? count;
       return typeof at === 'object' && at !== null
-        ? told(makeId, { at, timers })
-        : told(makeId, { timers, ...(counted === undefined ? {} : { count: counted }) });
+        ? told(makeId, { ...of(makeId), at, timers })
+        : told(makeId, {
+            ...of(makeId),
+            timers,
+            ...(counted === undefined ? {} : { count: counted }),
+          });
     }),
   ];
 }
+
+function measuresBefore(): Told[] {
+  const { kept, taken } = found<MeasuresBefore>(MEASURES)?.state ?? {};
+  return Object.entries(kept ?? taken ?? {}).map(([makeId, measured]) =>
+    told(makeId, { device: 'before-measured', order: 2, measured }),
+  );
+}
+
+/** All that older versions of this program kept here and had not sent. */
+export const fromBefore = (): Told[] => [...progressBefore(), ...measuresBefore()];

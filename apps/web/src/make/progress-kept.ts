@@ -1,5 +1,5 @@
 import type { StageSecondsDto } from '@coiled-strand/contract';
-import type { StepPlace } from '@coiled-strand/core';
+import type { HalfWay, StepPlace } from '@coiled-strand/core';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** What one window did at a make, as long as the server does not have it. */
@@ -19,6 +19,8 @@ export interface Told {
   readonly count?: number;
   /** Waits begun or stopped here, by step. */
   readonly timers: Readonly<Record<string, string | null>>;
+  /** What was measured half way here, null where that was taken back; left out where nothing was. */
+  readonly measured?: HalfWay | null;
   /** All time that this window has counted. */
   readonly seconds: Readonly<StageSecondsDto>;
 }

@@ -1,5 +1,6 @@
 import type { MakeView, ProgressDto } from '@coiled-strand/contract';
 import { ApiError, call, isGone, isPassing } from '../api/client';
+import { sentHalfWay } from './half-way';
 import type { Told } from './progress-kept';
 import { useProgress, whenChanged } from './progress-store';
 
@@ -21,7 +22,7 @@ export const whenSent = (listener: typeof onSent): void => {
   onSent = listener;
 };
 
-function bodyOf({ at, from, device, said, seconds, timers: waits }: Told): ProgressDto {
+function bodyOf({ at, from, device, said, seconds, timers: waits, measured }: Told): ProgressDto {
   return {
     ...(at ? { at } : {}),
     ...(at && from ? { from } : {}),
@@ -29,6 +30,7 @@ function bodyOf({ at, from, device, said, seconds, timers: waits }: Told): Progr
     said,
     ...(Object.values(seconds).some((time) => time > 0) ? { seconds } : {}),
     timers: Object.entries(waits).map(([step, startedAt]) => ({ step, startedAt })),
+    ...(measured === undefined ? {} : { measured: measured && sentHalfWay(measured) }),
   };
 }
 

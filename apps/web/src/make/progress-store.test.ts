@@ -247,6 +247,49 @@ describe('progress of a make', () => {
     expect(sent).toMatchObject([{ at: knots(6), device: 'd' }]);
   });
 
+  it('sends what was measured half way, the last of it, also what an older version never sent', async () => {
+    const half = (length: number) => ({ done: { band: 7 }, length, left: [300, null] });
+    const { setMeasured } = useProgress.getState();
+    setMeasured(m, half(50));
+    setMeasured(m, half(51));
+    expect(localOf(useProgress.getState().told.m)).toMatchObject({ measured: half(51) });
+    await settle();
+    expect(sent.at(-1)).toMatchObject({
+      measured: {
+        done: [{ part: 'band', units: 7 }],
+        length: 51,
+        left: [{ strand: 1, length: 300 }],
+      },
+    });
+    setMeasured(m, null);
+    await settle();
+    expect(sent.at(-1)).toMatchObject({ measured: null });
+    // It is no place: it goes on from nowhere.
+    expect(sent.some((one) => 'at' in one)).toBe(false);
+    localStorage.setItem(
+      'coiled-strand.measures',
+      JSON.stringify({ version: 1, state: { kept: { other: half(60) } } }),
+    );
+    await findKept();
+    await flush();
+    expect(sent.at(-1)).toMatchObject({
+      path: '/api/makes/other/progress',
+      measured: { length: 60 },
+    });
+    expect(localStorage.getItem('coiled-strand.measures')).toBeNull();
+  });
+
+  it('keeps what was measured here where the make went on elsewhere', async () => {
+    answers = [elsewhere(5)];
+    useProgress.getState().set({ ...m, at: knots(1) }, knots(2));
+    useProgress.getState().setMeasured(m, { done: { band: 2 }, length: 20, left: [] });
+    await settle();
+    useProgress.getState().goOn('m', 'there');
+    await settle();
+    expect(sent.at(-1)).toMatchObject({ measured: { length: 20 } });
+    expect(sent.at(-1)).not.toHaveProperty('at');
+  });
+
   it('tells the page what the server has before it lets go of its own number', async () => {
     const seen: (number | undefined)[] = [];
     whenSent((make) => {

@@ -1,5 +1,5 @@
 import type { MakeView, StageSecondsDto } from '@coiled-strand/contract';
-import type { Step, StepPlace } from '@coiled-strand/core';
+import type { HalfWay, Step, StepPlace } from '@coiled-strand/core';
 import { nanoid } from 'nanoid';
 import { create } from 'zustand';
 import { dropBefore, fromBefore } from './progress-before';
@@ -12,6 +12,8 @@ export interface Local {
   readonly count?: number;
   /** Waits begun or stopped here, by step. */
   readonly timers: Readonly<Record<string, string | null>>;
+  /** Measured half way here; null where that was taken back. */
+  readonly measured?: HalfWay | null;
 }
 
 type Seconds = Readonly<StageSecondsDto>;
@@ -34,6 +36,8 @@ interface Progress {
   readonly device: string;
   /** @param stage what the time since the last action went into */
   readonly set: (make: Stands, at: StepPlace, stage?: Step['stage']) => void;
+  /** null takes back what was measured. */
+  readonly setMeasured: (make: Stands, measured: HalfWay | null) => void;
   readonly setTimer: (make: Stands, step: string, startedAt: string | null) => void;
   /** Settles where a make goes on from that went on elsewhere too. */
   readonly goOn: (makeId: string, from: 'here' | 'there') => void;
@@ -59,6 +63,12 @@ function timeSince(makeId: string): number {
   return seconds > 0 && seconds <= LONGEST_ACTION ? seconds : 0;
 }
 
+/** What was measured last in a list of changes. */
+function measuredIn(told: readonly Told[]): Pick<Local, 'measured'> {
+  const { measured } = told.findLast((one) => one.measured !== undefined) ?? {};
+  return measured === undefined ? {} : { measured };
+}
+
 /** What a list of changes comes to. */
 export function localOf(told: readonly Told[] = []): Local | undefined {
   if (told.length === 0) return undefined;
@@ -67,6 +77,7 @@ export function localOf(told: readonly Told[] = []): Local | undefined {
     at: placed?.at ?? null,
     ...(placed?.count === undefined ? {} : { count: placed.count }),
     timers: Object.assign({}, ...told.map(({ timers }) => timers)) as Local['timers'],
+    ...measuredIn(told),
   };
 }
 
@@ -101,7 +112,7 @@ export const useProgress = create<Progress>()((set, get) => {
   /** One more change of this window, after all that is known here. */
   const change = (
     { id: makeId, at: stored }: Stands,
-    what: { at?: StepPlace; timers?: Told['timers']; seconds?: Seconds },
+    what: Partial<Pick<Told, 'timers' | 'seconds' | 'measured'>> & { readonly at?: StepPlace },
   ): void => {
     const { device, told, own } = get();
     const before = told[makeId] ?? [];
@@ -125,6 +136,7 @@ export const useProgress = create<Progress>()((set, get) => {
       at: what.at ?? base.at,
       from: what.at && base.at === null ? stood : base.from,
       timers: { ...base.timers, ...what.timers },
+      ...(what.measured === undefined ? {} : { measured: what.measured }),
     };
     set({
       told: { ...told, [makeId]: [...list.filter((one) => one !== base), next] },
@@ -150,6 +162,7 @@ export const useProgress = create<Progress>()((set, get) => {
       const old = get().own[make.id]?.seconds ?? NO_TIME;
       change(make, { at, ...(stage ? { seconds: { ...old, [stage]: old[stage] + spent } } : {}) });
     },
+    setMeasured: (make, measured) => change(make, { measured }),
     setTimer: (make, step, startedAt) => change(make, { timers: { [step]: startedAt } }),
     goOn: (makeId, from) => {
       const { device, told, own, elsewhere } = get();
@@ -163,6 +176,7 @@ export const useProgress = create<Progress>()((set, get) => {
         ...{ makeId, device, order: (list.at(-1)?.order ?? 0) + 1, said: mine.said + 1 },
         ...{ at: null, from: null, seconds: mine.seconds },
         timers: localOf(list.filter((one) => one.device === device))?.timers ?? {},
+        ...measuredIn(list),
         ...here,
       };
       // What other windows counted still is told; where they stood is settled.
@@ -228,7 +242,10 @@ export async function findKept(): Promise<void> {
     for (const makeId of new Set(kept.map((one) => one.makeId))) await reread(makeId);
   } catch {
     // Without such a store what the old one holds is known at least, and stays in it.
-    const told = Object.fromEntries(before.map((old) => [old.makeId, [old]]));
+    const ids = [...new Set(before.map(({ makeId }) => makeId))];
+    const told = Object.fromEntries(
+      ids.map((id) => [id, before.filter(({ makeId }) => makeId === id)]),
+    );
     useProgress.setState((state) => ({ told: { ...told, ...state.told }, keeping: false }));
   }
   useProgress.setState({ ready: true });

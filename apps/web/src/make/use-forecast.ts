@@ -1,7 +1,6 @@
 import { forecast, remedies, type Forecast, type HalfWay, type Remedy } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import type { Make } from './use-make';
-import { useMeasures } from './measure-store';
 
 export interface Seen {
   readonly half: HalfWay;
@@ -11,8 +10,7 @@ export interface Seen {
 
 /** What follows from the last measurement of a make; null before there is one. */
 export function useForecast(make: Make | null): Seen | null {
-  const half = useMeasures((state) => (make ? state.kept[make.view.id] : undefined));
-  const { plan } = make ?? {};
+  const { plan, measured: half } = make ?? {};
   const { piece, hand } = make?.view ?? {};
   return useMemo(() => {
     if (!half || !plan || !piece || !hand || half.left.length !== plan.strands.length) return null;

@@ -4,6 +4,7 @@ import {
   finishFrom,
   placeOf,
   totalActions,
+  type HalfWay,
   type Place,
   type Plan,
   type Side,
@@ -12,6 +13,7 @@ import {
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useMakePlan, useMakes } from '../api/queries';
+import { heardHalfWay } from './half-way';
 import { localOf, useProgress, type Local } from './progress-store';
 
 export interface Make {
@@ -29,10 +31,22 @@ export interface Make {
   readonly beside: boolean;
   /** When each wait was begun, by step; null where it was stopped. */
   readonly timers: Readonly<Record<string, string | null>>;
+  /** What was measured half way, on whichever device; null before. */
+  readonly measured: HalfWay | null;
 }
 
 const timersOf = ({ timers }: MakeView): Record<string, string | null> =>
   Object.fromEntries(timers.map(({ step, startedAt }) => [step, startedAt]));
+
+/** What this browser knows of it before the server does, or what the server knows. */
+export const measuredOf = (
+  { measured }: MakeView,
+  { strands }: Plan,
+  local: Local | undefined,
+): HalfWay | null =>
+  local?.measured !== undefined
+    ? local.measured
+    : measured && heardHalfWay(measured, strands.length);
 
 const NONE: readonly MakeView[] = [];
 
@@ -61,6 +75,7 @@ export function makeOf(
     finishFrom: finishFrom(steps),
     beside,
     timers: { ...timersOf(view), ...local?.timers },
+    measured: measuredOf(view, plan, local),
   };
 }
 

@@ -104,6 +104,7 @@ describe('what a stage says and a piece waits for', () => {
     },
     underWay: make ? 1 : 0,
     logged,
+    tags: [],
   });
   it('names the answers of a planned piece', () => {
     const status = stageStatus(EXAMPLE_PIECE, plan, { logged: 2 }, null, units);

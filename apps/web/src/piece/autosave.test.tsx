@@ -27,6 +27,7 @@ const view = (): PieceView => ({
   make: null,
   underWay: 0,
   logged: 0,
+  tags: [],
 });
 const answer = (status: number, body: unknown): Response =>
   ({ ok: status < 400, status, text: () => Promise.resolve(JSON.stringify(body)) }) as Response;

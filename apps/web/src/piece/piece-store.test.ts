@@ -17,6 +17,7 @@ const view = (version: number, wrist = 180, id = 'p1'): PieceView => ({
   make: null,
   underWay: 0,
   logged: 0,
+  tags: [],
 });
 const store = () => usePiece.getState();
 const wrist = (): number | undefined => store().history?.now.wearer.wrist;

@@ -6,7 +6,6 @@ import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { listen, renderIn } from '../../testing';
 import { loggedView, makeView, planView, pieceOf } from '../../testing-make';
-import { useMeasures } from '../../make/measure-store';
 import { useLogDrafts } from './log-drafts';
 import { LogForm } from './log-form';
 import { Logged } from './logged';
@@ -57,11 +56,12 @@ describe('logging a make', () => {
   });
   it('asks how an end was once its length is told, and sends what was measured in between', async () => {
     const sent = listen(answers);
-    const make = makeView(piece, {});
     const part = plan.parts[0]!.id;
-    useMeasures
-      .getState()
-      .keep(make.id, { done: { [part]: 12, other: 0 }, length: 90, left: [null] });
+    const done = [
+      { part, units: 12 },
+      { part: 'other', units: 0 },
+    ];
+    const make = makeView(piece, { measured: { done, length: 90, left: [] } });
     renderIn({}, <LogForm make={make} plan={plan} open={0} />);
     const field = (name: RegExp): HTMLInputElement => screen.getByRole('textbox', { name });
     await userEvent.type(field(/Cord 1, left over/), '30 cm');
@@ -78,7 +78,6 @@ describe('logging a make', () => {
       ends: { shortest: 35, was: 'enough' },
       between: { done: [{ part, units: 12 }], length: 90 },
     });
-    expect(useMeasures.getState().kept[make.id]).toBeUndefined();
   });
   it('stands half filled in again after a reload, and is forgotten when it was sent', async () => {
     const sent = listen(answers);

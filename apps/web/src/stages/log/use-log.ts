@@ -1,13 +1,14 @@
 import { MakeLogDto, sumOfMinutes, type MakeView } from '@coiled-strand/contract';
-import type { HalfWay, Plan } from '@coiled-strand/core';
+import type { Plan } from '@coiled-strand/core';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useEffect } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { ApiError, isPassing } from '../../api/client';
 import { useLogMake } from '../../api/queries';
 import { useLogOutbox } from '../../make/log-outbox';
-import { useMeasures } from '../../make/measure-store';
-import { useProgress } from '../../make/progress-store';
+import { betweenOf } from '../../make/half-way';
+import { localOf, useProgress } from '../../make/progress-store';
+import { measuredOf } from '../../make/use-make';
 import { dotted } from '../../piece/put-at';
 import { useLogDrafts } from './log-drafts';
 import { minutesOf } from './minutes';
@@ -36,16 +37,6 @@ function startOf({ record, seconds, piece }: MakeView, plan: Plan): MakeLogDto {
     owner: piece.wearer.name,
     note: '',
   };
-}
-
-/** What was measured in between on this table, as a log keeps it: nothing where that was not begun yet. */
-function betweenOf(half: HalfWay | undefined): Pick<MakeLogDto, 'between'> {
-  const done = Object.entries(half?.done ?? {}).flatMap(([part, units]) =>
-    units > 0 ? [{ part, units }] : [],
-  );
-  return half && half.length >= 1 && done.length > 0
-    ? { between: { done, length: half.length } }
-    : {};
 }
 
 /** The form of a log, checked as the server checks it. */
@@ -83,7 +74,7 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
   const toSend = useLogOutbox((state) => state.kept[make.id]);
   const submit = form.handleSubmit(async (filled) => {
     const record: MakeLogDto = {
-      ...betweenOf(useMeasures.getState().kept[make.id]),
+      ...betweenOf(measuredOf(make, plan, localOf(useProgress.getState().told[make.id]))),
       ...filled,
       minutes: filled.stages ? sumOfMinutes(filled.stages) : filled.minutes,
       note: filled.note || undefined,
@@ -95,7 +86,6 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
       keepToSend(make.id, null);
       forget(make.id);
       keep(make.id, null);
-      useMeasures.getState().keep(make.id, null);
       onDone?.();
     } catch (error) {
       if (isPassing(error)) {

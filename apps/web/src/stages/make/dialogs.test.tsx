@@ -6,7 +6,8 @@ import { makeAt, pieceOf } from '../../testing-make';
 import { CountDialog } from './count-dialog';
 import { LostDialog } from './lost-dialog';
 import { MeasureDialog } from './measure-dialog';
-import { useMeasures } from '../../make/measure-store';
+import { localOf, useProgress } from '../../make/progress-store';
+import { measuredOf } from '../../make/use-make';
 
 const piece = pieceOf('buckle-band');
 const firstKnot = makeAt(piece, 0).steps.findIndex((step) => step.id === 'tie-square-knot-sinnet');
@@ -76,10 +77,20 @@ describe('where was I', () => {
   });
 });
 
+const measured = () =>
+  measuredOf(make.view, make.plan, localOf(useProgress.getState().told['make-1']));
+
+/** As the stage shows it: with what is known of the make by now. */
+function Measuring() {
+  const told = useProgress((state) => state.told['make-1']);
+  const now = { ...make, measured: measuredOf(make.view, make.plan, localOf(told)) };
+  return <MeasureDialog make={now} open onClose={nothing} />;
+}
+
 describe('measuring half way', () => {
   beforeEach(() => {
     localStorage.clear();
-    useMeasures.setState({ kept: {} });
+    useProgress.setState({ told: {}, own: {} });
   });
   const type = async (name: RegExp, text: string): Promise<void> => {
     const field = screen.getByRole('textbox', { name });
@@ -87,19 +98,19 @@ describe('measuring half way', () => {
     await userEvent.type(field, `${text}{Enter}`);
   };
   it('tells nothing before there is a length, and what it rests on after', async () => {
-    renderIn({}, <MeasureDialog make={make} open onClose={nothing} />);
+    renderIn({}, <Measuring />);
     expect(screen.queryByTestId('forecast')).toBeNull();
     const { pitch } = make.plan.parts[0]!.layout;
     await type(/Length of the work/, `${(7 * pitch) / 10} cm`);
     expect(screen.getByTestId('forecast').textContent).toMatch(/Every cord lasts/);
-    expect(useMeasures.getState().kept['make-1']).toMatchObject({
+    expect(measured()).toMatchObject({
       done: { 'square-knot-sinnet': 7 },
       length: expect.closeTo(7 * pitch, 3),
       left: [null],
     });
   });
   it('says what can be done when a cord is scarce, and doubts what no hand does', async () => {
-    renderIn({}, <MeasureDialog make={make} open onClose={nothing} />);
+    renderIn({}, <Measuring />);
     await type(/Length of the work/, '5 cm');
     await type(/Cord 1, left/, '30 cm');
     const told = screen.getByTestId('forecast').textContent;
@@ -107,7 +118,13 @@ describe('measuring half way', () => {
     expect(told).toContain('Join a cord');
     expect(told).toContain('Were all ends of the cord measured');
     await userEvent.click(screen.getByRole('button', { name: 'Discard it' }));
-    expect(useMeasures.getState().kept).toEqual({});
+    expect(measured()).toBeNull();
     expect(screen.queryByTestId('forecast')).toBeNull();
+  });
+  it('takes no length that no work has, and says so', async () => {
+    renderIn({}, <Measuring />);
+    await type(/Length of the work/, '9 m');
+    expect(screen.getByText(/Between 0.1 cm and 500 cm/)).toBeTruthy();
+    expect(measured()).toBeNull();
   });
 });

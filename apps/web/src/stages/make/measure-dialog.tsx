@@ -8,7 +8,7 @@ import type { Make } from '../../make/use-make';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
 import { Modal } from '../../shell/modal';
-import { useMeasures } from '../../make/measure-store';
+import { useProgress } from '../../make/progress-store';
 import { useForecast, type Seen } from '../../make/use-forecast';
 
 interface Props {
@@ -32,10 +32,20 @@ export function MeasureDialog(props: Props) {
   );
 }
 
+/** Lengths in mm that work and the cord left of it may have. */
+const WORK = { min: 1, max: 5000 } as const;
+const CORD = { min: 0, max: 100_000 } as const;
+type Room = typeof WORK | typeof CORD;
+
+const notOf = ({ min, max }: Room, mm: number | null): boolean =>
+  mm !== null && (mm < min || mm > max);
+const beyond = ({ min, max }: Room, say: (mm: number) => string): string =>
+  `Between ${say(min)} and ${say(max)}: measure it again.`;
+
 function Measuring({ make, onClose }: Props) {
   const units = useUnits();
   const { plan, view } = make;
-  const take = useMeasures((state) => state.keep);
+  const take = useProgress((state) => state.setMeasured);
   const seen = useForecast(make);
   const done = doneByPart(make.steps, make.done);
   const planned = plan.parts.reduce(
@@ -48,7 +58,9 @@ function Measuring({ make, onClose }: Props) {
     fresh ? [...seen.half.left] : plan.strands.map(() => null),
   );
   const measured = (newLength: number | null, newLeft: readonly (number | null)[]): void => {
-    if (newLength !== null) take(view.id, { done, length: newLength, left: newLeft });
+    if (newLength === null || notOf(WORK, newLength) || newLeft.some((mm) => notOf(CORD, mm)))
+      return;
+    take(view, { done, length: newLength, left: newLeft });
   };
   return (
     <Flex direction="column" gap="5">
@@ -58,6 +70,7 @@ function Measuring({ make, onClose }: Props) {
           value={length}
           unit={units.unit}
           placeholder={`planned ${units.size(planned)}`}
+          error={notOf(WORK, length) ? beyond(WORK, units.size) : undefined}
           onChange={(mm) => {
             setLength(mm);
             measured(mm, left);
@@ -74,6 +87,7 @@ function Measuring({ make, onClose }: Props) {
                 value={left[i] ?? null}
                 unit={units.cordUnit}
                 placeholder="optional"
+                error={notOf(CORD, left[i] ?? null) ? beyond(CORD, units.cord) : undefined}
                 onChange={(mm) => {
                   const next = left.map((old, n) => (n === i ? mm : old));
                   setLeft(next);
@@ -94,7 +108,7 @@ function Measuring({ make, onClose }: Props) {
         {seen && (
           <Button
             onClick={() => {
-              take(view.id, null);
+              take(view, null);
               setLength(null);
               setLeft(plan.strands.map(() => null));
             }}
