@@ -56,6 +56,7 @@ const WEEK_ROUTES = [
   { path: '/bench-time', Page: week('BenchTimePage', 'Planning your week') },
   { path: '/instruments', Page: week('InstrumentsPage', 'Listening') },
   { path: '/sizes/:id', Page: week('SizesPage', 'Planning the sizes') },
+  { path: '/versions/:id', Page: week('VersionsPage', 'Looking at what it was') },
   { path: '/lists', Page: week('ListsPage', 'Opening the lists') },
   { path: '/kits', Page: week('KitsPage', 'Fetching the kits') },
   { path: '/kits/:id', Page: week('KitPage', 'Fetching the kit') },

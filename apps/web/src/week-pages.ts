@@ -13,4 +13,5 @@ export { KitsPage } from './pages/kits/kits-page';
 export { KitPage } from './pages/kits/kit-page';
 export { InstrumentsPage } from './pages/instruments/instruments-page';
 export { ListsPage } from './pages/lists/lists-page';
+export { VersionsPage } from './pages/versions/versions-page';
 export { SizesPage } from './pages/sizes/sizes-page';

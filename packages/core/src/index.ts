@@ -2,7 +2,7 @@
 
 // Lengths, sentences with values in them, and how a piece fits a body.
 export type { Advice } from './measure/advice.js';
-export { EASE_RULES, easeAmount, type Ease, type EaseRule } from './measure/ease.js';
+export { EASE_LABELS, EASE_RULES, easeAmount, type Ease, type EaseRule } from './measure/ease.js';
 export { formatLength } from './measure/format-length.js';
 export { handGirth, WEAR_SITES, type WearSite } from './measure/girth.js';
 export { parseLength, type LengthError } from './measure/parse-length.js';
@@ -34,7 +34,7 @@ export {
   type EndTreatment,
 } from './material/ends.js';
 export { passage, type PassageAnswer } from './material/passage.js';
-export { PRACTICES, type Practice } from './material/practice.js';
+export { PRACTICE_LABELS, PRACTICES, type Practice } from './material/practice.js';
 
 // What every part and closure says of itself, and the shapes, steps and reasons it says it in.
 export type { ClosureBase, ClosureKind } from './kind/closure-kind.js';
@@ -198,6 +198,9 @@ export {
 } from './learn/hand.js';
 
 // The piece as the maker lays it out.
+export { changes, countChanges, TOPICS, type Change, type Topic } from './piece/changes.js';
+export { sameDocument } from './piece/same.js';
+export { STRAND_WAYS, strandWay } from './piece/strand-ways.js';
 export { alternated, graded, inBlocks, mirrored } from './piece/arrange.js';
 export {
   changePart,

@@ -1,6 +1,7 @@
-import type { HalfWayDto, MakeLogDto, MakeView } from '@coiled-strand/contract';
+import type { HalfWayDto, MakeLogDto, MakePlanView, MakeView } from '@coiled-strand/contract';
 import {
   cordLength,
+  doneByPart,
   say,
   speak,
   type FileFault,
@@ -37,11 +38,15 @@ export function faultsOfLog(record: MakeLogDto, plan: Plan, units: SpokenUnits):
 }
 
 /** What does not go with the plan in what was measured half way. */
-export function faultsOfHalfWay({ done, left }: HalfWayDto, plan: Plan): FileFault[] {
-  const known = new Set(plan.parts.map(({ id }) => id));
+export function faultsOfHalfWay(
+  { done, left }: HalfWayDto,
+  { plan, steps }: Pick<MakePlanView, 'plan' | 'steps'>,
+): FileFault[] {
+  // The closure is counted with the parts.
+  const known = doneByPart(steps, 0);
   return [
     ...done.flatMap(({ part }, i) =>
-      known.has(part)
+      Object.hasOwn(known, part)
         ? []
         : [{ path: `measured.done[${i}].part`, message: `this make has no part “${part}”` }],
     ),

@@ -158,7 +158,7 @@ export class MakesService {
       const heard = device === null ? 0 : (found.heard[device] ?? 0);
       if (said !== undefined && said <= heard) return {};
       if (measured) {
-        const faults = faultsOfHalfWay(measured, (await this.frozen(manager, id)).plan);
+        const faults = faultsOfHalfWay(measured, await this.frozen(manager, id));
         if (faults.length > 0) throw invalid(faults, 'The progress');
       }
       return {

@@ -120,7 +120,10 @@ describe('progress of a make', () => {
     const { plan } = (await api().get(`/api/makes/${make.id}/plan`)).body as MakePlanView;
     const part = plan.parts[0]!.id;
     const measured = {
-      done: [{ part, units: 7 }],
+      done: [
+        { part, units: 7 },
+        { part: 'closure', units: 1 },
+      ],
       length: 52.5,
       left: [{ strand: plan.strands.length, length: 800 }],
     };
@@ -138,7 +141,8 @@ describe('progress of a make', () => {
       left: [{ strand: 9, length: 1 }],
     });
     expect(other.status).toBe(422);
-    expect(other.body.error.faults.map(({ path }: { path: string }) => path)).toEqual([
+    const { error } = other.body as { error: { faults: { path: string }[] } };
+    expect(error.faults.map(({ path }) => path)).toEqual([
       'measured.done[0].part',
       'measured.left[0].strand',
     ]);

@@ -63,6 +63,7 @@ export const keys = {
   fittings: ['fittings'],
   knots: ['knots'],
   pieces: ['pieces'],
+  tags: ['tags'],
   book: ['book'],
   hand: ['hand'],
   swatches: ['swatches'],

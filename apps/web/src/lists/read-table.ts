@@ -1,6 +1,11 @@
 import { BeadDto, CordDto, FittingDto, validateAs, WearerDto } from '@coiled-strand/contract';
-import { EXAMPLE_CORD, parseLength, type FileFault, type LengthUnit } from '@coiled-strand/core';
-import { sameDocument } from '../piece/differences';
+import {
+  sameDocument,
+  EXAMPLE_CORD,
+  parseLength,
+  type FileFault,
+  type LengthUnit,
+} from '@coiled-strand/core';
 import { BOUGHT, COLUMNS, LISTS, type Column, type ListId } from './columns';
 import type { Sheet } from './sheet';
 

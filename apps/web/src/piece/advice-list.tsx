@@ -1,3 +1,4 @@
+import { sameDocument } from '@coiled-strand/core';
 import { Box, Flex, Text } from '@chakra-ui/react';
 import type { Advice } from '@coiled-strand/core';
 import { CircleAlert, Info, TriangleAlert } from 'lucide-react';
@@ -5,7 +6,6 @@ import { memo, useState } from 'react';
 import { useSelection } from '../bench/selection-store';
 import { Button } from '../shell/button';
 import { counted } from './counts';
-import { sameDocument } from './differences';
 import { putAt } from './put-at';
 import { usePiece } from './piece-store';
 import { useUnits } from '../settings/use-units';

@@ -1,3 +1,4 @@
+import { sameDocument } from '@coiled-strand/core';
 import type { PieceView } from '@coiled-strand/contract';
 import type { Piece } from '@coiled-strand/core';
 import { nanoid } from 'nanoid';
@@ -5,7 +6,6 @@ import { useEffect } from 'react';
 import { ApiError, call, isGone, isPassing } from '../api/client';
 import { keys, queryClient } from '../api/queries';
 import { dropDraft } from './draft';
-import { sameDocument } from './differences';
 import { isDirty, usePiece } from './piece-store';
 
 const SETTLE_MS = 350;

@@ -1,4 +1,4 @@
-import { sameDocument } from './differences';
+import { sameDocument } from '@coiled-strand/core';
 
 type Tree = Readonly<Record<string, unknown>>;
 const isTree = (value: unknown): value is Tree =>

@@ -1,4 +1,5 @@
 import {
+  sameDocument,
   runsOf,
   changePart,
   duplicatePart,
@@ -18,7 +19,6 @@ import {
 } from '@coiled-strand/core';
 import type { KnotView } from '@coiled-strand/contract';
 import { useSelection } from '../bench/selection-store';
-import { sameDocument } from './differences';
 import { usePiece } from './piece-store';
 
 /** Edits of the parts of the piece on the bench, for pointer, touch and keys alike. */

@@ -1,7 +1,7 @@
+import { sameDocument } from '@coiled-strand/core';
 import type { PieceView } from '@coiled-strand/contract';
 import type { Piece } from '@coiled-strand/core';
 import { create } from 'zustand';
-import { sameDocument } from './differences';
 import { dropDraft, keepDraft, readDrafts } from './draft';
 import * as history from './history';
 import { merge } from './merge';

@@ -1,4 +1,4 @@
-import type { Practice } from '@coiled-strand/core';
+import { PRACTICE_LABELS, type Practice } from '@coiled-strand/core';
 
 /** Steps makers round cuts to, in mm. */
 export const STEPS = [
@@ -11,9 +11,9 @@ export const STEPS = [
 
 /** How practised the hands are: what a bulky knot is given to work with. */
 export const PRACTICE_CHOICES: readonly { value: Practice; label: string; detail: string }[] = [
-  { value: 'learner', label: 'Learning', detail: 'long ends to tie with' },
-  { value: 'practised', label: 'Practised', detail: 'the usual ends' },
-  { value: 'expert', label: 'Expert', detail: 'short ends' },
+  { value: 'learner', label: PRACTICE_LABELS.learner, detail: 'long ends to tie with' },
+  { value: 'practised', label: PRACTICE_LABELS.practised, detail: 'the usual ends' },
+  { value: 'expert', label: PRACTICE_LABELS.expert, detail: 'short ends' },
 ];
 
 export const SURENESS = [

@@ -1,10 +1,9 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { Button } from '../shell/button';
-import { CORD_KIND_FACTS, type Cord } from '@coiled-strand/core';
+import { sameDocument, CORD_KIND_FACTS, type Cord } from '@coiled-strand/core';
 import { useState } from 'react';
 import { useCords } from '../api/queries';
 import { SelectField } from '../fields/select-field';
-import { sameDocument } from '../piece/differences';
 import { OwnCordDialog } from './dialogs';
 import { StrandBadge } from '../piece/strand-badge';
 

@@ -2,6 +2,12 @@
 export const PRACTICES = ['learner', 'practised', 'expert'] as const;
 export type Practice = (typeof PRACTICES)[number];
 
+export const PRACTICE_LABELS: Readonly<Record<Practice, string>> = {
+  learner: 'Learning',
+  practised: 'Practised',
+  expert: 'Expert',
+};
+
 /** Share of the usual working allowance that each needs. Assumed; a maker's own log tells better. */
 export const PRACTICE_FACTOR: Readonly<Record<Practice, number>> = {
   learner: 1.5,

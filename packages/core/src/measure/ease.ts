@@ -2,6 +2,15 @@
 export const EASE_RULES = ['snug', 'half-inch', 'three-quarters', 'two-fingers', 'own'] as const;
 export type EaseRule = (typeof EASE_RULES)[number];
 
+/** What makers call them. */
+export const EASE_LABELS: Readonly<Record<EaseRule, string>> = {
+  snug: 'Snug',
+  'half-inch': 'Half an inch',
+  'three-quarters': 'Three quarters',
+  'two-fingers': 'Two fingers',
+  own: 'Own',
+};
+
 export interface Ease {
   readonly rule: EaseRule;
   /** Own value in mm, 0 to 100; read only by the rule `own`. */

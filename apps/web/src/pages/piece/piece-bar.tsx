@@ -9,6 +9,7 @@ import {
   Copy,
   Download,
   EllipsisVertical,
+  History,
   Printer,
   Redo2,
   Ruler,
@@ -129,8 +130,8 @@ export function PieceBar() {
       toaster.create({ title: `It could not be duplicated: ${(error as Error).message}` });
     }
   };
-  const toSizes = async (): Promise<void> => {
-    if (id !== null) await navigate(`/sizes/${id}`);
+  const to = (page: 'sizes' | 'versions'): void => {
+    if (id !== null) void navigate(`/${page}/${id}`);
   };
   return (
     <Flex align="center" gap={{ base: '1', md: '3' }} minW="0">
@@ -161,8 +162,11 @@ export function PieceBar() {
                     <Copy size={17} aria-hidden /> Duplicate
                   </Menu.Item>
                 </ForMakers>
-                <Menu.Item value="sizes" onClick={() => void toSizes()}>
+                <Menu.Item value="sizes" onClick={() => to('sizes')}>
                   <Ruler size={17} aria-hidden /> In other sizes
+                </Menu.Item>
+                <Menu.Item value="versions" onClick={() => to('versions')}>
+                  <History size={17} aria-hidden /> As it was before
                 </Menu.Item>
                 <Menu.Item value="paper" onClick={() => setPaper(true)}>
                   <Printer size={17} aria-hidden /> Put on paper

@@ -23,8 +23,9 @@ import { Button } from '../../shell/button';
 import { SaveTableButton } from '../../shell/save-table-button';
 import { Fault, Loading } from '../../shell/states';
 import { toaster } from '../../shell/toaster';
-import { rowsOf } from './rows';
-import { SizesTable } from './sizes-table';
+import { rowsOf } from '../../piece/side-by-side';
+import { SideBySideTable } from '../../piece/side-by-side-table';
+import { SizeHead } from './size-head';
 
 /** One design for several wearers, or in a run of sizes, side by side. */
 export function SizesPage() {
@@ -129,7 +130,13 @@ function Sizes({ view }: { readonly view: PieceView }) {
               This piece has a length of its own, whoever wears it: all sizes come out alike.
             </Text>
           )}
-          <SizesTable sized={sized} rows={rows} />
+          <SideBySideTable
+            label="Sizes side by side"
+            heads={sized.map((one, i) => (
+              <SizeHead key={i} sized={one} own={i === 0} />
+            ))}
+            rows={rows}
+          />
         </Box>
       </Grid>
     </>

@@ -3,7 +3,7 @@ import { ForMakers } from '../../frame/for-makers';
 import { Button } from '../../shell/button';
 import { PAGE, type PieceSort, type PieceView } from '@coiled-strand/contract';
 import { planPiece } from '@coiled-strand/core';
-import { Archive, FileDown, FileUp, Plus } from 'lucide-react';
+import { Archive, FileDown, FileUp, Plus, Tag } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useOpenedHere, usePieces } from '../../api/lists';
@@ -24,7 +24,9 @@ import { later } from '../../shell/later';
 import { Fault, Loading } from '../../shell/states';
 import { toaster } from '../../shell/toaster';
 import { Page } from '../../frame/page';
+import { TagFilter } from './tag-filter';
 
+const TagsDialog = later(() => import('./tags-dialog').then((m) => m.TagsDialog));
 /** With the cutting of what is short it is fetched when the pieces are there. */
 const Now = later(() => import('./now').then((m) => m.Now));
 const ImportDialog = later(() => import('./import-dialog').then((m) => m.ImportDialog));
@@ -35,13 +37,15 @@ export function WorkshopPage() {
   const { asked } = useAsked();
   const q = useRested(asked('q'));
   const sort = sortOf(asked('sort'));
-  const pieces = usePieces({ q, sort });
+  const tag = asked('tag');
+  const pieces = usePieces({ q, sort, ...(tag === '' ? {} : { tag }) });
   const workshop = useWorkshop();
   const [dialog, setDialog] = useState<'new' | 'import' | null>(null);
+  const [sorted, setSorted] = useState<PieceView | null>(null);
   const opened = useOpenedHere();
   const { total, away } = pieces;
   // A list that was fetched before a piece was made does not have it; whoever opened it here does.
-  const items = away ? withOpened(pieces.items, opened, q) : pieces.items;
+  const items = away ? withOpened(pieces.items, opened, { q, tag }) : pieces.items;
   const error = items.length > 0 ? null : pieces.error;
   return (
     <Page>
@@ -51,7 +55,7 @@ export function WorkshopPage() {
             {workshop.data?.name ?? 'The workshop'}
           </Heading>
           <Text color="muted" mt="1">
-            {sayCount(total, q)}
+            {sayCount(total, q, tag)}
             <Open />
           </Text>
         </Box>
@@ -66,7 +70,8 @@ export function WorkshopPage() {
           </Flex>
         </ForMakers>
       </Flex>
-      {q === '' && <Now />}
+      {q === '' && tag === '' && <Now />}
+      <TagFilter />
       {((total ?? 0) > PAGE || q !== '' || asked('q') !== '') && <FindPieces sort={sort} />}
       {away && items.length > 0 && (
         <Text role="status" mb="5" maxW="60ch" bg="faint" borderRadius="soft" px="4" py="3">
@@ -79,7 +84,7 @@ export function WorkshopPage() {
       ) : (
         total === undefined && items.length === 0 && <Loading what="Fetching the bench" />
       )}
-      {total === 0 && q === '' && <EmptyBench onNew={() => setDialog('new')} />}
+      {total === 0 && q === '' && tag === '' && <EmptyBench onNew={() => setDialog('new')} />}
       <Flex as="ul" listStyleType="none" direction="column" gap="5" m="0" p="0">
         {items.map((view) => (
           // One that this version cannot draw must not take the others with it.
@@ -87,25 +92,27 @@ export function WorkshopPage() {
             key={view.id}
             fallback={(error) => <PieceFault view={view} error={error} />}
           >
-            <PieceOnBench view={view} />
+            <PieceOnBench view={view} onTags={setSorted} />
           </ErrorBoundary>
         ))}
       </Flex>
       <More list={pieces} what={['piece', 'pieces']} />
+      {sorted && <TagsDialog view={sorted} onClose={() => setSorted(null)} />}
       {dialog === 'new' && <NewPieceDialog onClose={() => setDialog(null)} />}
       {dialog === 'import' && <ImportDialog onClose={() => setDialog(null)} />}
     </Page>
   );
 }
 
-/** Pieces of a list, and those that were opened here besides and have each of the words that are looked for. */
+/** Pieces of a list, and those that were opened here besides and have each of the words that are looked for, and the tag. */
 function withOpened(
   listed: readonly PieceView[],
   opened: readonly PieceView[],
-  q: string,
+  { q, tag }: { readonly q: string; readonly tag: string },
 ): readonly PieceView[] {
   const words = q.toLowerCase().split(/\s+/);
-  const isMeant = ({ piece }: PieceView): boolean => {
+  const isMeant = ({ piece, tags }: PieceView): boolean => {
+    if (tag !== '' && !tags.includes(tag)) return false;
     const text = `${piece.name} ${piece.wearer.name}`.toLowerCase();
     return words.every((word) => text.includes(word));
   };
@@ -135,10 +142,11 @@ const SORTS: readonly { readonly value: PieceSort; readonly label: string }[] = 
 const sortOf = (asked: string): PieceSort =>
   SORTS.find(({ value }) => value === asked)?.value ?? 'changed';
 
-function sayCount(total: number | undefined, q: string): string {
+function sayCount(total: number | undefined, q: string, tag: string): string {
   if (total === undefined) return '';
   const pieces = `${total} ${total === 1 ? 'piece' : 'pieces'}`;
   if (q !== '') return total === 0 ? 'No piece matches. Try fewer words.' : `${pieces} found`;
+  if (tag !== '') return `${pieces} under ${tag}`;
   return total === 0 ? 'The bench is clear' : `${pieces} on the bench`;
 }
 
@@ -234,8 +242,13 @@ function stageOf(make: PieceView['make']): StageId {
   return done >= total ? 'log' : done >= finishFrom ? 'finish' : 'make';
 }
 
+interface OnBenchProps {
+  readonly view: PieceView;
+  readonly onTags: (view: PieceView) => void;
+}
+
 /** Drawn anew only when it changes itself: a full bench holds still while a dialog opens over it. */
-const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: PieceView }) {
+const PieceOnBench = memo(function PieceOnBench({ view, onTags }: OnBenchProps) {
   const units = useUnits();
   const known = useHand();
   const remove = usePutAwayWithWayBack(view);
@@ -277,7 +290,7 @@ const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: Piece
               </Text>
             )}
           </Box>
-          <Flex pl={{ base: '1', md: '2' }} pt="2" gap="4" align="baseline" flexWrap="wrap" pr="14">
+          <Flex pl={{ base: '1', md: '2' }} pt="2" gap="4" align="baseline" flexWrap="wrap" pr="24">
             <Text fontSize="lg" fontWeight="600">
               {view.piece.name}
             </Text>
@@ -285,24 +298,37 @@ const PieceOnBench = memo(function PieceOnBench({ view }: { readonly view: Piece
               {piece.wearer.name}
               {plan?.ok && `, ${units.size(plan.fit.circumference)} inside`}
             </Text>
+            {view.tags.length > 0 && (
+              <Text color="muted" fontSize="sm">
+                {view.tags.join(', ')}
+              </Text>
+            )}
             <Text ml={{ base: '0', md: 'auto' }}>{plan && waitsFor(view, plan)}</Text>
           </Flex>
         </Link>
       </ChakraLink>
       <ForMakers>
         {' '}
-        <Button
-          position="absolute"
-          right="0"
-          bottom="-6px"
-          variant="bare"
-          size="icon"
-          aria-label={`Put ${view.piece.name} away`}
-          title="Put away"
-          onClick={() => void remove()}
-        >
-          <Archive size={18} />
-        </Button>
+        <Flex position="absolute" right="0" bottom="-6px">
+          <Button
+            variant="bare"
+            size="icon"
+            aria-label={`Tags of ${view.piece.name}`}
+            title="Tags"
+            onClick={() => onTags(view)}
+          >
+            <Tag size={18} />
+          </Button>
+          <Button
+            variant="bare"
+            size="icon"
+            aria-label={`Put ${view.piece.name} away`}
+            title="Put away"
+            onClick={() => void remove()}
+          >
+            <Archive size={18} />
+          </Button>
+        </Flex>
       </ForMakers>
     </Box>
   );

@@ -1,6 +1,14 @@
 import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
 import { Button } from '../../shell/button';
-import { easeAmount, handGirth, type EaseRule, type Wearer } from '@coiled-strand/core';
+import {
+  EASE_LABELS,
+  EASE_RULES,
+  sameDocument,
+  easeAmount,
+  handGirth,
+  type EaseRule,
+  type Wearer,
+} from '@coiled-strand/core';
 import { memo } from 'react';
 import { useAddWearer, useChangeWearer, useWearers } from '../../api/queries';
 import { Choices } from '../../fields/choices';
@@ -8,7 +16,6 @@ import { LengthField } from '../../fields/length-field';
 import { SelectField } from '../../fields/select-field';
 import { TextField } from '../../fields/text-field';
 import { TickField } from '../../fields/tick-field';
-import { sameDocument } from '../../piece/differences';
 import { usePiece, usePiecePart } from '../../piece/piece-store';
 import { useStage } from '../../piece/stage-context';
 import { Reasons } from '../../piece/reasons';
@@ -158,13 +165,13 @@ const WearerFields = memo(function WearerFields() {
   );
 });
 
-const EASES: readonly { value: EaseRule; label: string; detail: string }[] = [
-  { value: 'snug', label: 'Snug', detail: 'does not turn' },
-  { value: 'half-inch', label: 'Half an inch', detail: 'close, moves a little' },
-  { value: 'three-quarters', label: 'Three quarters', detail: 'easy' },
-  { value: 'two-fingers', label: 'Two fingers', detail: 'usual under a buckle' },
-  { value: 'own', label: 'Own', detail: 'as measured' },
-];
+const EASE_DETAILS: Readonly<Record<EaseRule, string>> = {
+  snug: 'does not turn',
+  'half-inch': 'close, moves a little',
+  'three-quarters': 'easy',
+  'two-fingers': 'usual under a buckle',
+  own: 'as measured',
+};
 
 const EaseFields = memo(function EaseFields() {
   const ease = usePiecePart((piece) => piece.ease);
@@ -179,12 +186,13 @@ const EaseFields = memo(function EaseFields() {
         label="Added to the girth"
         value={ease.rule}
         minWidth="138px"
-        choices={EASES.map((choice) => ({
-          ...choice,
+        choices={EASE_RULES.map((rule) => ({
+          value: rule,
+          label: EASE_LABELS[rule],
           detail:
-            choice.value === 'own'
-              ? choice.detail
-              : `${units.size(easeAmount({ rule: choice.value }))}, ${choice.detail}`,
+            rule === 'own'
+              ? EASE_DETAILS[rule]
+              : `${units.size(easeAmount({ rule }))}, ${EASE_DETAILS[rule]}`,
         }))}
         onChange={(rule) =>
           edit((old) => ({

@@ -1,5 +1,6 @@
 import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
 import {
+  sameDocument,
   CLOSURE_KINDS,
   closureKind,
   type Closure,
@@ -10,7 +11,6 @@ import { memo } from 'react';
 import { Link } from 'react-router';
 import { useAddFitting, useFittings } from '../../api/queries';
 import { SelectField } from '../../fields/select-field';
-import { sameDocument } from '../../piece/differences';
 import { usePiece, usePiecePart } from '../../piece/piece-store';
 import { useStage } from '../../piece/stage-context';
 import { useUnits } from '../../settings/use-units';

@@ -1,3 +1,4 @@
+import { STRAND_WAYS, strandWay } from '@coiled-strand/core';
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import type { Part, Piece, Strand } from '@coiled-strand/core';
 import { Plus, Trash2 } from 'lucide-react';
@@ -7,7 +8,6 @@ import { usePiece, usePiecePart } from '../../piece/piece-store';
 import { Button } from '../../shell/button';
 import { ToolButton } from '../../shell/tool-button';
 import { CordPicker } from '../../stash/cord-picker';
-import { STRAND_WAYS, wayOf } from './strand-ways';
 
 const edit = (change: (strands: readonly Strand[]) => readonly Strand[]): void =>
   usePiece.getState().edit((piece): Piece => {
@@ -70,7 +70,7 @@ interface StrandProps {
 const OTHER = 'other';
 
 function StrandFields({ strand, index, onRemove }: StrandProps) {
-  const way = wayOf(strand);
+  const way = strandWay(strand);
   return (
     <Grid
       as="li"

@@ -1,5 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
-import { closureKind, EXAMPLE_CORD, EXAMPLE_PIECE, templateById } from '@coiled-strand/core';
+import {
+  STRAND_WAYS,
+  strandWay,
+  closureKind,
+  EXAMPLE_CORD,
+  EXAMPLE_PIECE,
+  templateById,
+} from '@coiled-strand/core';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useSelection } from '../../bench/selection-store';
@@ -7,7 +14,6 @@ import { pieceNow, renderStage } from '../../testing';
 import { AddPart } from './add-part';
 import { ClosurePane } from './closure-pane';
 import { CordsPane } from './cords-pane';
-import { STRAND_WAYS, wayOf } from './strand-ways';
 
 const slider = templateById('coiled-slide').make({
   name: 'x',
@@ -50,9 +56,11 @@ describe('cords', () => {
   });
   it('run in ways that are told apart', () => {
     for (const way of STRAND_WAYS) {
-      expect(wayOf({ cord: EXAMPLE_CORD, ...way })?.id).toBe(way.id);
+      expect(strandWay({ cord: EXAMPLE_CORD, ...way })?.id).toBe(way.id);
     }
-    expect(wayOf({ cord: EXAMPLE_CORD, legs: ['turned', 'core'], laidIn: false })).toBeUndefined();
+    expect(
+      strandWay({ cord: EXAMPLE_CORD, legs: ['turned', 'core'], laidIn: false }),
+    ).toBeUndefined();
   });
 });
 

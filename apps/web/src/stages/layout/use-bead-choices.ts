@@ -1,7 +1,7 @@
+import { sameDocument } from '@coiled-strand/core';
 import type { Bead } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useBeads } from '../../api/queries';
-import { sameDocument } from '../../piece/differences';
 import { usePiecePart } from '../../piece/piece-store';
 
 export interface BeadChoice {

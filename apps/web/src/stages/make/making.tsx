@@ -1,10 +1,10 @@
+import { sameDocument } from '@coiled-strand/core';
 import { Flex } from '@chakra-ui/react';
 import { useState, type MouseEvent } from 'react';
 import { useDevice } from '../../device/device-store';
 import type { Make } from '../../make/use-make';
 import { Waits } from '../../make/waits';
 import { useMakingHere } from '../../pocket/making-lock';
-import { sameDocument } from '../../piece/differences';
 import { useStage } from '../../piece/stage-context';
 import { useHotkeys } from '../../shell/use-hotkeys';
 import { AllTied } from './all-tied';

@@ -1,5 +1,11 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
-import { doneByPart, KNOT_SPREAD, pluralOf, type Forecast } from '@coiled-strand/core';
+import {
+  doneByPart,
+  KNOT_SPREAD,
+  pluralOf,
+  type Forecast,
+  type HalfWay,
+} from '@coiled-strand/core';
 import { useState } from 'react';
 import { LengthField } from '../../fields/length-field';
 import { counted } from '../../piece/counts';
@@ -32,6 +38,9 @@ export function MeasureDialog(props: Props) {
   );
 }
 
+/** What was read off a rule; null where it was not. */
+type Readings = Pick<HalfWay, 'left'> & { readonly length: number | null };
+
 /** Lengths in mm that work and the cord left of it may have. */
 const WORK = { min: 1, max: 5000 } as const;
 const CORD = { min: 0, max: 100_000 } as const;
@@ -53,15 +62,19 @@ function Measuring({ make, onClose }: Props) {
     0,
   );
   const fresh = seen !== null && Object.entries(done).every(([id, n]) => seen.half.done[id] === n);
-  const [length, setLength] = useState<number | null>(fresh ? seen.half.length : null);
-  const [left, setLeft] = useState<(number | null)[]>(
-    fresh ? [...seen.half.left] : plan.strands.map(() => null),
-  );
-  const measured = (newLength: number | null, newLeft: readonly (number | null)[]): void => {
-    if (newLength === null || notOf(WORK, newLength) || newLeft.some((mm) => notOf(CORD, mm)))
-      return;
-    take(view, { done, length: newLength, left: newLeft });
+  const known: Readings = fresh ? seen.half : { length: null, left: plan.strands.map(() => null) };
+  // What cannot be told yet stays here; what can is known wherever the make is followed.
+  const [typed, setTyped] = useState<Readings | null>(null);
+  const { length, left } = typed ?? known;
+  const read = (next: Readings): void => {
+    const told = next.length !== null && !notOf(WORK, next.length);
+    if (told && !next.left.some((mm) => notOf(CORD, mm))) {
+      take(view, { done, length: next.length, left: next.left });
+      setTyped(null);
+    } else setTyped(next);
   };
+  const readCord = (i: number, mm: number | null): void =>
+    read({ length, left: left.map((old, n) => (n === i ? mm : old)) });
   return (
     <Flex direction="column" gap="5">
       <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="4">
@@ -71,10 +84,7 @@ function Measuring({ make, onClose }: Props) {
           unit={units.unit}
           placeholder={`planned ${units.size(planned)}`}
           error={notOf(WORK, length) ? beyond(WORK, units.size) : undefined}
-          onChange={(mm) => {
-            setLength(mm);
-            measured(mm, left);
-          }}
+          onChange={(mm) => read({ length: mm, left })}
         />
         {plan.strands.map((strand, i) =>
           strand.given ? null : (
@@ -88,16 +98,8 @@ function Measuring({ make, onClose }: Props) {
                 unit={units.cordUnit}
                 placeholder="optional"
                 error={notOf(CORD, left[i] ?? null) ? beyond(CORD, units.cord) : undefined}
-                onChange={(mm) => {
-                  const next = left.map((old, n) => (n === i ? mm : old));
-                  setLeft(next);
-                  measured(length, next);
-                }}
-                onClear={() => {
-                  const next = left.map((old, n) => (n === i ? null : old));
-                  setLeft(next);
-                  measured(length, next);
-                }}
+                onChange={(mm) => readCord(i, mm)}
+                onClear={() => readCord(i, null)}
               />
             </Flex>
           ),
@@ -109,8 +111,7 @@ function Measuring({ make, onClose }: Props) {
           <Button
             onClick={() => {
               take(view, null);
-              setLength(null);
-              setLeft(plan.strands.map(() => null));
+              setTyped(null);
             }}
           >
             Discard it

@@ -1,4 +1,5 @@
-import type { LegRole, Strand } from '@coiled-strand/core';
+import type { LegRole } from '../kind/run.js';
+import type { Strand } from './piece.js';
 
 interface StrandWay extends Pick<Strand, 'legs' | 'laidIn'> {
   readonly id: string;
@@ -26,7 +27,7 @@ export const STRAND_WAYS: readonly StrandWay[] = [
 ];
 
 /** How a strand runs; undefined for a way that is not offered. */
-export const wayOf = (strand: Strand): StrandWay | undefined =>
+export const strandWay = (strand: Strand): StrandWay | undefined =>
   STRAND_WAYS.find(
     ({ legs, laidIn }) => legs.join() === strand.legs.join() && laidIn === strand.laidIn,
   );

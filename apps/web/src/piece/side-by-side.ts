@@ -1,5 +1,5 @@
 import { pluralOf, type Sized } from '@coiled-strand/core';
-import type { Units } from '../../settings/use-units';
+import type { Units } from '../settings/use-units';
 
 /** A line of the table: what is told, and of each size what it comes to; null where it does not apply. */
 export interface Row {
@@ -17,8 +17,8 @@ const labelled = <T>(all: readonly (readonly T[])[], label: (one: T) => string):
   ...new Set(all.flatMap((list) => list.map(label))),
 ];
 
-/** What differs from size to size, and what does not: one look tells which. */
-export function rowsOf(sized: readonly Sized[], units: Units): readonly Row[] {
+/** What plans side by side come to, line by line: one look tells what differs, and what does not. */
+export function rowsOf(sized: readonly Pick<Sized, 'plan'>[], units: Units): readonly Row[] {
   const plans = sized.map(({ plan }) => (plan.ok ? plan : null));
   const planned = plans.filter((plan) => plan !== null);
   const row = (what: string, value: Value, say: (value: number) => string): Row => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { EXAMPLE_PIECE, inSizes, ofSize, templateById } from '@coiled-strand/core';
-import type { Units } from '../../settings/use-units';
-import { rowsOf } from './rows';
+import type { Units } from '../settings/use-units';
+import { rowsOf } from './side-by-side';
 
 const units = {
   size: (mm: number) => `${Math.round(mm)} mm`,

@@ -1,0 +1,63 @@
+import { Box, Flex, Text } from '@chakra-ui/react';
+import { memo } from 'react';
+import { MiniPiece } from '../../bench/mini-piece';
+import { sayWhen } from '../../people/when';
+import { asChosen } from '../../shell/chosen';
+import type { Moment } from './moments';
+
+interface Props {
+  readonly moments: readonly Moment[];
+  readonly chosen: string;
+  readonly onChoose: (id: string) => void;
+}
+
+/** The piece through time, the last first: one is looked at. */
+export const MomentList = ({ moments, chosen, onChoose }: Props) => (
+  <Flex direction="column" gap="2" role="radiogroup" aria-label="As it was">
+    {moments.map((moment) => (
+      <MomentCard
+        key={moment.id}
+        moment={moment}
+        chosen={moment.id === chosen}
+        onChoose={onChoose}
+      />
+    ))}
+  </Flex>
+);
+
+interface CardProps {
+  readonly moment: Moment;
+  readonly chosen: boolean;
+  readonly onChoose: (id: string) => void;
+}
+
+const MomentCard = memo(function MomentCard({ moment, chosen, onChoose }: CardProps) {
+  return (
+    <Box
+      as="button"
+      role="radio"
+      aria-checked={chosen}
+      aria-label={`${moment.label}, ${sayWhen(moment.at)}`}
+      textAlign="left"
+      px="3"
+      py="2"
+      {...asChosen(chosen)}
+      onClick={() => onChoose(moment.id)}
+    >
+      <MiniPiece piece={moment.piece} height={30} {...(moment.hand ? { hand: moment.hand } : {})} />
+      <Text
+        as="span"
+        display="block"
+        mt="1"
+        lineHeight="1.25"
+        overflowWrap="anywhere"
+        color={moment.version?.name === null ? 'muted' : 'ink'}
+      >
+        {moment.label}
+      </Text>
+      <Text as="span" display="block" fontSize="sm" color="muted" lineHeight="1.25">
+        {sayWhen(moment.at)}
+      </Text>
+    </Box>
+  );
+});

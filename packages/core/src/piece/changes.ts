@@ -1,0 +1,307 @@
+import { closureKind } from '../closure/registry.js';
+import type { Field } from '../kind/field.js';
+import { BEAD_SHAPE_LABELS } from '../material/bead.js';
+import { END_SCHOOLS } from '../material/ends.js';
+import { PRACTICE_LABELS } from '../material/practice.js';
+import { EASE_LABELS, easeAmount } from '../measure/ease.js';
+import { WEAR_SITES } from '../measure/girth.js';
+import { countOf } from '../measure/plural.js';
+import {
+  cordLength,
+  inSentence,
+  join,
+  laid,
+  sameSaying,
+  say,
+  size,
+  type Saying,
+} from '../measure/saying.js';
+import { partKind, type Part } from '../part/registry.js';
+import { cordWords, fieldWords } from './field-words.js';
+import type { Piece, PieceBead, Strand, Wear } from './piece.js';
+import { sameDocument } from './same.js';
+import { strandWay } from './strand-ways.js';
+
+/** Where something lies in which two pieces differ, in the order in which a piece is planned. */
+export const TOPICS = ['piece', 'wearer', 'cords', 'beads', 'parts', 'closure', 'cutting'] as const;
+export type Topic = (typeof TOPICS)[number];
+
+/** One thing in which two pieces differ. */
+export interface Change {
+  readonly topic: Topic;
+  readonly what: Saying;
+  /** As each of them has it; null where it has nothing of the kind. */
+  readonly before: Saying | null;
+  readonly after: Saying | null;
+}
+
+type Both = readonly [Piece, Piece];
+type Told = Omit<Change, 'topic'>;
+
+/** A thing told of both, where they differ in it. */
+function differing(
+  what: Saying,
+  one: unknown,
+  other: unknown,
+  words: (side: 0 | 1) => Saying | null,
+): Told[] {
+  return sameDocument(one, other) ? [] : [apart({ what, before: words(0), after: words(1) })];
+}
+
+/** Two beads may have one name, two patterns as many rows: it is said that they differ. */
+function apart({ what, before, after }: Told): Told {
+  const alike = before !== null && after !== null && sameSaying(before, after);
+  return { what, before, after: alike ? join(after, ', but another') : after };
+}
+
+/** The same of a plain value of both. */
+const of = <T>(what: Saying, both: Both, get: (piece: Piece) => T, words: (value: T) => Saying) =>
+  differing(what, get(both[0]), get(both[1]), (side) => {
+    const value = get(both[side]);
+    return value === undefined || value === null || value === '' ? null : words(value);
+  });
+
+const text = (value: string | undefined): Saying => value ?? '';
+const length = (mm: number | null | undefined): Saying => say`${laid(mm ?? 0)}`;
+const yes = (value: boolean | undefined): Saying => (value ? 'yes' : 'no');
+
+const pieceChanges = (both: Both): Told[] => [
+  ...of('Name', both, ({ name }) => name, text),
+  ...of('Note', both, ({ note }) => note ?? '', text),
+];
+
+function easeWords({ ease }: Piece): Saying {
+  const label = EASE_LABELS[ease.rule];
+  return ease.rule === 'own' && ease.amount === undefined
+    ? label
+    : join(label, ', ', length(easeAmount(ease)));
+}
+
+const wearWords = ({ site, turns, length: long }: Wear): Saying =>
+  long === null
+    ? `${site}, ${turns === 1 ? 'once round' : `${turns} times round`}`
+    : join(
+        `${site}, ${turns === 1 ? 'once round' : `${turns} times round`}, `,
+        length(long),
+        ' inside',
+      );
+
+const wearerChanges = (both: Both): Told[] => [
+  ...of('For', both, ({ wearer }) => wearer.name, text),
+  ...[...WEAR_SITES, 'hand' as const, 'head' as const].flatMap((site) =>
+    of(`Girth of the ${site}`, both, ({ wearer }) => wearer[site] ?? null, length),
+  ),
+  ...of('A child', both, ({ wearer }) => wearer.child ?? false, yes),
+  ...of('Does not bear', both, ({ wearer }) => wearer.allergy ?? '', text),
+  ...differing('Worn', both[0].wear, both[1].wear, (side) => wearWords(both[side].wear)),
+  ...differing('Room', both[0].ease, both[1].ease, (side) => easeWords(both[side])),
+];
+
+const strandWords = (strand: Strand): Saying =>
+  `${cordWords(strand.cord)}: ${inSentence(strandWay(strand)?.label ?? strand.legs.join(' and '))}`;
+
+function cordChanges([a, b]: Both): Told[] {
+  const most = Math.max(a.strands.length, b.strands.length);
+  return Array.from({ length: most }, (_, i): Told[] => {
+    const both = [a.strands[i], b.strands[i]] as const;
+    return differing(`Cord ${i + 1}`, both[0], both[1], (side) =>
+      both[side] ? strandWords(both[side]) : null,
+    );
+  }).flat();
+}
+
+/** Things with ids, each of both: in the order of the second, then what only the first has. */
+function byId<T extends { readonly id: string }>(
+  one: readonly T[],
+  other: readonly T[],
+): readonly (readonly [T | undefined, T | undefined])[] {
+  const before = new Map(one.map((item) => [item.id, item]));
+  const after = new Set(other.map(({ id }) => id));
+  return [
+    ...other.map((item) => [before.get(item.id), item] as const),
+    ...one.filter(({ id }) => !after.has(id)).map((item) => [item, undefined] as const),
+  ];
+}
+
+const beadWords = ({
+  name,
+  shape,
+  length: along,
+  height,
+  hole,
+  colour,
+  count,
+}: PieceBead): Saying =>
+  join(
+    `${name}, ${inSentence(BEAD_SHAPE_LABELS[shape])}, ${colour.name}, `,
+    say`${size(along)} long, ${size(height)} across, hole ${size(hole)}`,
+    count === undefined ? '' : `, ${count} in hand`,
+  );
+
+const beadChanges = ([a, b]: Both): Told[] => [
+  ...byId(a.beads, b.beads).flatMap((both) =>
+    differing('Bead', both[0], both[1], (side) => (both[side] ? beadWords(both[side]) : null)),
+  ),
+  ...byId(a.knots ?? [], b.knots ?? []).flatMap((both) =>
+    differing('Knot of your own', both[0], both[1], (side) => both[side]?.name ?? null),
+  ),
+];
+
+/** What fields tell of two things of one kind; what no field tells is told by `rest`. */
+function fieldChanges(
+  fields: readonly Field[],
+  things: readonly [object, object],
+  both: Both,
+  name: (label: string) => Saying,
+): Told[] {
+  const values = things as readonly [Record<string, unknown>, Record<string, unknown>];
+  const told = fields.flatMap((field) =>
+    differing(name(field.label), values[0][field.key], values[1][field.key], (side) =>
+      fieldWords(field, values[side], both[side]),
+    ),
+  );
+  const keys = new Set(fields.map(({ key }) => key));
+  const others = values.map((value) =>
+    Object.fromEntries(Object.entries(value).filter(([key]) => !keys.has(key))),
+  );
+  const rest = differing(name('What each cord does there'), others[0], others[1], () => 'set');
+  return [...told, ...rest];
+}
+
+const partLabel = (part: Part): string => partKind(part.kind).entry.label;
+
+/**
+ * Positions that keep their order: the longest row of rising numbers in a list.
+ *
+ * @returns the places in the list, from 0
+ * @example [...keptInOrder([0, 3, 1, 2])].sort() // [0, 2, 3]
+ */
+export function keptInOrder(numbers: readonly number[]): ReadonlySet<number> {
+  const best: { readonly size: number; readonly before: number }[] = [];
+  let last = -1;
+  numbers.forEach((number, i) => {
+    let before = -1;
+    for (let j = 0; j < i; j++) {
+      if (numbers[j]! < number && best[j]!.size > (best[before]?.size ?? 0)) before = j;
+    }
+    best.push({ size: (best[before]?.size ?? 0) + 1, before });
+    if (best[i]!.size > (best[last]?.size ?? 0)) last = i;
+  });
+  const kept = new Set<number>();
+  for (let i = last; i >= 0; i = best[i]!.before) kept.add(i);
+  return kept;
+}
+
+function partChanges(both: Both): Told[] {
+  const [a, b] = both;
+  const places = [a, b].map(({ parts }) => new Map(parts.map(({ id }, i) => [id, i])));
+  const stayed = [a, b].map(({ parts }, side) =>
+    parts.filter(({ id }) => places[1 - side]!.has(id)),
+  );
+  const inOrder = keptInOrder(stayed[1]!.map(({ id }) => places[0]!.get(id)!));
+  /** What lies before a part on each side, of those that both have; undefined before the first. */
+  const leading = (id: string) =>
+    stayed.map((parts) => parts[parts.findIndex((part) => part.id === id) - 1]);
+  // Of parts that were moved together only the first is told.
+  const moved = stayed[1]!.filter((part, i) => {
+    const [before, after] = leading(part.id);
+    return !inOrder.has(i) && before?.id !== after?.id;
+  });
+  return [
+    ...byId(a.parts, b.parts).flatMap(([before, after]): Told[] => {
+      const part = (after ?? before)!;
+      const place = places[after ? 1 : 0]!.get(part.id)! + 1;
+      const name = `Part ${place}, ${inSentence(partLabel(part))}`;
+      if (after && before?.kind === after.kind) {
+        const { fields } = partKind(after.kind);
+        return fieldChanges(
+          fields,
+          [before, after],
+          both,
+          (label) => `${name}: ${inSentence(label)}`,
+        );
+      }
+      return [
+        {
+          what: `Part ${place}`,
+          before: before ? partLabel(before) : null,
+          after: after ? partLabel(after) : null,
+        },
+      ];
+    }),
+    ...moved.map((part): Told => {
+      const [before, after] = leading(part.id).map((led, side) =>
+        led
+          ? `after part ${places[side]!.get(led.id)! + 1}, ${inSentence(partLabel(led))}`
+          : 'first',
+      ) as [string, string];
+      return apart({ what: `${partLabel(part)} lies elsewhere`, before, after });
+    }),
+  ];
+}
+
+function closureChanges(both: Both): Told[] {
+  const [a, b] = both.map(({ closure }) => closure) as [Piece['closure'], Piece['closure']];
+  const kinds = [closureKind(a.type), closureKind(b.type)] as const;
+  const ends = of(
+    'Ends',
+    both,
+    (piece) => piece.ends,
+    (value) => END_SCHOOLS[value].label,
+  );
+  if (a.type !== b.type) {
+    return [
+      { what: 'Closure', before: kinds[0].entry.label, after: kinds[1].entry.label },
+      ...ends,
+    ];
+  }
+  const { fields, entry } = kinds[1];
+  return [
+    ...fieldChanges(fields, [a, b], both, (label) => `${entry.label}: ${inSentence(label)}`),
+    ...ends,
+  ];
+}
+
+const cuttingChanges = (both: Both): Told[] => [
+  ...of(
+    'Sure that every cord lasts',
+    both,
+    ({ cutting }) => cutting.sureness,
+    (share) => `${Number((share * 100).toFixed(1))} in 100`,
+  ),
+  ...of(
+    'Rounded up to',
+    both,
+    ({ cutting }) => cutting.step,
+    (mm) => say`${cordLength(mm)}`,
+  ),
+  ...of(
+    'Hands',
+    both,
+    ({ cutting }) => cutting.practice,
+    (id) => PRACTICE_LABELS[id],
+  ),
+  ...of('Cords of a kind cut alike', both, ({ cutting }) => cutting.equal ?? false, yes),
+];
+
+const TELLERS: Readonly<Record<Topic, (both: Both) => readonly Told[]>> = {
+  piece: pieceChanges,
+  wearer: wearerChanges,
+  cords: cordChanges,
+  beads: beadChanges,
+  parts: partChanges,
+  closure: closureChanges,
+  cutting: cuttingChanges,
+};
+
+/**
+ * Everything in which a piece differs from what it was, in the maker’s words; nothing where they say the same.
+ * Parts, beads and knots are told apart by their ids, cords by their number.
+ */
+export const changes = (before: Piece, after: Piece): readonly Change[] =>
+  TOPICS.flatMap((topic) =>
+    TELLERS[topic]([before, after]).map((told): Change => ({ topic, ...told })),
+  );
+
+/** How many things differ: `3 changes`. */
+export const countChanges = (all: readonly Change[]): string => countOf(all.length, 'change');

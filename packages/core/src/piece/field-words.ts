@@ -1,0 +1,62 @@
+import type { Field } from '../kind/field.js';
+import type { Cord } from '../material/cord.js';
+import { countOf } from '../measure/plural.js';
+import { laid, listed, say, size, type Saying } from '../measure/saying.js';
+import type { Piece } from './piece.js';
+
+type Values = Readonly<Record<string, unknown>>;
+
+/** A cord as a maker calls it. */
+export const cordWords = ({ name, colour }: Pick<Cord, 'name' | 'colour'>): string =>
+  `${name}, ${colour.name}`;
+
+const named = (list: readonly { readonly id: string; readonly name: string }[], id: unknown) =>
+  list.find((one) => one.id === id)?.name ?? String(id);
+
+/** How often each, in the order in which they come first: `2 × Hematite 6 mm`. */
+function counted(names: readonly string[]): string {
+  const counts = new Map<string, number>();
+  for (const name of names) counts.set(name, (counts.get(name) ?? 0) + 1);
+  return [...counts].map(([name, n]) => (n === 1 ? name : `${n} × ${name}`)).join(', ');
+}
+
+/**
+ * What a field of a part or of a closure holds, in words.
+ *
+ * @param values of the part or closure
+ * @param piece whose beads and knots it speaks of
+ * @returns null where it holds nothing
+ */
+export function fieldWords(field: Field, values: Values, piece: Piece): Saying | null {
+  const value = values[field.key];
+  if (value === null || value === undefined) {
+    if (field.type === 'choice') return field.choices[0]?.label ?? null;
+    return ('open' in field ? field.open : undefined) ?? null;
+  }
+  switch (field.type) {
+    case 'length':
+      return say`${(field.small ? size : laid)(value as number)}`;
+    case 'count':
+      return say`${value as number}`;
+    case 'choice':
+      return field.choices.find(({ id }) => id === value)?.label ?? (value as string);
+    case 'text':
+    case 'colour':
+      return value as string;
+    case 'bead':
+      return named(piece.beads, value);
+    case 'beads': {
+      const row = value as readonly string[];
+      return `${countOf(row.length, 'bead')}: ${counted(row.map((id) => named(piece.beads, id)))}`;
+    }
+    case 'knot':
+      return named(piece.knots ?? [], value);
+    case 'cord':
+      return cordWords(value as Cord);
+    case 'runs':
+    case 'places':
+      return listed((value as readonly number[]).map((run) => String(run + 1)));
+    case 'weave':
+      return countOf((value as readonly unknown[]).length, 'row');
+  }
+}
