@@ -51,6 +51,7 @@ export type {
   BeadSolid,
   Bounds,
   CordStroke,
+  Drawing,
   Plate,
   Point,
   Point3,
@@ -281,6 +282,7 @@ export { LEAST_SWATCH, observeSwatch, swatchTechniques } from './make/swatch.js'
 
 // Drawings, true to scale.
 export { drawBench, roomOf, type BenchDrawing, type BenchLayer } from './drawing/bench.js';
+export { drawHanging, type HangingPart, type HangingView } from './drawing/hanging.js';
 export { drawClosed, type ClosedView } from './drawing/closed.js';
 export { rulerTicks } from './drawing/ruler.js';
 export { sampleOf, type Sample } from './drawing/sample.js';

@@ -21,6 +21,7 @@ import { useWorkshop } from '../api/queries';
 import { Bench, type BenchFrame } from '../bench/bench';
 import { BenchTools } from '../bench/bench-tools';
 import { ClosedView } from '../bench/closed-view';
+import { HangingView } from '../bench/hanging-view';
 import { ForecastBand } from '../bench/forecast-band';
 import { LengthHandle } from '../bench/length-handle';
 import { PartsLayer } from '../bench/parts-layer';
@@ -75,7 +76,11 @@ export function PieceBench({ piece, plan, make, editable }: Props) {
   }
   return isClosed(search) ? (
     <Box position="relative" className="no-print">
-      <ClosedView piece={shown.piece} plan={shown.plan} height={make ? LOW : HEIGHT} />
+      {shown.piece.wear.site === 'neck' ? (
+        <HangingView {...shown} height={make ? LOW : HEIGHT} />
+      ) : (
+        <ClosedView {...shown} height={make ? LOW : HEIGHT} />
+      )}
       <Tools flat={false} />
     </Box>
   ) : (

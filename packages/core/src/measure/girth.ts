@@ -32,6 +32,9 @@ const GIRTH_LIMITS: Readonly<Record<GirthSite, PlausibleLimits>> = {
   head: { possible: [350, 750], usual: [460, 640] },
 };
 
+/** Girth of a neck in mm where nobody measured one. Assumed. */
+export const NECK_IF_UNKNOWN = 360;
+
 /**
  * Hand girth per wrist girth, for when the hand was not measured: 214/174 = 186/151 = 1.23.
  * Source: the means above; from memory. Always shown as an estimate.

@@ -1,5 +1,5 @@
 import { ANY_HAND, type Hand } from '../learn/hand.js';
-import type { WearSite } from '../measure/girth.js';
+import { NECK_IF_UNKNOWN, type WearSite } from '../measure/girth.js';
 import type { Piece, Wearer } from '../piece/piece.js';
 import type { PlanResult } from '../plan/plan-types.js';
 import { planPiece } from './plan-piece.js';
@@ -31,7 +31,7 @@ export const RUN = ['Small', 'Medium', 'Large'] as const;
 export const RUN_GIRTHS: Readonly<Record<WearSite, readonly [number, number, number]>> = {
   wrist: [150, 163, 175],
   ankle: [207, 215, 222],
-  neck: [320, 360, 400],
+  neck: [320, NECK_IF_UNKNOWN, 400],
 };
 
 /**
