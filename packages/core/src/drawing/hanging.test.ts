@@ -76,29 +76,21 @@ describe('a piece on a neck', () => {
     const piece: Piece = { ...band, wear: { site: 'neck', turns: 1, length: 460 } };
     const { plan, view } = hung(piece);
     const bench = drawBench(piece, plan, { firstSide: 'left', tails: false });
-    const middle = plan.fit.length / 2;
-    const linesOf = (shapes: readonly Primitive[]) =>
-      new Map(
-        shapes.flatMap((shape) =>
-          shape.kind === 'cord' ? [[`${shape.part} ${shape.key}`, shape.lines] as const] : [],
-        ),
+    const straight = (shapes: readonly Primitive[]) =>
+      shapes.flatMap((shape) =>
+        shape.kind === 'cord' && shape.lines.length === 1
+          ? [{ key: `${shape.part} ${shape.key}`, line: shape.lines[0]! }]
+          : [],
       );
-    const there = linesOf(view.shapes);
+    const there = new Map(straight(view.shapes).map(({ key, line }) => [key, line]));
     let compared = 0;
-    for (const [key, lines] of linesOf(bench.shapes)) {
-      if (lines.flat().some(([, y]) => y > 0.3) && lines.flat().some(([, y]) => y < -0.3)) continue;
-      const point = lines.flat().find(([x, y]) => Math.abs(x - middle) < 15 && Math.abs(y) > 0.6);
-      const hung = there.get(key)?.flat();
-      if (!point || !hung) continue;
-      const [x, y] = point;
-      const [lineX, up] = view.hang.line.at(x - middle);
-      // The same way up, and as far from the line; nowhere mirrored in it.
-      const off = (sign: number): number =>
-        Math.min(
-          ...hung.map(([px, py]) => Math.hypot(px - lineX, py - (view.hang.drop - up) - sign * y)),
-        );
-      expect(off(1)).toBeLessThan(off(-1));
-      expect(off(1)).toBeLessThan(0.6);
+    for (const { key, line } of straight(bench.shapes)) {
+      const [y, ...others] = new Set(line.map((point) => point[1]));
+      // A core in its lane: level from end to end, above or below the middle.
+      const hung = there.get(key);
+      if (!hung || others.length > 0 || Math.abs(y!) < 0.5) continue;
+      const lowest = Math.max(...hung.map((point) => point[1]));
+      expect(lowest - view.hang.drop).toBeCloseTo(y!, 1);
       compared++;
     }
     expect(compared).toBeGreaterThan(0);
