@@ -157,3 +157,43 @@ test('a cord that is not on the list is entered and kept', async ({ page, server
     diameter: 3.175,
   });
 });
+
+test('a lariat is folded in rows, its long plain stretch broken, and seen on a neck', async ({
+  page,
+}) => {
+  await newPiece(page, 'Long and thin', 'A lariat');
+  await page.getByRole('link', { name: /^Lay out/ }).click();
+  const bench = page.getByTestId('bench');
+  const scale = async (): Promise<number> => Number(await bench.getAttribute('data-scale'));
+  const whole = await scale();
+  await page.getByRole('button', { name: 'Folded in rows' }).click();
+  await expect.poll(scale).toBeGreaterThan(2 * whole);
+  await expect(page.getByText(/^Plain cord goes on from .* to .*$/)).toBeVisible();
+  // Each part is there once, and is taken hold of where it lies: the last by the keys, in the last row.
+  const parts = page.getByRole('button', { name: /, part \d+ of 17, / });
+  await expect(parts).toHaveCount(17);
+  await parts.first().focus();
+  await page.keyboard.press('End');
+  await expect(parts.last()).toBeFocused();
+  const box = (await parts.last().boundingBox())!;
+  const top = (await bench.boundingBox())!;
+  expect(box.y).toBeGreaterThan(top.y + top.height - 1);
+  // A bead of the first row is dragged to the last one.
+  const bead = page.getByRole('button', { name: /^Beads, part 2 of 17/ });
+  await bead.click();
+  const from = (await bead.boundingBox())!;
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 60, box.y, { steps: 4 });
+  await page.mouse.move(box.x + box.width + 40, box.y + box.height / 2, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByRole('button', { name: /^Beads, part 17 of 17/ })).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await page.keyboard.press('2');
+  await expect.poll(scale).toBe(whole);
+
+  await page.getByRole('button', { name: 'Worn' }).click();
+  const hanging = page.getByTestId('hanging-view');
+  await expect(hanging).toHaveAttribute('aria-label', /below the hollow of the neck/);
+  await expect(hanging).toHaveAttribute('aria-label', /Reaches down to/);
+});

@@ -1,7 +1,7 @@
 import { Box, Flex } from '@chakra-ui/react';
 import { Button } from '../shell/button';
 import { ToolButton } from '../shell/tool-button';
-import { Maximize2, Minus, Plus, Route, Ruler as RulerIcon } from 'lucide-react';
+import { Maximize2, Minus, Plus, Route, Ruler as RulerIcon, WrapText } from 'lucide-react';
 import { useDevice } from '../device/device-store';
 import { useSelection } from './selection-store';
 import { REAL_SIZE, useBenchView } from './view-store';
@@ -13,7 +13,8 @@ interface Props {
 
 /** Zoom, whole piece, real size; over the corner of the bench. */
 export function BenchTools({ flat }: Props) {
-  const { framing, setFraming, tails, setTails, zoomBy } = useBenchView();
+  const { framing, setFraming, tails, setTails, zoomBy, toggleFold } = useBenchView();
+  const folds = useBenchView((view) => view.frame?.folds ?? false);
   const lanes = useSelection((state) => state.lanes);
   const setLanes = useSelection((state) => state.setLanes);
   const calibrated = useDevice((device) => device.calibrated);
@@ -48,6 +49,16 @@ export function BenchTools({ flat }: Props) {
             <Plus size={18} />
           </ToolButton>
         </>
+      )}
+      {flat && (folds || framing.mode === 'folded') && (
+        <ToolButton
+          label="Folded in rows"
+          hotkey="2"
+          aria-pressed={framing.mode === 'folded'}
+          onClick={toggleFold}
+        >
+          <WrapText size={18} />
+        </ToolButton>
       )}
       <ToolButton
         label="Whole piece"

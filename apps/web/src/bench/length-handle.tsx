@@ -1,7 +1,7 @@
 import { useDrag } from '@use-gesture/react';
 import { useRef, type KeyboardEvent } from 'react';
 import { useUnits } from '../settings/use-units';
-import { TOOLS_PX, type BenchFrame } from './bench';
+import type { BenchFrame } from './bench';
 import { RULER_HEIGHT } from './ruler';
 import { useBenchView } from './view-store';
 
@@ -87,7 +87,7 @@ export function LengthHandle(props: Props) {
     >
       <rect x={-22} y={0} width={44} height={bottom + RULER_HEIGHT} fill="transparent" />
       <path
-        d={`M0 ${TOOLS_PX}V${bottom + RULER_HEIGHT}`}
+        d={`M0 ${frame.top}V${bottom + RULER_HEIGHT}`}
         style={{ stroke: 'var(--chalk)' }}
         strokeWidth={1.5}
         strokeDasharray="5 4"

@@ -12,7 +12,17 @@ const make = (id: string): Piece =>
     wearer: { name: 'Somebody', wrist: 165, hand: 200 },
     cutting: { sureness: 0.95, step: 10, practice: 'practised' },
   });
-const frame = { scale: 4, x: -20, width: 900, height: 300, middle: 150 };
+const frame = {
+  scale: 4,
+  x: -20,
+  width: 900,
+  height: 300,
+  middle: 150,
+  top: 46,
+  from: -Infinity,
+  to: Infinity,
+  skips: null,
+};
 const show = (piece: Piece) => {
   const actions = {
     move: jest.fn(),

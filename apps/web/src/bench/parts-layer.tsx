@@ -8,11 +8,11 @@ import {
 import { useDrag } from '@use-gesture/react';
 import { memo, useEffect, useMemo, useRef, type KeyboardEvent } from 'react';
 import { useUnits } from '../settings/use-units';
-import { TOOLS_PX, type BenchFrame } from './bench';
+import type { BenchFrame } from './bench';
 import { partExtents, partPlaces, placeOfSeam, seamAt } from './part-places';
 import { RULER_HEIGHT } from './ruler';
 import { CLOSURE, useSelection } from './selection-store';
-import { useBenchView } from './view-store';
+import { placeUnder, useBenchView } from './view-store';
 
 /** What the maker may do with the part that is looked at. */
 export interface PartActions {
@@ -55,9 +55,14 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
   const px = (mm: number): number => (mm - frame.x) * frame.scale;
   const bottom = frame.height - RULER_HEIGHT;
   const ends = [
-    { key: 'start', from: -plan.closure.reach.start, to: 0 },
-    { key: 'end', from: plan.fit.length, to: plan.fit.length + plan.closure.reach.end },
-  ];
+    { key: 'start', from: -plan.closure.reach.start, to: 0, at: 0 },
+    {
+      key: 'end',
+      from: plan.fit.length,
+      to: plan.fit.length + plan.closure.reach.end,
+      at: plan.fit.length,
+    },
+  ].filter(({ at }) => at >= frame.from && at < frame.to);
   return (
     <g data-testid="parts-layer">
       {ends.map(({ key, from, to }) => (
@@ -65,8 +70,8 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
           key={key}
           x={px(from)}
           width={Math.max(FINGER, (to - from) * frame.scale)}
-          top={TOOLS_PX}
-          height={bottom - TOOLS_PX}
+          top={frame.top}
+          height={bottom - frame.top}
           selected={selected === CLOSURE}
           first={key === 'start'}
           warned={closureWarned && key === 'start'}
@@ -74,6 +79,20 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
         />
       ))}
       {places.map((place, i) => {
+        // In the row that it begins in it is taken hold of; where it goes on it can be tapped.
+        if (place.from >= frame.to || place.to < frame.from) return null;
+        if (place.from < frame.from) {
+          return (
+            <GoesOn
+              key={place.id}
+              width={px(place.to)}
+              top={frame.top}
+              bottom={bottom}
+              selected={selected === place.id}
+              open={() => actions.open(place.id)}
+            />
+          );
+        }
         const room = extents.get(place.id);
         const from = Math.min(place.from, room?.x ?? place.from);
         const to = Math.max(place.to, room ? room.x + room.width : place.to);
@@ -94,7 +113,7 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
             markWidth={(to - from) * frame.scale}
             markTop={frame.middle + (room?.y ?? 0) * frame.scale - PAD}
             markHeight={(room?.height ?? 0) * frame.scale + 2 * PAD}
-            top={TOOLS_PX}
+            top={frame.top}
             bottom={bottom}
             tabbable={
               selected === place.id ||
@@ -104,7 +123,10 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
             selected={selected === place.id}
             warned={warned[i] ?? false}
             actions={actions}
-            seamOf={(clientX, left) => seamAt(places, frame.x + (clientX - left) / frame.scale)}
+            seamOf={(x, y) => {
+              const now = useBenchView.getState().frame;
+              return seamAt(places, now ? placeUnder(now, x, y) : 0);
+            }}
             select={(to) => {
               const next = places[to]?.id;
               if (next !== undefined) goTo(next);
@@ -114,7 +136,7 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
       })}
       {drop !== null && (
         <path
-          d={`M${px(placeOfSeam(places, drop))} ${TOOLS_PX}V${bottom}`}
+          d={`M${px(placeOfSeam(places, drop))} ${frame.top}V${bottom}`}
           style={{ stroke: 'var(--chalk)' }}
           strokeWidth={3}
           strokeLinecap="round"
@@ -137,6 +159,29 @@ function follow(id: string): void {
   useSelection.getState().select(id);
   requestAnimationFrame(() => document.getElementById(handleId(id))?.focus());
 }
+
+interface GoesOnProps {
+  readonly width: number;
+  readonly top: number;
+  readonly bottom: number;
+  readonly selected: boolean;
+  readonly open: () => void;
+}
+
+/** A part that began in the row above. */
+const GoesOn = ({ width, top, bottom, selected, open }: GoesOnProps) => (
+  <g aria-hidden className="bench-part" onClick={open}>
+    <rect x={0} y={top} width={Math.max(0, width)} height={bottom - top} fill="transparent" />
+    {selected && (
+      <path
+        d={`M0 ${bottom - 4}H${width - 2}`}
+        style={{ stroke: 'var(--chalk)' }}
+        strokeWidth={3}
+        strokeLinecap="round"
+      />
+    )}
+  </g>
+);
 
 interface EndProps {
   readonly x: number;
@@ -208,8 +253,8 @@ interface HandleProps {
   readonly selected: boolean;
   readonly warned: boolean;
   readonly actions: PartActions;
-  /** Seam under a pixel of the page, given the left edge of the bench. */
-  readonly seamOf: (clientX: number, left: number) => number;
+  /** Seam under a pixel of the bench. */
+  readonly seamOf: (x: number, y: number) => number;
   readonly select: (index: number) => void;
 }
 
@@ -243,7 +288,7 @@ const PartHandle = memo(function PartHandle(props: HandleProps) {
     latest.current = props;
   });
   const bind = useDrag(
-    ({ first, last, xy: [cx], event, tap, cancel, canceled }) => {
+    ({ first, last, xy: [cx, cy], event, tap, cancel, canceled }) => {
       const state = useSelection.getState();
       if (tap) {
         latest.current.actions.open(id);
@@ -254,9 +299,8 @@ const PartHandle = memo(function PartHandle(props: HandleProps) {
         cancel();
         return;
       }
-      const svg = (event.target as Element).closest('svg');
-      const left = svg?.getBoundingClientRect().left ?? 0;
-      const seam = latest.current.seamOf(cx, left);
+      const box = (event.target as Element).closest('[data-bench]')?.getBoundingClientRect();
+      const seam = latest.current.seamOf(cx - (box?.left ?? 0), cy - (box?.top ?? 0));
       if (first) useBenchView.getState().hold();
       if (!last) {
         state.setDrop(seam);

@@ -3,7 +3,7 @@ import { REAL_SIZE, SCALES, useBenchView } from './view-store';
 
 const view = () => useBenchView.getState();
 beforeEach(() => {
-  view().setFrame({ scale: 4, x: 10, width: 800 });
+  view().setFrame({ scale: 4, x: 10, width: 800, folded: null, folds: false });
   view().setFraming({ mode: 'whole' });
 });
 

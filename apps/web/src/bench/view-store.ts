@@ -1,8 +1,11 @@
 import { create } from 'zustand';
+import type { Folded } from './fold';
 
-/** How the bench is looked at: everything in the frame, at real size, or as the maker left it. */
+/** How the bench is looked at: everything in the frame, in rows below each other, at real size, or as the maker left it. */
 export type Framing =
   | { readonly mode: 'whole' }
+  /** @param held rows that stay as they are while something is dragged */
+  | { readonly mode: 'folded'; readonly held?: Folded }
   | { readonly mode: 'real'; readonly x: number }
   | { readonly mode: 'free'; readonly scale: number; readonly x: number };
 
@@ -11,6 +14,16 @@ export interface FrameNow {
   readonly scale: number;
   readonly x: number;
   readonly width: number;
+  /** In what rows it is folded; null for one. */
+  readonly folded: Folded | null;
+  /** Whether folding would show much more of it. */
+  readonly folds: boolean;
+}
+
+/** The millimetre of the bench under a pixel of it. */
+export function placeUnder({ scale, x, folded }: FrameNow, px: number, py: number): number {
+  const row = folded?.rows.findLast(({ offset }) => py >= offset) ?? folded?.rows[0];
+  return (row?.x ?? x) + px / scale;
 }
 
 interface BenchView {
@@ -25,6 +38,8 @@ interface BenchView {
   /** Zooms to a scale; the millimetre under a pixel (the middle, when none is given) stays there. */
   readonly zoomTo: (scale: number, atPx?: number) => void;
   readonly zoomBy: (factor: number) => void;
+  /** Folds the bench into rows, or lays it out in one again. */
+  readonly toggleFold: () => void;
   /** Keeps the frame still while something is dragged: what is held stays under the pointer. */
   readonly hold: () => void;
   readonly letGo: () => void;
@@ -59,10 +74,17 @@ export const useBenchView = create<BenchView>()((set, get) => ({
     const { frame, zoomTo } = get();
     if (frame) zoomTo(frame.scale * factor);
   },
+  toggleFold: () =>
+    set(({ framing }) => ({ framing: { mode: framing.mode === 'folded' ? 'whole' : 'folded' } })),
   hold: () => {
     const { frame, framing, held } = get();
     if (!frame || held) return;
-    set({ held: framing, framing: { mode: 'free', scale: frame.scale, x: frame.x } });
+    set({
+      held: framing,
+      framing: frame.folded
+        ? { mode: 'folded', held: frame.folded }
+        : { mode: 'free', scale: frame.scale, x: frame.x },
+    });
   },
   letGo: () => {
     const { held } = get();
@@ -70,7 +92,7 @@ export const useBenchView = create<BenchView>()((set, get) => ({
   },
   pan: (dx) => {
     const { frame, framing } = get();
-    if (!frame) return;
+    if (!frame || framing.mode === 'folded') return;
     const x = frame.x - dx / frame.scale;
     // Real size stays real when it is moved.
     set({

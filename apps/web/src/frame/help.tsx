@@ -12,6 +12,7 @@ const SHORTCUTS: readonly (readonly [string, readonly (readonly [string, string]
       ['+  −', 'Zoom in, zoom out'],
       ['0', 'Whole piece in the frame'],
       ['1', 'Real size'],
+      ['2', 'Folded in rows, for what is long and thin'],
       ['V', 'Flat on the bench, or closed round the wrist'],
       ['?', 'This page'],
     ],

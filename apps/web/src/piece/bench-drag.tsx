@@ -17,7 +17,7 @@ import { handQuery, queryClient } from '../api/queries';
 import { BeadPicture } from '../bench/bead-picture';
 import { partPlaces, seamAt } from '../bench/part-places';
 import { useSelection } from '../bench/selection-store';
-import { useBenchView } from '../bench/view-store';
+import { placeUnder, useBenchView } from '../bench/view-store';
 import { stringBead } from './part-edits';
 import { usePiece } from './piece-store';
 import { largePlanOf } from './large-plan';
@@ -56,7 +56,8 @@ function seamUnder({ over, active }: DragMoveEvent | DragEndEvent): number | nul
   const plan =
     large?.draft ?? draftOf(piece, queryClient.getQueryData<Hand>(handQuery.queryKey) ?? ANY_HAND);
   const x = box.left + box.width / 2 - over.rect.left;
-  return plan.ok ? seamAt(partPlaces(plan), frame.x + x / frame.scale) : null;
+  const y = box.top + box.height / 2 - over.rect.top;
+  return plan.ok ? seamAt(partPlaces(plan), placeUnder(frame, x, y)) : null;
 }
 
 /** Lets beads and parts be dragged on to the bench. Touch drags after a short hold. */

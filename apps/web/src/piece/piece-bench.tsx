@@ -24,6 +24,7 @@ import { ClosedView } from '../bench/closed-view';
 import { HangingView } from '../bench/hanging-view';
 import { ForecastBand } from '../bench/forecast-band';
 import { LengthHandle } from '../bench/length-handle';
+import { partPlaces } from '../bench/part-places';
 import { PartsLayer } from '../bench/parts-layer';
 import { useSelection } from '../bench/selection-store';
 import { StrandLanes } from '../bench/strand-lanes';
@@ -111,12 +112,24 @@ function FlatBench({ piece, plan, make, editable }: FlatProps) {
       }),
     [piece, plan, hand, tails, make],
   );
+  // While it is made, every knot is looked for.
+  const breaks = useMemo(
+    () =>
+      make
+        ? null
+        : partPlaces(plan).map((place, i) => ({
+            ...place,
+            label: partKind(piece.parts[i]!.kind).entry.label,
+          })),
+    [make, piece, plan],
+  );
   return (
     <Box position="relative" className="no-print">
       <BenchDrop>
         <Bench
           drawing={drawing}
           height={make ? LOW : HEIGHT}
+          {...(breaks ? { breaks } : {})}
           label={`${piece.name} on the bench: ${units.size(plan.fit.length)} long, ${countsOf(plan).join(', ')}`}
           {...(plan.fit.fitted > 0
             ? {
@@ -192,6 +205,9 @@ function Stretch({ frame, piece, plan }: StretchProps) {
   const part = piece.parts[index];
   const place = plan.parts[index];
   if (!part || !place || !stretches(part)) return null;
+  const end = place.start + place.layout.length;
+  // In the row that it ends in.
+  if (end <= frame.from || end > frame.to) return null;
   const { entry } = partKind(part.kind);
   return (
     <LengthHandle

@@ -41,7 +41,7 @@ describe('the plan of the piece on the bench', () => {
   beforeEach(() => {
     localStorage.clear();
     usePiece.getState().close();
-    useBenchView.getState().setFrame({ scale: 2, x: 0, width: 600 });
+    useBenchView.getState().setFrame({ scale: 2, x: 0, width: 600, folded: null, folds: false });
     usePiece.getState().open(viewOf(lariat));
     renderIn({}, <Seen />);
   });

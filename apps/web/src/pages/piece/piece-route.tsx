@@ -260,7 +260,7 @@ function usePieceKeys(pieceId: string): void {
   const navigate = useNavigate();
   const { search, pathname } = useLocation();
   const { undo, redo } = usePiece.getState();
-  const { setFraming, zoomBy } = useBenchView.getState();
+  const { setFraming, zoomBy, toggleFold } = useBenchView.getState();
   const stages = Object.fromEntries(
     STAGES.map(({ id, key }) => [
       key,
@@ -277,6 +277,7 @@ function usePieceKeys(pieceId: string): void {
     '-': () => zoomBy(1 / 1.3),
     '0': () => setFraming({ mode: 'whole' }),
     '1': () => setFraming(REAL_SIZE),
+    '2': toggleFold,
     v: () =>
       void navigate(
         {
