@@ -1,3 +1,4 @@
+import { whereFalling } from './root.js';
 import { ringAngles, stretchesOf, type RoundPart, type Stretch } from './ring.js';
 
 /**
@@ -46,16 +47,12 @@ export function innerCircumference(parts: readonly RoundPart[], turns = 1): numb
   if (!closesRound(parts, turns)) {
     throw new RangeError('the piece is too short and thick to close round anything');
   }
-  // The turn falls steadily with r, and by r = total length it is below 1 rad: bisection is safe.
-  let low = SMALLEST;
-  let high = parts.reduce((sum, part) => sum + part.length, 0);
+  // The turn falls steadily with r, and by r = total length it is below 1 rad. It goes about as 1 / (r + h): its
+  // inverse is nearly straight, and a few steps find the place.
   const stretches = stretchesOf(parts);
-  while (high - low > 1e-10 * (1 + high)) {
-    const middle = (low + high) / 2;
-    if (turnAt(parts, middle, stretches) > want) low = middle;
-    else high = middle;
-  }
-  return Math.PI * (low + high);
+  const long = parts.reduce((sum, part) => sum + part.length, 0);
+  const falls = (r: number): number => 1 / want - 1 / turnAt(parts, r, stretches);
+  return 2 * Math.PI * whereFalling(falls, SMALLEST, long, 1e-11 * (1 + long));
 }
 
 /** A flexible part whose length is asked for: height of its neutral line in mm. */

@@ -1,3 +1,5 @@
+import { whereFalling } from './root.js';
+
 /**
  * The part of a necklace that hangs down at the front, between the two sides of the neck: a level span, as the
  * shoulders hold it. Distances along it are in mm from its lowest point, to the right of it > 0.
@@ -11,17 +13,8 @@ export interface Front {
 
 const STRAIGHT: Front = { sag: 0, at: (along) => [along, 0] };
 
-/** Halves an interval in which a falling function crosses nought so often; far finer than a cord. */
-const HALVINGS = 60;
-function whereFalling(falls: (x: number) => number, low: number, high: number): number {
-  let [from, to] = [low, high];
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (from + to) / 2;
-    if (falls(middle) > 0) from = middle;
-    else to = middle;
-  }
-  return (from + to) / 2;
-}
+/** Far finer than a cord. */
+const FINE = 1e-12;
 
 /**
  * A line that hangs by its own weight, which is the same all along: a catenary. With its parameter a and u = span / 2a
@@ -33,7 +26,7 @@ function whereFalling(falls: (x: number) => number, low: number, high: number): 
  */
 export function hangsByItself(span: number, length: number): Front {
   if (length <= span * (1 + 1e-9)) return STRAIGHT;
-  const u = whereFalling((x) => length / span - Math.sinh(x) / x, 1e-6, 50);
+  const u = whereFalling((x) => length / span - Math.sinh(x) / x, 1e-6, 50, FINE);
   const a = span / (2 * u);
   return {
     sag: a * (Math.cosh(u) - 1),
@@ -58,7 +51,7 @@ export function hangsWithWeight(span: number, length: number): Front {
   const bend = Math.min(BEND, half / Math.PI);
   const reach = (angle: number): number =>
     bend * Math.sin(angle) + (half - bend * angle) * Math.cos(angle);
-  const angle = whereFalling((x) => reach(x) - span / 2, 0, Math.PI / 2);
+  const angle = whereFalling((x) => reach(x) - span / 2, 0, Math.PI / 2, FINE);
   const [sin, cos] = [Math.sin(angle), Math.cos(angle)];
   const at = (along: number): readonly [number, number] => {
     const side = Math.sign(along);

@@ -1,4 +1,5 @@
 import type { Reason, Use } from '../kind/reason.js';
+import { remember } from '../kind/remember.js';
 import { countOf } from '../measure/plural.js';
 import { say } from '../measure/saying.js';
 import { endsOfHand, factorOf, PITCH_SPREAD, type Hand, type HandFactor } from '../learn/hand.js';
@@ -17,19 +18,22 @@ function tellHand({ factor, rests }: Pick<HandFactor, 'factor' | 'rests'>): stri
 
 /**
  * What a part takes in this hand: every length that a hand varies times what was learnt of it, its
- * spread no longer that of all hands but of this one. Lengths that no hand varies stay.
+ * spread no longer that of all hands but of this one. Lengths that no hand varies stay. Kept for as long as the part is
+ * laid out as it is.
  *
  * @param technique kind of the part
  * @param strands of the piece, for the kind of cord
  * @param toLength whether it is tied to a length, so that a hand's pitch varies how many units it is
  */
-export function withHand(
+export const withHand = remember(handed);
+
+function handed(
   uses: readonly Use[],
   technique: string,
   strands: readonly Strand[],
   hand: Hand,
   toLength: boolean,
-): Use[] {
+): readonly Use[] {
   return uses.map((use): Use => {
     const { reason } = use;
     if (!reason.spread) return use;
