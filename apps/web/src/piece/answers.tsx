@@ -1,10 +1,10 @@
 import { inSentence } from '@coiled-strand/core';
-import { Box, Flex, Popover, Portal, Text } from '@chakra-ui/react';
-import { Button } from '../shell/button';
+import { Box, Flex, Popover, Portal } from '@chakra-ui/react';
 import type { Cord, Plan, PlanResult, Reason, StrandPlan } from '@coiled-strand/core';
 import { memo, useCallback, useRef, useState, type RefObject } from 'react';
 import { useUnits, type Units } from '../settings/use-units';
 import { countsOf } from './counts';
+import './live.css';
 import { Reasons } from './reasons';
 import { StrandBadge } from './strand-badge';
 
@@ -54,37 +54,22 @@ interface ButtonProps extends Pick<AnswerProps, 'label' | 'value' | 'aside'> {
 const AnswerButton = memo(function AnswerButton(props: ButtonProps) {
   const { ref, label, value, aside, number, cord, open, onClick } = props;
   return (
-    <Button
+    <button
       ref={ref}
-      variant="bare"
-      w="full"
-      justifyContent="flex-start"
-      textAlign="left"
-      minH="48px"
-      px="2"
-      py="1"
-      mx="-2"
-      whiteSpace="normal"
+      type="button"
+      className="live-answer"
       title="Show the sum"
       aria-haspopup="dialog"
       aria-expanded={open}
       onClick={onClick}
     >
       {number !== undefined && cord && <StrandBadge number={number} cord={cord} />}
-      <Box flex="1" minW="0">
-        <Text as="span" display="block" fontSize="sm" color="muted" fontWeight="400">
-          {label}
-        </Text>
-        <Text as="span" fontSize="lg" fontWeight="600" lineHeight="1.2">
-          {value}
-        </Text>
-        {aside && (
-          <Text as="span" fontSize="sm" color="muted" fontWeight="400" ml="2">
-            {aside}
-          </Text>
-        )}
-      </Box>
-    </Button>
+      <span className="live-answer-text">
+        <span className="live-label">{label}</span>
+        <span className="live-value">{value}</span>
+        {aside && <span className="live-aside">{aside}</span>}
+      </span>
+    </button>
   );
 });
 
@@ -126,9 +111,9 @@ const Lines = memo(function Lines({ text, quiet }: { text: string; quiet?: boole
   return (
     <>
       {text.split('\n').map((line) => (
-        <Text key={line} fontSize="sm" lineHeight="1.5" color={quiet ? 'muted' : 'ink'}>
+        <p key={line} className={quiet ? 'live-line live-quiet' : 'live-line'}>
           {line}
-        </Text>
+        </p>
       ))}
     </>
   );

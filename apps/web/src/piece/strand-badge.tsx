@@ -1,5 +1,6 @@
 import { Box } from '@chakra-ui/react';
 import type { Cord } from '@coiled-strand/core';
+import { memo } from 'react';
 
 interface Props {
   readonly number: number;
@@ -8,7 +9,7 @@ interface Props {
 }
 
 /** A cord's number on its colour: neither stands alone. */
-export function StrandBadge({ number, cord, size = 26 }: Props) {
+export const StrandBadge = memo(function StrandBadge({ number, cord, size = 26 }: Props) {
   return (
     <Box
       as="span"
@@ -38,4 +39,4 @@ export function StrandBadge({ number, cord, size = 26 }: Props) {
       </Box>
     </Box>
   );
-}
+});

@@ -1,6 +1,7 @@
-import { chakra, Flex, Text } from '@chakra-ui/react';
+import { chakra, Flex } from '@chakra-ui/react';
 import { memo, useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
+import '../../piece/live.css';
 import { STAGES, type StageId } from '../../piece/stages';
 
 const StageLink = chakra(NavLink, {
@@ -42,21 +43,8 @@ const StageTab = memo(function StageTab({ path, search, label, status }: TabProp
   }, [here]);
   return (
     <StageLink ref={tab} to={{ pathname: path, search }}>
-      <Text as="span" display="block" fontWeight="600" lineHeight="1.25">
-        {label}
-      </Text>
-      <Text
-        as="span"
-        display="block"
-        fontSize="sm"
-        color="muted"
-        lineHeight="1.25"
-        whiteSpace="nowrap"
-        overflow="hidden"
-        textOverflow="ellipsis"
-      >
-        {status}
-      </Text>
+      <span className="live-stage">{label}</span>
+      <span className="live-status">{status}</span>
     </StageLink>
   );
 });
