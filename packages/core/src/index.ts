@@ -237,6 +237,7 @@ export { sitesOf } from './piece/sites.js';
 export { costOfWaste } from './plan/cost-of-waste.js';
 export { draftPlan } from './plan/plan.js';
 export { asBefore, planPiece, tryPlan } from './steps/plan-piece.js';
+export { tellPiece } from './steps/tell-piece.js';
 export { inSizes, ofSize, RUN, RUN_GIRTHS, type Sized } from './steps/sizes.js';
 export type { AuxiliaryPlan, PartPlan, Plan, PlanResult, StrandPlan } from './plan/plan-types.js';
 

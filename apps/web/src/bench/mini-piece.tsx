@@ -48,6 +48,7 @@ export function MiniPiece({ piece, hand, done, span, from = 'start', height }: P
   return (
     <svg
       aria-hidden
+      className="mini-piece"
       viewBox={`${x} ${bounds.y} ${width} ${bounds.height}`}
       preserveAspectRatio={span === undefined ? 'xMidYMid meet' : 'xMinYMid meet'}
       style={{ display: 'block', width: '100%', height }}

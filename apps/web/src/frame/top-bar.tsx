@@ -69,6 +69,8 @@ export function TopBar({ children }: { readonly children?: ReactNode }) {
               fontSize="lg"
               display={{ base: children ? 'none' : 'inline', lg: 'inline' }}
               whiteSpace="nowrap"
+              // At four times its size a page has no room for the name beside its pages.
+              css={{ '@media (max-width: 379px)': { display: 'none' } }}
             >
               Coiled Strand
             </Text>

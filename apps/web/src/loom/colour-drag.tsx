@@ -47,7 +47,13 @@ export function ColourDrag({ part, view, children }: Props) {
       {children}
       <DragOverlay dropAnimation={null}>
         {dragged && (
-          <Box w="34px" h="14px" borderRadius="round" style={{ background: dragged.colour.hex }} />
+          <Box
+            w="34px"
+            h="14px"
+            borderRadius="round"
+            className="true-colour"
+            style={{ background: dragged.colour.hex }}
+          />
         )}
       </DragOverlay>
     </DndContext>

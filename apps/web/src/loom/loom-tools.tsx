@@ -143,6 +143,7 @@ function ColourChip({ cord, chosen, onChoose }: ChipProps) {
       outlineOffset="1px"
       cursor="grab"
       touchAction="manipulation"
+      className="true-colour"
       style={{ background: cord.colour.hex }}
     />
   );

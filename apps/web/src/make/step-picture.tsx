@@ -160,6 +160,7 @@ function CordPicture({ make, step }: Pick<Props, 'make' | 'step'>) {
         h="14px"
         borderRadius="round"
         border="1px solid rgba(0,0,0,.35)"
+        className="true-colour"
         style={{ background: other.cord?.colour.hex ?? 'var(--cs-colors-muted)' }}
       />
       <Flex justify="space-between" color="muted" fontSize="sm" mt="2">

@@ -33,6 +33,7 @@ import { useUnits } from '../settings/use-units';
 import { useForecast } from '../make/use-forecast';
 import { BenchDrop } from './bench-drag';
 import { countsOf } from './counts';
+import { PieceInWords } from './piece-in-words';
 import { partActions, setPartLength } from './part-edits';
 import type { Make } from '../make/use-make';
 
@@ -57,7 +58,7 @@ export function PieceBench({ piece, plan, make, editable }: Props) {
   const [last, setLast] = useState<{ piece: Piece; plan: Plan } | null>(null);
   if (plan.ok && last?.plan !== plan) setLast({ piece, plan });
   const shown = plan.ok ? { piece, plan } : last;
-  const [search] = useSearchParams();
+  const done = useMemo(() => (make ? doneByPart(make.steps, make.done) : undefined), [make]);
   if (!shown) {
     return (
       <Flex h={HEIGHT} bg="bench" align="center" justify="center" px="5">
@@ -67,6 +68,17 @@ export function PieceBench({ piece, plan, make, editable }: Props) {
       </Flex>
     );
   }
+  return (
+    <>
+      <SeenPiece {...shown} make={make} editable={editable && plan.ok} />
+      <PieceInWords {...shown} {...(done ? { done } : {})} />
+    </>
+  );
+}
+
+/** Flat along the rule, closed round the body, or in space. */
+function SeenPiece({ make, editable, ...shown }: FlatProps) {
+  const [search] = useSearchParams();
   if (viewIn(search) === 'space') {
     return (
       <Box position="relative" className="no-print">
@@ -85,7 +97,7 @@ export function PieceBench({ piece, plan, make, editable }: Props) {
       <Tools flat={false} />
     </Box>
   ) : (
-    <FlatBench {...shown} make={make} editable={editable && plan.ok} />
+    <FlatBench {...shown} make={make} editable={editable} />
   );
 }
 

@@ -19,6 +19,7 @@ export const StrandBadge = memo(function StrandBadge({ number, cord, size = 26 }
       w={`${size}px`}
       h={`${size}px`}
       borderRadius="round"
+      className="true-colour"
       style={{ background: cord.colour.hex }}
       border="1px solid rgba(0,0,0,.3)"
     >

@@ -18,6 +18,7 @@ export function ThingSwatch({ thing }: { readonly thing: Thing }) {
       h={thing.kind === 'cord' ? '6px' : '12px'}
       borderRadius="round"
       verticalAlign="middle"
+      className="true-colour"
       style={{ background: colour, boxShadow: '0 0 0 1px rgba(0,0,0,.18)' }}
     />
   );

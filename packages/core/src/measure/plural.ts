@@ -36,6 +36,16 @@ export const countOf = (count: number, name: string): string =>
   `${count} ${count === 1 ? name : pluralOf(name)}`;
 
 /**
+ * How often each of some names is there, in the order in which they come first.
+ * @example countNames(['Onyx', 'Silver', 'Onyx']) // '2 × Onyx, Silver'
+ */
+export function countNames(names: readonly string[]): string {
+  const counts = new Map<string, number>();
+  for (const name of names) counts.set(name, (counts.get(name) ?? 0) + 1);
+  return [...counts].map(([name, n]) => (n === 1 ? name : `${n} × ${name}`)).join(', ');
+}
+
+/**
  * One of a thing, inside a sentence.
  * @example oneOf('Overhand knot') // 'an overhand knot'
  */

@@ -1,6 +1,6 @@
 import type { Field } from '../kind/field.js';
 import type { Cord } from '../material/cord.js';
-import { countOf } from '../measure/plural.js';
+import { countNames, countOf } from '../measure/plural.js';
 import { laid, listed, say, size, type Saying } from '../measure/saying.js';
 import type { Piece } from './piece.js';
 
@@ -12,13 +12,6 @@ export const cordWords = ({ name, colour }: Pick<Cord, 'name' | 'colour'>): stri
 
 const named = (list: readonly { readonly id: string; readonly name: string }[], id: unknown) =>
   list.find((one) => one.id === id)?.name ?? String(id);
-
-/** How often each, in the order in which they come first: `2 × Hematite 6 mm`. */
-function counted(names: readonly string[]): string {
-  const counts = new Map<string, number>();
-  for (const name of names) counts.set(name, (counts.get(name) ?? 0) + 1);
-  return [...counts].map(([name, n]) => (n === 1 ? name : `${n} × ${name}`)).join(', ');
-}
 
 /**
  * What a field of a part or of a closure holds, in words.
@@ -47,7 +40,7 @@ export function fieldWords(field: Field, values: Values, piece: Piece): Saying |
       return named(piece.beads, value);
     case 'beads': {
       const row = value as readonly string[];
-      return `${countOf(row.length, 'bead')}: ${counted(row.map((id) => named(piece.beads, id)))}`;
+      return `${countOf(row.length, 'bead')}: ${countNames(row.map((id) => named(piece.beads, id)))}`;
     }
     case 'knot':
       return named(piece.knots ?? [], value);

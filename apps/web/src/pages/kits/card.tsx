@@ -145,6 +145,7 @@ function CordOfStep({ step: { look }, plan }: { readonly step: Step; readonly pl
       h="12px"
       borderRadius="round"
       border="1px solid rgba(0,0,0,.35)"
+      className="true-colour"
       style={{ background: cord.colour.hex }}
     />
   );

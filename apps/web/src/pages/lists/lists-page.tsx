@@ -158,6 +158,7 @@ function Swatch({ list, thing }: { readonly list: ListId; readonly thing: object
         h={list === 'cords' ? '9px' : '20px'}
         borderRadius="round"
         boxShadow="0 0 0 1px rgba(0,0,0,.18)"
+        className="true-colour"
         style={{ background: colour ?? 'transparent' }}
       />
     </Flex>

@@ -246,6 +246,7 @@ const AuxiliaryCut = ({ cord }: { readonly cord: AuxiliaryPlan }) => (
         h="38px"
         borderRadius="round"
         border="1px solid {colors.line}"
+        className="true-colour"
         style={{ background: cord.cord?.colour.hex ?? 'transparent' }}
       />
     }
