@@ -70,19 +70,13 @@ await run(async () => {
         await spaces(20)(page);
       },
     });
-    await shot('measure', at(meridian, 'make'), {
+    await shot('versions', `/versions/${meridian.id}`, {
       height: 1000,
       act: async (page) => {
-        await page.keyboard.press('r');
-        const dialog = page.getByRole('dialog');
-        for (const [name, text] of [
-          [/Length of the work/, '8.9 cm'],
-          [/Cord 2, left/, '5 ft'],
-        ]) {
-          const field = dialog.getByRole('textbox', { name });
-          await field.fill(text);
-          await field.press('Enter');
-        }
+        await page.getByRole('radio', { name: /^All in orange/ }).click();
+        await page.waitForTimeout(600);
+        // Nothing shows where the pointer happens to be.
+        await page.mouse.move(0, 0);
       },
     });
     await shot('make-phone', at(meridian, 'make'), { width: 390, height: 844 });

@@ -9,8 +9,15 @@ interface Props {
   readonly rows: readonly Row[];
 }
 
-/** Whether all that is known of a line is the same. */
-const alike = ({ cells }: Row): boolean => new Set(cells.filter((cell) => cell !== null)).size < 2;
+/** Columns of which anything is known. */
+const knownColumns = (rows: readonly Row[]): readonly number[] =>
+  (rows[0]?.cells ?? []).flatMap((_, i) =>
+    rows.some(({ cells }) => cells[i] !== null) ? [i] : [],
+  );
+
+/** Whether a line is the same in all of them. */
+const alike = ({ cells }: Row, columns: readonly number[]): boolean =>
+  new Set(columns.map((i) => cells[i])).size < 2;
 
 /** Plans as columns; what does not change from one to the next is pale. */
 export const SideBySideTable = ({ label, heads, rows }: Props) => (
@@ -43,7 +50,11 @@ export const SideBySideTable = ({ label, heads, rows }: Props) => (
       </thead>
       <tbody>
         {rows.map((row) => (
-          <Box as="tr" key={row.what} color={heads.length > 1 && alike(row) ? 'muted' : 'ink'}>
+          <Box
+            as="tr"
+            key={row.what}
+            color={heads.length > 1 && alike(row, knownColumns(rows)) ? 'muted' : 'ink'}
+          >
             <th scope="row">{row.what}</th>
             {row.cells.map((cell, i) => (
               <td key={i}>{cell ?? ''}</td>

@@ -98,7 +98,10 @@ const wearerChanges = (both: Both): Told[] => [
 ];
 
 const strandWords = (strand: Strand): Saying =>
-  `${cordWords(strand.cord)}: ${inSentence(strandWay(strand)?.label ?? strand.legs.join(' and '))}`;
+  join(
+    cordWords(strand.cord),
+    `: ${inSentence(strandWay(strand)?.label ?? strand.legs.join(' and '))}`,
+  );
 
 function cordChanges([a, b]: Both): Told[] {
   const most = Math.max(a.strands.length, b.strands.length);

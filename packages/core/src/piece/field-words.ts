@@ -1,14 +1,14 @@
 import type { Field } from '../kind/field.js';
-import type { Cord } from '../material/cord.js';
+import { CORD_KIND_FACTS, type Cord } from '../material/cord.js';
 import { countNames, countOf } from '../measure/plural.js';
 import { laid, listed, say, size, type Saying } from '../measure/saying.js';
 import type { Piece } from './piece.js';
 
 type Values = Readonly<Record<string, unknown>>;
 
-/** A cord as a maker calls it. */
-export const cordWords = ({ name, colour }: Pick<Cord, 'name' | 'colour'>): string =>
-  `${name}, ${colour.name}`;
+/** A cord by what it is: its own name may say the same, or nothing of it. */
+export const cordWords = ({ kind, diameter, colour }: Cord): Saying =>
+  say`${CORD_KIND_FACTS[kind].label} ${size(diameter)}, ${colour.name}`;
 
 const named = (list: readonly { readonly id: string; readonly name: string }[], id: unknown) =>
   list.find((one) => one.id === id)?.name ?? String(id);

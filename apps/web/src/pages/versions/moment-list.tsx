@@ -1,4 +1,4 @@
-import { Box, Flex, Text } from '@chakra-ui/react';
+import { Box, Grid, Text } from '@chakra-ui/react';
 import { memo } from 'react';
 import { MiniPiece } from '../../bench/mini-piece';
 import { sayWhen } from '../../people/when';
@@ -13,7 +13,13 @@ interface Props {
 
 /** The piece through time, the last first: one is looked at. */
 export const MomentList = ({ moments, chosen, onChoose }: Props) => (
-  <Flex direction="column" gap="2" role="radiogroup" aria-label="As it was">
+  <Grid
+    gap="2"
+    alignContent="start"
+    templateColumns={{ base: '1fr', sm: '1fr 1fr', md: 'repeat(3, 1fr)', lg: '1fr' }}
+    role="radiogroup"
+    aria-label="As it was"
+  >
     {moments.map((moment) => (
       <MomentCard
         key={moment.id}
@@ -22,7 +28,7 @@ export const MomentList = ({ moments, chosen, onChoose }: Props) => (
         onChoose={onChoose}
       />
     ))}
-  </Flex>
+  </Grid>
 );
 
 interface CardProps {
