@@ -29,7 +29,7 @@ const THIN = `
 
 /**
  * Keeps a piece as it is before it is changed, unless it was kept in the same sitting. Runs in the transaction of the
- * change: if that finds somebody else was first, nothing is kept.
+ * change. Whoever saw an older version keeps nothing.
  *
  * @param seen version that is about to be changed
  */

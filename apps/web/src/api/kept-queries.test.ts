@@ -45,15 +45,24 @@ describe('what the server told', () => {
     told(first, ['piece', 'p1'], { id: 'p1' });
     told(first, ['piece', 'p1', 'makes'], [{ id: 'm1' }]);
     told(first, ['make-plan', 'm1'], { steps: [] });
+    told(first, ['pieces', 'sort=changed'], {
+      pages: [{ items: [{ id: 'p1' }] }],
+      pageParams: [''],
+    });
     told(first, ['orders'], ['not needed at a table']);
-    await waitFor(async () => expect(await count()).toBe(4));
+    await waitFor(async () => expect(await count()).toBe(5));
     const then = first.getQueryState(['piece', 'p1'])!.dataUpdatedAt;
 
     const again = await page();
-    expect(again.getQueryData(['piece', 'p1'])).toEqual({ id: 'p1' });
+    // What an older server had not to tell is as good as nothing.
+    expect(again.getQueryData(['piece', 'p1'])).toEqual({ id: 'p1', tags: [] });
     expect(again.getQueryState(['piece', 'p1'])?.dataUpdatedAt).toBe(then);
-    expect(again.getQueryData(['piece', 'p1', 'makes'])).toEqual([{ id: 'm1' }]);
+    expect(again.getQueryData(['piece', 'p1', 'makes'])).toEqual([{ id: 'm1', measured: null }]);
     expect(again.getQueryData(['make-plan', 'm1'])).toEqual({ steps: [] });
+    expect(again.getQueryData(['pieces', 'sort=changed'])).toEqual({
+      pages: [{ items: [{ id: 'p1', tags: [] }] }],
+      pageParams: [''],
+    });
     expect(again.getQueryData(['orders'])).toBeUndefined();
   });
 
@@ -79,7 +88,7 @@ describe('what the server told', () => {
     told(first, ['piece', 'p1'], { id: 'p1' });
     await waitFor(async () => expect(await count()).toBe(2));
     const again = await page();
-    expect(again.getQueryData(['piece', 'p1'])).toEqual({ id: 'p1' });
+    expect(again.getQueryData(['piece', 'p1'])).toMatchObject({ id: 'p1' });
     told(again, ['session'], sessionOf('bo', 'bench'));
     expect(again.getQueryData(['piece', 'p1'])).toBeUndefined();
     expect(again.getQueryData(['session'])).toEqual(sessionOf('bo', 'bench'));

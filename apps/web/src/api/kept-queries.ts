@@ -1,6 +1,7 @@
 import type { SessionView } from '@coiled-strand/contract';
 import type { Query, QueryClient, QueryKey } from '@tanstack/react-query';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { broughtUp } from './older-answers';
 import { keys } from './queries';
 
 /** What was fetched last under a key, for whom. */
@@ -112,7 +113,9 @@ async function restore(
   for (const { key, data, at, owner: whose } of all.slice(0, MOST)) {
     // A page that did not wait for this may know better by now.
     const known = client.getQueryState(key)?.dataUpdatedAt ?? 0;
-    if (whose === owner && known < at) client.setQueryData(key, data, { updatedAt: at });
+    if (whose === owner && known < at) {
+      client.setQueryData(key, broughtUp(key, data), { updatedAt: at });
+    }
   }
   // However young it is: a page that is opened asks.
   await client.invalidateQueries({ refetchType: 'none' });
