@@ -49,6 +49,11 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
   const selected = useSelection((state) => state.part);
   const drop = useSelection((state) => state.drop);
   const places = useMemo(() => partPlaces(plan), [plan]);
+  // A handle that is not drawn anew asks where the parts lie now, not where they lay when it was.
+  const now = useRef(places);
+  useEffect(() => {
+    now.current = places;
+  });
   const extents = useMemo(() => partExtents(drawing), [drawing]);
   const warned = useMemo(() => plan.parts.map(({ id }) => isWarned(plan.advice, id)), [plan]);
   const closureWarned = useMemo(() => isWarned(plan.advice, CLOSURE), [plan.advice]);
@@ -99,39 +104,41 @@ export function PartsLayer({ frame, piece, plan, drawing, actions }: Props) {
         // What reaches beyond its place is marked there, and taken hold of where it lies.
         const width = (place.to - place.from) * frame.scale;
         const spare = Math.max(0, FINGER - width) / 2;
+        const x = px(place.from) - spare;
         return (
-          <PartHandle
-            key={place.id}
-            id={place.id}
-            index={i}
-            count={places.length}
-            name={partKind(piece.parts[i]?.kind ?? 'plain').entry.label}
-            size={units.size(place.to - place.from)}
-            x={px(place.from) - spare}
-            width={width + 2 * spare}
-            markX={px(from)}
-            markWidth={(to - from) * frame.scale}
-            markTop={frame.middle + (room?.y ?? 0) * frame.scale - PAD}
-            markHeight={(room?.height ?? 0) * frame.scale + 2 * PAD}
-            top={frame.top}
-            bottom={bottom}
-            tabbable={
-              selected === place.id ||
-              (selected === null && i === 0) ||
-              (i === 0 && !places.some((p) => p.id === selected))
-            }
-            selected={selected === place.id}
-            warned={warned[i] ?? false}
-            actions={actions}
-            seamOf={(x, y) => {
-              const now = useBenchView.getState().frame;
-              return seamAt(places, now ? placeUnder(now, x, y) : 0);
-            }}
-            select={(to) => {
-              const next = places[to]?.id;
-              if (next !== undefined) goTo(next);
-            }}
-          />
+          // Of what only moves along as a part before it is stretched, nothing but its place is drawn anew.
+          <g key={place.id} transform={`translate(${x} 0)`}>
+            <PartHandle
+              id={place.id}
+              index={i}
+              count={places.length}
+              name={partKind(piece.parts[i]?.kind ?? 'plain').entry.label}
+              size={units.size(place.to - place.from)}
+              width={width + 2 * spare}
+              markX={px(from) - x}
+              markWidth={(to - from) * frame.scale}
+              markTop={frame.middle + (room?.y ?? 0) * frame.scale - PAD}
+              markHeight={(room?.height ?? 0) * frame.scale + 2 * PAD}
+              top={frame.top}
+              bottom={bottom}
+              tabbable={
+                selected === place.id ||
+                (selected === null && i === 0) ||
+                (i === 0 && !places.some((p) => p.id === selected))
+              }
+              selected={selected === place.id}
+              warned={warned[i] ?? false}
+              actions={actions}
+              seamOf={(x, y) => {
+                const bench = useBenchView.getState().frame;
+                return seamAt(now.current, bench ? placeUnder(bench, x, y) : 0);
+              }}
+              select={(to) => {
+                const next = now.current[to]?.id;
+                if (next !== undefined) goTo(next);
+              }}
+            />
+          </g>
         );
       })}
       {drop !== null && (
@@ -241,8 +248,8 @@ interface HandleProps {
   readonly name: string;
   /** Its length in the maker's words. */
   readonly size: string;
-  readonly x: number;
   readonly width: number;
+  /** Of its mark, from its own left edge. */
   readonly markX: number;
   readonly markWidth: number;
   readonly markTop: number;
@@ -258,6 +265,9 @@ interface HandleProps {
   readonly select: (index: number) => void;
 }
 
+/** Less than this many pixels is how sums come out, and no move. */
+const LEAST_PX = 1e-6;
+
 const sameHandle = (a: HandleProps, b: HandleProps): boolean =>
   (
     [
@@ -266,7 +276,6 @@ const sameHandle = (a: HandleProps, b: HandleProps): boolean =>
       'count',
       'name',
       'size',
-      'x',
       'width',
       'markX',
       'markWidth',
@@ -278,10 +287,15 @@ const sameHandle = (a: HandleProps, b: HandleProps): boolean =>
       'selected',
       'warned',
     ] as const
-  ).every((key) => a[key] === b[key]);
+  ).every((key) => {
+    const [before, after] = [a[key], b[key]];
+    return typeof before === 'number' && typeof after === 'number'
+      ? Math.abs(before - after) < LEAST_PX
+      : before === after;
+  });
 
 const PartHandle = memo(function PartHandle(props: HandleProps) {
-  const { id, index, count, name, x, width, selected, actions } = props;
+  const { id, index, count, name, width, selected, actions } = props;
   const { markX, markWidth, markTop, markHeight } = props;
   const latest = useRef(props);
   useEffect(() => {
@@ -356,13 +370,7 @@ const PartHandle = memo(function PartHandle(props: HandleProps) {
       }}
       style={{ touchAction: 'none', cursor: selected ? 'move' : 'pointer' }}
     >
-      <rect
-        x={x}
-        y={props.top}
-        width={width}
-        height={props.bottom - props.top}
-        fill="transparent"
-      />
+      <rect y={props.top} width={width} height={props.bottom - props.top} fill="transparent" />
       <rect
         className="bench-part-mark"
         x={markX + 0.5}
@@ -375,7 +383,7 @@ const PartHandle = memo(function PartHandle(props: HandleProps) {
         strokeWidth={selected ? 2 : 1}
         opacity={selected ? 1 : 0}
       />
-      {props.warned && <Warned x={x + width / 2} y={markTop - 10} />}
+      {props.warned && <Warned x={width / 2} y={markTop - 10} />}
     </g>
   );
 }, sameHandle);

@@ -1,6 +1,7 @@
 import { VisuallyHidden } from '@chakra-ui/react';
 import { tellPiece, type Piece, type Plan } from '@coiled-strand/core';
-import { memo, useDeferredValue } from 'react';
+import { memo } from 'react';
+import { useBenchView } from '../bench/view-store';
 import { useUnits } from '../settings/use-units';
 
 interface Props {
@@ -12,22 +13,27 @@ interface Props {
 
 /** The piece told from one end to the other, for whoever hears the page instead of seeing it. */
 export function PieceInWords(props: Props) {
-  // Nobody hears it while something is dragged.
-  return <Told {...useDeferredValue(props)} />;
+  const held = useBenchView((bench) => bench.held !== null);
+  return <Told {...props} held={held} />;
 }
 
-const Told = memo(
-  function Told({ piece, plan, done }: Props) {
-    const units = useUnits();
-    return (
-      <VisuallyHidden asChild>
-        <ol aria-label={`${piece.name}, from its start to its end`} data-testid="in-words">
-          {tellPiece(piece, plan, done).map((told, i) => (
-            <li key={i}>{units.say(told)}</li>
-          ))}
-        </ol>
-      </VisuallyHidden>
-    );
-  },
-  (a, b) => a.piece === b.piece && a.plan === b.plan && a.done === b.done,
-);
+/** Nobody hears it while something on the bench is dragged. */
+const isTold = (before: Props, { held, piece, plan, done }: Props & Held): boolean =>
+  held || (before.piece === piece && before.plan === plan && before.done === done);
+
+interface Held {
+  readonly held: boolean;
+}
+
+const Told = memo(function Told({ piece, plan, done }: Props & Held) {
+  const units = useUnits();
+  return (
+    <VisuallyHidden asChild>
+      <ol aria-label={`${piece.name}, from its start to its end`} data-testid="in-words">
+        {tellPiece(piece, plan, done).map((told, i) => (
+          <li key={i}>{units.say(told)}</li>
+        ))}
+      </ol>
+    </VisuallyHidden>
+  );
+}, isTold);
