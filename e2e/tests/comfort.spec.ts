@@ -17,18 +17,22 @@ test('at 200 and 400 per cent nothing is cut off, and nothing is scrolled sidewa
   page,
   server,
 }) => {
+  // Many screens, one after the other.
+  test.slow();
   await newPiece(page, 'Seen large');
   const { id } = await stored(server, 'Seen large');
   for (const path of await screens(page, id)) {
+    await page.goto(path);
+    // More than a line that says what is being fetched.
+    await expect
+      .poll(async () => (await page.getByRole('main').innerText()).length)
+      .toBeGreaterThan(60);
     // A window of 1280 by 800 at twice and four times the size.
     for (const [width, height] of [
       [640, 400],
       [320, 400],
     ] as const) {
       await page.setViewportSize({ width, height });
-      await page.goto(path);
-      await page.getByRole('main').waitFor();
-      await page.waitForLoadState('networkidle');
       await expect.poll(() => widthOf(page), { message: `${path} at ${width}` }).toBe(width);
     }
   }

@@ -33,7 +33,7 @@ test.describe('two windows that change the same piece at once', () => {
     await saved(page);
     await setWrist(other, '19');
     await expect(other.getByRole('dialog', { name: /another window/ })).toBeVisible();
-    await expect(other.getByRole('dialog')).toContainText('wearer.wrist');
+    await expect(other.getByRole('dialog')).toContainText('Girth of the wrist');
     return other;
   };
 

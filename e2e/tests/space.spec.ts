@@ -130,7 +130,7 @@ test('a half knot is shown slowly in space, and the next one after it', async ({
   await expect.poll(seen).not.toBe(tied);
   // Stays in space from unit to unit.
   await page.getByRole('button', { name: 'Tied, next' }).click();
-  await expect(page.getByText(/of \d+ half knots done/)).toBeVisible();
+  await expect(page.getByRole('main').getByText(/of \d+ half knots done/)).toBeVisible();
   await expect(canvas).toBeVisible();
 });
 
