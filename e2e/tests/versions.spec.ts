@@ -53,8 +53,11 @@ for (const way of ['by mouse', 'by keyboard alone']) {
     await entry.waitFor();
     if (way === 'by mouse') await entry.click();
     else {
+      // Keys that come before the menu has the focus are nobody's.
+      await expect(page.getByRole('menu')).toBeFocused();
       await page.keyboard.press('End');
       await page.keyboard.press('ArrowUp');
+      await expect(entry).toHaveAttribute('data-highlighted');
       await page.keyboard.press('Enter');
     }
     const changed = page.getByRole('table').last();

@@ -199,7 +199,7 @@ export {
 } from './learn/hand.js';
 
 // The piece as the maker lays it out.
-export { changes, countChanges, TOPICS, type Change, type Topic } from './piece/changes.js';
+export { changes, TOPICS, type Change, type Topic } from './piece/changes.js';
 export { sameDocument } from './piece/same.js';
 export { STRAND_WAYS, strandWay } from './piece/strand-ways.js';
 export { alternated, graded, inBlocks, mirrored } from './piece/arrange.js';

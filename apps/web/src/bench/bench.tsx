@@ -5,7 +5,7 @@ import { useEffect, useLayoutEffect, useMemo, useRef, type ReactNode, type RefOb
 import { useDevice } from '../device/device-store';
 import { useUnits } from '../settings/use-units';
 import './bench.css';
-import { EDGE_PX, fold, layersBetween } from './fold';
+import { EDGE_PX, fold, foldedScale, layersBetween } from './fold';
 import type { PartPlace } from './part-places';
 import { Aim, Ruler, RULER_HEIGHT } from './ruler';
 import { DetailScale, detailOf, Layers } from './shapes';
@@ -208,12 +208,13 @@ function useFrames(
   const { setFrame } = useBenchView.getState();
   const flat = useFlatFrame(drawing, size);
   const { width } = size;
-  const held = framing.mode === 'folded' ? framing.held : undefined;
+  const folding = framing.mode === 'folded';
+  const held = folding ? framing.held : undefined;
   const folded = useMemo(
-    () => (width > 0 ? (held ?? fold(drawing, width, TOOLS_PX, breaks)) : null),
-    [drawing, width, held, breaks],
+    () => (folding && width > 0 ? (held ?? fold(drawing, width, TOOLS_PX, breaks)) : null),
+    [folding, drawing, width, held, breaks],
   );
-  const isFolded = framing.mode === 'folded' && folded !== null && folded.rows.length > 1;
+  const isFolded = folded !== null && folded.rows.length > 1;
   const frames = useMemo((): readonly BenchFrame[] => {
     if (!isFolded) return [{ ...flat, top: TOOLS_PX, from: -Infinity, to: Infinity, skips: null }];
     const last = folded.rows.length - 1;
@@ -224,8 +225,7 @@ function useFrames(
       to: i === last ? Infinity : to,
     }));
   }, [isFolded, folded, flat, width]);
-  const folds =
-    folded !== null && folded.rows.length > 1 && folded.scale > GAIN * wholeScale(drawing, width);
+  const folds = foldedScale(drawing.bounds, width) > GAIN * wholeScale(drawing, width);
   useLayoutEffect(() => {
     const [{ scale, x }] = frames as readonly [BenchFrame];
     setFrame(width > 0 ? { scale, x, width, folded: isFolded ? folded : null, folds } : null);

@@ -1,4 +1,4 @@
-import { roomOf, type BenchDrawing, type BenchLayer } from '@coiled-strand/core';
+import { roomOf, type BenchDrawing, type BenchLayer, type Bounds } from '@coiled-strand/core';
 import type { PartPlace } from './part-places';
 import { RULER_HEIGHT } from './ruler';
 
@@ -81,6 +81,19 @@ function stretches(
   return out;
 }
 
+const usableIn = (width: number): number => Math.max(80, width - 2 * EDGE_PX);
+const longOf = (bounds: Bounds): number => Math.max(1, bounds.width);
+
+/** Pixels for a millimetre at which a bench of so many pixels is folded. */
+export function foldedScale(bounds: Bounds, width: number): number {
+  const whole = usableIn(width) / longOf(bounds);
+  return Math.min(
+    Math.max(whole, GOOD_SCALE),
+    Math.max(whole, (ROW_PX - 2 * PAD_PX) / Math.max(2, bounds.height)),
+    MOST_ROWS * whole,
+  );
+}
+
 /**
  * The bench in rows below each other, each with its own stretch of the rule: a long thin piece is seen large enough to
  * tell its knots. It is broken where a part goes on and on: that is told, with true measures, and not drawn.
@@ -95,14 +108,9 @@ export function fold(
   first: number,
   places: readonly PartPlace[] = [],
 ): Folded {
-  const usable = Math.max(80, width - 2 * EDGE_PX);
-  const long = Math.max(1, bounds.width);
-  const tall = Math.max(2, bounds.height);
-  const scale = Math.min(
-    Math.max(usable / long, GOOD_SCALE),
-    Math.max(usable / long, (ROW_PX - 2 * PAD_PX) / tall),
-    (MOST_ROWS * usable) / long,
-  );
+  const usable = usableIn(width);
+  const long = longOf(bounds);
+  const scale = foldedScale(bounds, width);
   const count = Math.max(1, Math.ceil((long * scale) / usable - 1e-6));
   let offset = 0;
   const rows = stretches(bounds.x, usable / scale, count, places).map((stretch, i): FoldedRow => {

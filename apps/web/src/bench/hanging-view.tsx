@@ -29,8 +29,8 @@ function hangingNotes(
   const at =
     (x: number, y: number): Note['at'] =>
     () => [x, y];
-  const [side] = [hang.line.at(hang.front * 0.3)];
-  const line = at(side[0], hang.drop - side[1]);
+  const [x, up] = hang.line.at(hang.front * 0.3);
+  const line = at(x, hang.drop - up);
   const { pass } = fit;
   return [
     { text: `Neck ${say(girth)}${measured ? '' : ', assumed'}`, at: at(hang.neck * 0.9, -70) },

@@ -5,7 +5,6 @@ import { END_SCHOOLS } from '../material/ends.js';
 import { PRACTICE_LABELS } from '../material/practice.js';
 import { EASE_LABELS, easeAmount } from '../measure/ease.js';
 import { WEAR_SITES } from '../measure/girth.js';
-import { countOf } from '../measure/plural.js';
 import {
   cordLength,
   inSentence,
@@ -77,14 +76,10 @@ function easeWords({ ease }: Piece): Saying {
     : join(label, ', ', length(easeAmount(ease)));
 }
 
-const wearWords = ({ site, turns, length: long }: Wear): Saying =>
-  long === null
-    ? `${site}, ${turns === 1 ? 'once round' : `${turns} times round`}`
-    : join(
-        `${site}, ${turns === 1 ? 'once round' : `${turns} times round`}, `,
-        length(long),
-        ' inside',
-      );
+function wearWords({ site, turns, length: long }: Wear): Saying {
+  const round = `${site}, ${turns === 1 ? 'once round' : `${turns} times round`}`;
+  return long === null ? round : join(round, ', ', length(long), ' inside');
+}
 
 const wearerChanges = (both: Both): Told[] => [
   ...of('For', both, ({ wearer }) => wearer.name, text),
@@ -150,7 +145,7 @@ const beadChanges = ([a, b]: Both): Told[] => [
   ),
 ];
 
-/** What fields tell of two things of one kind; what no field tells is told by `rest`. */
+/** What fields tell of two things of one kind, and what their cords do. */
 function fieldChanges(
   fields: readonly Field[],
   things: readonly [object, object],
@@ -163,11 +158,11 @@ function fieldChanges(
       fieldWords(field, values[side], both[side]),
     ),
   );
-  const keys = new Set(fields.map(({ key }) => key));
-  const others = values.map((value) =>
-    Object.fromEntries(Object.entries(value).filter(([key]) => !keys.has(key))),
+  // What a part has besides its fields: what its cords do there, where that differs from elsewhere.
+  const roles = values.map((value) => value.roles as readonly string[] | undefined);
+  const rest = differing(name('What each cord does there'), roles[0], roles[1], (side) =>
+    roles[side] ? roles[side].join(', ') : 'as elsewhere',
   );
-  const rest = differing(name('What each cord does there'), others[0], others[1], () => 'set');
   return [...told, ...rest];
 }
 
@@ -305,6 +300,3 @@ export const changes = (before: Piece, after: Piece): readonly Change[] =>
   TOPICS.flatMap((topic) =>
     TELLERS[topic]([before, after]).map((told): Change => ({ topic, ...told })),
   );
-
-/** How many things differ: `3 changes`. */
-export const countChanges = (all: readonly Change[]): string => countOf(all.length, 'change');
