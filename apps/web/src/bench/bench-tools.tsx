@@ -13,7 +13,10 @@ interface Props {
 
 /** Zoom, whole piece, real size; over the corner of the bench. */
 export function BenchTools({ flat }: Props) {
-  const { framing, setFraming, tails, setTails, zoomBy, toggleFold } = useBenchView();
+  // While something is dragged the frame stands still; it is looked at as before, and as it will be again.
+  const mode = useBenchView(({ held, framing }) => (held ?? framing).mode);
+  const tails = useBenchView((view) => view.tails);
+  const { setFraming, setTails, zoomBy, toggleFold } = useBenchView.getState();
   const folds = useBenchView((view) => view.frame?.folds ?? false);
   const lanes = useSelection((state) => state.lanes);
   const setLanes = useSelection((state) => state.setLanes);
@@ -50,11 +53,11 @@ export function BenchTools({ flat }: Props) {
           </ToolButton>
         </>
       )}
-      {flat && (folds || framing.mode === 'folded') && (
+      {flat && (folds || mode === 'folded') && (
         <ToolButton
           label="Folded in rows"
           hotkey="2"
-          aria-pressed={framing.mode === 'folded'}
+          aria-pressed={mode === 'folded'}
           onClick={toggleFold}
         >
           <WrapText size={18} />
@@ -63,14 +66,14 @@ export function BenchTools({ flat }: Props) {
       <ToolButton
         label="Whole piece"
         hotkey="0"
-        aria-pressed={framing.mode === 'whole'}
+        aria-pressed={mode === 'whole'}
         onClick={() => setFraming({ mode: 'whole' })}
       >
         <Maximize2 size={17} />
       </ToolButton>
       <Button
-        variant={framing.mode === 'real' ? 'solid' : 'bare'}
-        aria-pressed={framing.mode === 'real'}
+        variant={mode === 'real' ? 'solid' : 'bare'}
+        aria-pressed={mode === 'real'}
         aria-label="Real size"
         title={
           calibrated

@@ -1,7 +1,15 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import type { BenchDrawing } from '@coiled-strand/core';
 import { useGesture } from '@use-gesture/react';
-import { useEffect, useLayoutEffect, useMemo, useRef, type ReactNode, type RefObject } from 'react';
+import {
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  type CSSProperties,
+  type ReactNode,
+  type RefObject,
+} from 'react';
 import { useDevice } from '../device/device-store';
 import { useUnits } from '../settings/use-units';
 import './bench.css';
@@ -54,13 +62,11 @@ export function Bench({ drawing, label, aim, children, height, breaks = UNBROKEN
   useBenchGestures(gestures);
   const folded = frames.length > 1;
   return (
-    <Box ref={gestures} data-bench className={folded ? 'bench-folded' : undefined}>
-      <Box
+    <div ref={gestures} data-bench className={folded ? 'bench-folded' : undefined}>
+      <div
         ref={ref}
-        height={folded ? 'auto' : height}
-        position="relative"
-        overflow="hidden"
-        bg="bench"
+        className="bench-room"
+        style={{ '--bench-low': height.base, '--bench-high': height.md } as CSSProperties}
       >
         {size.width > 0 &&
           frames.map((frame, i) =>
@@ -80,8 +86,8 @@ export function Bench({ drawing, label, aim, children, height, breaks = UNBROKEN
               </BenchRow>
             ),
           )}
-      </Box>
-    </Box>
+      </div>
+    </div>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useDrag } from '@use-gesture/react';
-import { useRef, type KeyboardEvent } from 'react';
+import { useEffect, useRef, type KeyboardEvent } from 'react';
+import { inTurn } from '../shell/in-turn';
 import { useUnits } from '../settings/use-units';
 import type { BenchFrame } from './bench';
 import { RULER_HEIGHT } from './ruler';
@@ -15,17 +16,53 @@ interface Props {
   readonly length: number;
   readonly min: number;
   readonly max: number;
-  /** Called for every step of a drag with the same key, for a key press with none. */
-  readonly onChange: (mm: number, mergeKey?: string) => void;
+  /** Works out what another length comes to; what it returns carries it out, under one key for a whole drag. */
+  readonly prepare: (mm: number) => (mergeKey?: string) => void;
+  /** Works out what comes of letting go. */
+  readonly prepareRest: () => void;
   /** Gives the length back to the fit. */
   readonly onReset: () => void;
 }
 
+/** One move of the hand: how long, and which drag it is of. */
+interface Move extends Pick<Props, 'prepare'> {
+  readonly mm: number;
+  readonly drag: string;
+}
+
+/** Taken hold of, worked out, and shown, in three tasks: the hand is never held up by the sum of them. */
+const moves = inTurn(
+  (move: Move): Move => {
+    useBenchView.getState().hold();
+    return move;
+  },
+  ({ prepare, mm, drag }) => ({ carryOut: prepare(mm), drag }),
+  ({ carryOut, drag }) => carryOut(drag),
+);
+
+/** Lets go in tasks of its own: what hands find takes its time, and so does the frame. */
+function letGo(prepareRest: () => void): void {
+  setTimeout(() => {
+    prepareRest();
+    setTimeout(useBenchView.getState().letGo);
+  });
+}
+
 /** The end of a part, to be dragged or moved by arrow keys. */
 export function LengthHandle(props: Props) {
-  const { frame, label, start, length, min, max, onChange, onReset } = props;
+  const { frame, label, start, length, min, max, prepare, prepareRest, onReset } = props;
   const { nudge, size } = useUnits();
   const drags = useRef(0);
+  const held = useRef(false);
+  // Where it is folded, an end that was dragged into the next row is taken hold of there.
+  useEffect(
+    () => () => {
+      if (!held.current) return;
+      moves.finish();
+      letGo(() => undefined);
+    },
+    [],
+  );
   const clamp = (mm: number): number =>
     Math.min(max, Math.max(min, Math.round(mm / nudge) * nudge));
   const bind = useDrag(
@@ -33,32 +70,36 @@ export function LengthHandle(props: Props) {
       first,
       last,
       movement: [dx],
-      memo = length,
+      memo = { from: length, moved: false },
     }: {
       first: boolean;
       last: boolean;
       movement: [number, number];
-      memo?: number;
+      memo?: { readonly from: number; readonly moved: boolean };
     }) => {
-      const { hold, letGo } = useBenchView.getState();
-      if (first) {
-        drags.current += 1;
-        hold();
+      if (first) drags.current += 1;
+      held.current = !last;
+      const moved = memo.moved || dx !== 0;
+      // Taking hold of it alone changes nothing: what the fit asks for is no round length.
+      if (moved) {
+        const mm = clamp(memo.from + dx / frame.scale);
+        moves.take({ prepare, mm, drag: `drag-${drags.current}` });
       }
-      onChange(clamp(memo + dx / frame.scale), `drag-${drags.current}`);
-      // In a frame of its own: reframing redraws the rule.
-      if (last) requestAnimationFrame(letGo);
-      return memo;
+      if (last) {
+        moves.finish();
+        letGo(prepareRest);
+      }
+      return { from: memo.from, moved };
     },
     { pointer: { keys: false } },
   );
   const press = (event: KeyboardEvent): void => {
     const step = event.shiftKey ? 10 * nudge : nudge;
     const moves: Partial<Record<string, () => void>> = {
-      ArrowRight: () => onChange(clamp(length + step)),
-      ArrowUp: () => onChange(clamp(length + step)),
-      ArrowLeft: () => onChange(clamp(length - step)),
-      ArrowDown: () => onChange(clamp(length - step)),
+      ArrowRight: () => prepare(clamp(length + step))(),
+      ArrowUp: () => prepare(clamp(length + step))(),
+      ArrowLeft: () => prepare(clamp(length - step))(),
+      ArrowDown: () => prepare(clamp(length - step))(),
       Home: onReset,
     };
     const move = moves[event.key];

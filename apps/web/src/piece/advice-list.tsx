@@ -2,10 +2,11 @@ import { sameDocument } from '@coiled-strand/core';
 import { Box, Flex, Text } from '@chakra-ui/react';
 import type { Advice } from '@coiled-strand/core';
 import { CircleAlert, Info, TriangleAlert } from 'lucide-react';
-import { memo, useState } from 'react';
+import { memo, useCallback, useState } from 'react';
 import { useSelection } from '../bench/selection-store';
 import { Button } from '../shell/button';
 import { counted } from './counts';
+import './live.css';
 import { putAt } from './put-at';
 import { usePiece } from './piece-store';
 import { useUnits } from '../settings/use-units';
@@ -76,28 +77,40 @@ const AdviceRow = memo(
  */
 export function AdviceList({ advice }: { readonly advice: readonly Advice[] }) {
   const [open, setOpen] = useState(false);
+  const toggle = useCallback(() => setOpen((was) => !was), []);
   if (advice.length === 0) return null;
   const notes = advice.filter(({ severity }) => severity === 'note');
   return (
-    <Flex direction="column" gap="2" mb="4" role="status" aria-label="Advice">
+    <div className="live-advice" role="status" aria-label="Advice">
       <Rows advice={advice.filter(({ severity }) => severity !== 'note')} />
-      {notes.length > 0 && (
-        <Button
-          variant="text"
-          alignSelf="flex-start"
-          display={{ base: 'inline-flex', lg: 'none' }}
-          aria-expanded={open}
-          onClick={() => setOpen(!open)}
-        >
-          {open ? 'Hide the notes' : counted(notes.length, 'note')}
-        </Button>
-      )}
-      <Flex direction="column" gap="2" display={{ base: open ? 'flex' : 'none', lg: 'flex' }}>
+      {notes.length > 0 && <NotesButton count={notes.length} open={open} onClick={toggle} />}
+      <div className={open ? 'live-notes live-notes-open' : 'live-notes'}>
         <Rows advice={notes} />
-      </Flex>
-    </Flex>
+      </div>
+    </div>
   );
 }
+
+interface NotesProps {
+  readonly count: number;
+  readonly open: boolean;
+  readonly onClick: () => void;
+}
+
+/** Counts the notes, and shows them; where there is room they are in sight anyway. */
+const NotesButton = memo(function NotesButton({ count, open, onClick }: NotesProps) {
+  return (
+    <Button
+      variant="text"
+      alignSelf="flex-start"
+      display={{ base: 'inline-flex', lg: 'none' }}
+      aria-expanded={open}
+      onClick={onClick}
+    >
+      {open ? 'Hide the notes' : counted(count, 'note')}
+    </Button>
+  );
+});
 
 // Advice about the same thing keeps its place while its numbers change.
 const Rows = ({ advice }: { readonly advice: readonly Advice[] }) =>

@@ -1,5 +1,5 @@
 import { inSentence } from '@coiled-strand/core';
-import { Box, Flex, Popover, Portal } from '@chakra-ui/react';
+import { Popover, Portal } from '@chakra-ui/react';
 import type { Cord, Plan, PlanResult, Reason, StrandPlan } from '@coiled-strand/core';
 import { memo, useCallback, useRef, useState, type RefObject } from 'react';
 import { useUnits, type Units } from '../settings/use-units';
@@ -151,7 +151,7 @@ function PlanAnswers({ plan }: { readonly plan: Plan }) {
   const own = !fit.filled;
   const range = rangeLine(plan, units);
   return (
-    <Flex direction="column" gap="1">
+    <div className="live-answers">
       <Answer
         label="Length of the work"
         value={units.size(fit.length)}
@@ -202,22 +202,18 @@ function PlanAnswers({ plan }: { readonly plan: Plan }) {
           after={{ label: 'Cut, rounded up', value: units.cord(cord.cut) }}
         />
       ))}
-      <Box aria-label="Counters" role="group" mt="2">
+      <div aria-label="Counters" role="group" className="live-counters">
         <Lines text={counterLines(plan, units.say)} />
-      </Box>
+      </div>
       <Lines
         text={`${countsOf(plan).join(', ')}; ${totals.perLength.toFixed(1)} times its length in cord`}
         quiet
       />
-    </Flex>
+    </div>
   );
 }
 
 /** The answers that stay on the page in every planning stage. */
 export function Answers({ plan }: { readonly plan: PlanResult }) {
-  return (
-    <Box as="aside" aria-label="Answers">
-      {plan.ok && <PlanAnswers plan={plan} />}
-    </Box>
-  );
+  return <aside aria-label="Answers">{plan.ok && <PlanAnswers plan={plan} />}</aside>;
 }

@@ -11,15 +11,15 @@ import {
   type DragEndEvent,
   type DragMoveEvent,
 } from '@dnd-kit/core';
-import { ANY_HAND, type Bead, type Hand } from '@coiled-strand/core';
+import { type Bead } from '@coiled-strand/core';
 import { useState, type ReactNode } from 'react';
-import { handQuery, queryClient } from '../api/queries';
 import { BeadPicture } from '../bench/bead-picture';
 import { partPlaces, seamAt } from '../bench/part-places';
 import { useSelection } from '../bench/selection-store';
 import { placeUnder, useBenchView } from '../bench/view-store';
 import { stringBead } from './part-edits';
 import { usePiece } from './piece-store';
+import { handNow } from './prepare';
 import { largePlanOf } from './large-plan';
 import { draftOf } from './use-plan';
 
@@ -53,8 +53,7 @@ function seamUnder({ over, active }: DragMoveEvent | DragEndEvent): number | nul
   const box = active.rect.current.translated;
   if (over?.id !== BENCH || !frame || !box || !piece) return null;
   const large = largePlanOf(usePiece.getState().id);
-  const plan =
-    large?.draft ?? draftOf(piece, queryClient.getQueryData<Hand>(handQuery.queryKey) ?? ANY_HAND);
+  const plan = large?.draft ?? draftOf(piece, handNow());
   const x = box.left + box.width / 2 - over.rect.left;
   const y = box.top + box.height / 2 - over.rect.top;
   return plan.ok ? seamAt(partPlaces(plan), placeUnder(frame, x, y)) : null;

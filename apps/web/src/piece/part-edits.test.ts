@@ -9,11 +9,12 @@ import {
   placeForNew,
   setPartBead,
   setPartKnot,
-  setPartLength,
   stringBead,
   withBead,
+  withPartLength,
 } from './part-edits';
 import { usePiece } from './piece-store';
+import { prepareEdit } from './prepare';
 import { putAt } from './put-at';
 
 const bead: Bead = {
@@ -65,7 +66,9 @@ describe('edits of parts', () => {
     expect(ids()).toEqual(before);
   });
   it('merge the steps of one drag', () => {
-    for (const mm of [20, 21, 22]) setPartLength('plain', mm, 'drag-1');
+    for (const mm of [20, 21, 22]) {
+      prepareEdit((now) => withPartLength(now, 'plain', mm))('drag-1');
+    }
     expect(pieceNow().parts[0]).toMatchObject({ length: 22 });
     usePiece.getState().undo();
     expect(pieceNow().parts[0]).toMatchObject({ length: null });

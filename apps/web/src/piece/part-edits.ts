@@ -57,15 +57,12 @@ export const repeatPair = (id: string, times: number): void =>
     return repeatParts(piece, Math.max(0, at - 1), at, times);
   });
 
-export const setPartLength = (id: string, length: number | null, mergeKey?: string): void =>
-  edit(
-    (piece) =>
-      changePart(piece, id, (part) => {
-        const freed = 'units' in part && 'length' in part ? { units: null } : {};
-        return { ...part, ...freed, length } as Part;
-      }),
-    mergeKey,
-  );
+/** A part with a length of its own; null gives it back to the fit. */
+export const withPartLength = (piece: Piece, id: string, length: number | null): Piece =>
+  changePart(piece, id, (part) => {
+    const freed = 'units' in part && 'length' in part ? { units: null } : {};
+    return { ...part, ...freed, length } as Part;
+  });
 
 export const setPartField = (id: string, key: string, value: unknown): void =>
   edit((piece) => changePart(piece, id, (part) => ({ ...part, [key]: value })));

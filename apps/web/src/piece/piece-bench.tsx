@@ -34,7 +34,8 @@ import { useForecast } from '../make/use-forecast';
 import { BenchDrop } from './bench-drag';
 import { countsOf } from './counts';
 import { PieceInWords } from './piece-in-words';
-import { partActions, setPartLength } from './part-edits';
+import { partActions, withPartLength } from './part-edits';
+import { prepareEdit, prepareRest } from './prepare';
 import type { Make } from '../make/use-make';
 
 const HEIGHT = { base: '220px', md: '304px' } as const;
@@ -136,7 +137,7 @@ function FlatBench({ piece, plan, make, editable }: FlatProps) {
     [make, piece, plan],
   );
   return (
-    <Box position="relative" className="no-print">
+    <div className="bench-place no-print">
       <BenchDrop>
         <Bench
           drawing={drawing}
@@ -177,7 +178,7 @@ function FlatBench({ piece, plan, make, editable }: FlatProps) {
         </Bench>
       </BenchDrop>
       <Tools flat />
-    </Box>
+    </div>
   );
 }
 
@@ -221,6 +222,8 @@ function Stretch({ frame, piece, plan }: StretchProps) {
   // In the row that it ends in.
   if (end <= frame.from || end > frame.to) return null;
   const { entry } = partKind(part.kind);
+  const lengthen = (mm: number | null): ((mergeKey?: string) => void) =>
+    prepareEdit((now) => withPartLength(now, part.id, mm));
   return (
     <LengthHandle
       frame={frame}
@@ -229,8 +232,9 @@ function Stretch({ frame, piece, plan }: StretchProps) {
       length={place.layout.length}
       min={LENGTHS.min}
       max={LENGTHS.max}
-      onChange={(mm, mergeKey) => setPartLength(part.id, mm, mergeKey)}
-      onReset={() => setPartLength(part.id, null)}
+      prepare={lengthen}
+      prepareRest={prepareRest}
+      onReset={() => lengthen(null)()}
     />
   );
 }

@@ -21,7 +21,7 @@ export const draftOf: (piece: Piece, hand: Hand) => PlanResult = remember(
 );
 
 /** The plan of a document: its draft, when hands have tried it. */
-const planOf: (piece: Piece, hand: Hand) => PlanResult = remember(
+export const planOf: (piece: Piece, hand: Hand) => PlanResult = remember(
   (piece: Piece, hand: Hand) => foundFor(piece, hand)?.plan ?? tryPlan(piece, draftOf(piece, hand)),
 );
 

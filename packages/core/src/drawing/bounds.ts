@@ -10,24 +10,39 @@ function cornersOf({ at: [x, y], length, height, turn }: BeadSolid): Point[] {
   ];
 }
 
+/** The lines that a shape lies between, and how far it reaches beyond them in mm. */
+function reachOf(shape: Primitive): readonly [lines: readonly (readonly Point[])[], grow: number] {
+  switch (shape.kind) {
+    case 'cord':
+      return [shape.lines, shape.diameter / 2];
+    case 'plate':
+      return [shape.outlines, 0];
+    case 'bead':
+      return [[cornersOf(shape)], 0];
+    case 'arrow':
+      return [[shape.line], 0];
+  }
+}
+
 /** The rectangle round all shapes, with their stroke widths and a margin, in mm. */
 export function boundsOf(shapes: readonly Primitive[], margin = 0): Bounds {
-  let [x0, y0, x1, y1] = [Infinity, Infinity, -Infinity, -Infinity];
-  const take = (lines: readonly (readonly Point[])[], grow: number): void => {
+  // Shared with a function of its own, these would be boxed anew for each of many thousand points.
+  let x0 = Infinity;
+  let y0 = Infinity;
+  let x1 = -Infinity;
+  let y1 = -Infinity;
+  for (const shape of shapes) {
+    const [lines, grow] = reachOf(shape);
     for (const line of lines) {
-      for (const [x, y] of line) {
+      for (const point of line) {
+        const x = point[0];
+        const y = point[1];
         x0 = Math.min(x0, x - grow);
         y0 = Math.min(y0, y - grow);
         x1 = Math.max(x1, x + grow);
         y1 = Math.max(y1, y + grow);
       }
     }
-  };
-  for (const shape of shapes) {
-    if (shape.kind === 'cord') take(shape.lines, shape.diameter / 2);
-    else if (shape.kind === 'plate') take(shape.outlines, 0);
-    else if (shape.kind === 'bead') take([cornersOf(shape)], 0);
-    else take([shape.line], 0);
   }
   if (x0 > x1) return { x: 0, y: 0, width: 0, height: 0 };
   return {

@@ -93,6 +93,20 @@ describe('svgPath', () => {
       ),
     ).toBe('M0 0L0.1 0');
   });
+  it('writes hundredths, as a number is written that was rounded to them', () => {
+    const values = [0, -0, 0.004, -0.004, 0.05, -0.05, 0.5, 9.999, 10, 99.995, 100.1, -1234.56];
+    const wide = Array.from({ length: 2000 }, (_, i) => Math.tan(i * 0.7) * 10 ** (i % 6));
+    const odd = [2 ** 31 / 100, -(2 ** 31), 1e15, 1e21, NaN, Infinity];
+    for (const value of [...values, ...wide, ...odd]) {
+      const seen = String(Math.round(value * 100) / 100);
+      expect(svgPath([[[value, 1]]])).toBe(`M${seen} 1`);
+    }
+  });
+  it('writes lines of any length', () => {
+    const long = Array.from({ length: 20_000 }, (_, i): [number, number] => [-i / 7, i * 1000]);
+    const parts = long.map(([x, y]) => `${Math.round(x * 100) / 100} ${y}`);
+    expect(svgPath([long, [[1, 2]]], true)).toBe(`M${parts.join('L')}ZM1 2Z`);
+  });
   it('writes open lines and closed outlines', () => {
     expect(
       svgPath([
@@ -101,7 +115,7 @@ describe('svgPath', () => {
           [1.005, 2],
         ],
       ]),
-    ).toBe('M0 0L1 2'.replace('1 ', '1 '));
+    ).toBe('M0 0L1 2');
     expect(
       svgPath(
         [

@@ -109,7 +109,8 @@ function OpenPiece({ view }: { readonly view: PieceView }) {
 /** Stages with something to turn over that changes nothing; they hold back their changes themselves. */
 const LOOKED_AT: readonly StageId[] = ['layout', 'cut'];
 
-function PlannedPiece({ view }: { readonly view: PieceView }) {
+/** Its panes look at the piece themselves; nothing here is drawn anew while something is dragged. */
+const PlannedPiece = memo(function PlannedPiece({ view }: { readonly view: PieceView }) {
   usePieceKeys(view.id);
   const { make, comes } = useMake(view.id);
   const stage = useStageId();
@@ -161,7 +162,7 @@ function PlannedPiece({ view }: { readonly view: PieceView }) {
       <MergeNote />
     </BenchDrag>
   );
-}
+});
 
 const PieceTop = memo(function PieceTop() {
   return (

@@ -1,4 +1,4 @@
-import { chakra, Flex } from '@chakra-ui/react';
+import { chakra } from '@chakra-ui/react';
 import { memo, useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import '../../piece/live.css';
@@ -58,15 +58,7 @@ interface Props {
 export function StageNav({ pieceId, status }: Props) {
   const { search } = useLocation();
   return (
-    <Flex
-      as="nav"
-      aria-label="Stages"
-      className="no-print"
-      overflowX="auto"
-      px={{ base: '0', md: '2' }}
-      borderBottom="1px solid {colors.line}"
-      scrollbarWidth="none"
-    >
+    <nav aria-label="Stages" className="live-stages no-print">
       {STAGES.map(({ id, label }) => (
         <StageTab
           key={id}
@@ -76,6 +68,6 @@ export function StageNav({ pieceId, status }: Props) {
           status={status[id]}
         />
       ))}
-    </Flex>
+    </nav>
   );
 }

@@ -43,17 +43,24 @@ function cached(...setting: Parameters<typeof halfKnotCurve>): HalfKnotCurve {
   return curve;
 }
 
+/** A stretch of a curve, moved along the work by `dx` working-cord diameters. */
+interface Stretch {
+  readonly line: readonly Point3[];
+  readonly dx: number;
+}
+interface Faces {
+  readonly front: Stretch[];
+  readonly back: Stretch[];
+}
+
 /** Stretches of a curve on one face of the work, cut where it passes through the core's plane. */
-function faces(curve: readonly Point3[]): {
-  readonly front: Point3[][];
-  readonly back: Point3[][];
-} {
-  const front: Point3[][] = [];
-  const back: Point3[][] = [];
+function faces(curve: readonly Point3[]): Faces {
+  const front: Stretch[] = [];
+  const back: Stretch[] = [];
   let run: Point3[] = [];
   let facing = (curve[0]?.[2] ?? 0) >= 0;
   const close = (): void => {
-    if (run.length > 1) (facing ? front : back).push(run);
+    if (run.length > 1) (facing ? front : back).push({ line: run, dx: 0 });
   };
   for (const point of curve) {
     const now = point[2] >= 0;
@@ -70,11 +77,10 @@ function faces(curve: readonly Point3[]): {
   return { front, back };
 }
 
-type Faces = ReturnType<typeof faces>;
 type Layers = Record<'frontCord' | 'backCord', Faces>;
 
-const along = (lines: readonly (readonly Point3[])[], dx: number): Point3[][] =>
-  lines.map((line) => line.map(([x, y, z]): Point3 => [x + dx, y, z]));
+const along = (stretches: readonly Stretch[], dx: number): Stretch[] =>
+  stretches.map(({ line, dx: old }) => ({ line, dx: old + dx }));
 
 /** @param last the unit after which no other follows: its cords end at the edge, as tails */
 function layersOf(geometry: Geometry, units: readonly number[], last: number): Layers {
@@ -114,15 +120,15 @@ function layersOf(geometry: Geometry, units: readonly number[], last: number): L
 
 /** Curve in cord diameters -> lines on the bench in mm; the first crossing lies half a pitch in. */
 const project = (
-  lines: readonly (readonly Point3[])[],
+  stretches: readonly Stretch[],
   unit: number,
   pitch: number,
   firstSide: Side,
 ): Point[][] => {
   // Seen on the bench the work grows to the right, so the maker's left edge is the upper one.
   const flip = firstSide === 'left' ? 1 : -1;
-  return lines.map((line) =>
-    line.map(([x, y]): Point => [(x + pitch / 2) * unit, y * unit * flip]),
+  return stretches.map(({ line, dx }) =>
+    line.map((at): Point => [(at[0] + dx + pitch / 2) * unit, at[1] * unit * flip]),
   );
 };
 
@@ -162,12 +168,12 @@ function knots(
   if (units.length === 0) return { below: [], above: [] };
   const [front, back] = setting.working;
   const layers = layersOf(geometry, units, last);
-  const lay = (lead: Run, name: string, lines: readonly (readonly Point3[])[]): CordStroke =>
+  const lay = (lead: Run, name: string, stretches: readonly Stretch[]): CordStroke =>
     strokeOf(
       lead,
       `${part}-${name}-${state}`,
       part,
-      project(lines, geometry.unit, geometry.curve.pitch, firstSide),
+      project(stretches, geometry.unit, geometry.curve.pitch, firstSide),
       state,
     );
   return {
