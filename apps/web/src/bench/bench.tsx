@@ -2,6 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import type { BenchDrawing } from '@coiled-strand/core';
 import { useGesture } from '@use-gesture/react';
 import {
+  useDeferredValue,
   useEffect,
   useLayoutEffect,
   useMemo,
@@ -136,6 +137,8 @@ function BenchRow({ frame, row, rows, label, layers, aim, children }: RowProps) 
     () => (rows === 1 ? layers : layersBetween(layers, x, x + width / scale)),
     [layers, rows, x, width, scale],
   );
+  // The piece is as large as the hand wants it at once; what more can be seen of its cords then follows.
+  const detail = useDeferredValue(detailOf(scale));
   const bottom = height - RULER_HEIGHT;
   return (
     <svg
@@ -148,7 +151,7 @@ function BenchRow({ frame, row, rows, label, layers, aim, children }: RowProps) 
       style={rows === 1 ? undefined : { height }}
     >
       <g transform={`translate(${-x * scale} ${middle}) scale(${scale})`}>
-        <DetailScale value={detailOf(scale)}>
+        <DetailScale value={detail}>
           <Layers layers={seen} />
         </DetailScale>
       </g>

@@ -5,6 +5,7 @@ export const RULER_HEIGHT = 34;
 /** Room at the right end for the unit's name. */
 const NAME_PX = 54;
 const TICK = { major: 15, middle: 10, minor: 6 } as const;
+const RANKS = ['major', 'middle', 'minor'] as const;
 
 interface Props {
   readonly width: number;
@@ -21,12 +22,16 @@ export const Ruler = memo(function Ruler({ width, top, scale, x, unit }: Props) 
     <g aria-hidden className="ruler">
       <rect y={top} width={width} height={RULER_HEIGHT} style={{ fill: 'var(--cs-colors-rule)' }} />
       <g style={{ stroke: 'var(--cs-colors-rule-ink)' }} strokeWidth={1}>
-        {ticks.map(({ at, rank }) => {
-          const px = Math.round((at - x) * scale) + 0.5;
-          return (
-            <path key={at} d={`M${px} ${top}v${TICK[rank]}`} opacity={rank === 'minor' ? 0.6 : 1} />
-          );
-        })}
+        {RANKS.map((rank) => (
+          <path
+            key={rank}
+            d={ticks
+              .filter((tick) => tick.rank === rank)
+              .map(({ at }) => `M${Math.round((at - x) * scale) + 0.5} ${top}v${TICK[rank]}`)
+              .join('')}
+            opacity={rank === 'minor' ? 0.6 : 1}
+          />
+        ))}
       </g>
       <g
         textAnchor="middle"
