@@ -2,6 +2,7 @@ import {
   boundsOf,
   drawBench,
   drawClosed,
+  drawHanging,
   firstSideFor,
   makeSteps,
   partKind,
@@ -22,7 +23,7 @@ interface Drawable {
   readonly shapes: readonly Primitive[];
 }
 
-/** All of a piece that can be had as a drawing: itself, closed, a part, the picture of a step. */
+/** All of a piece that can be had as a drawing: itself, worn, closed, a part, the picture of a step. */
 export function drawable(
   piece: Piece,
   plan: Plan,
@@ -31,7 +32,10 @@ export function drawable(
 ): { readonly value: string; readonly label: string }[] {
   return [
     { value: 'piece', label: 'The piece as it lies' },
-    { value: 'closed', label: 'The piece closed' },
+    ...(piece.wear.site === 'neck'
+      ? [{ value: 'worn', label: 'The piece on the neck, from the front' }]
+      : []),
+    ...(plan.fit.circumference > 0 ? [{ value: 'closed', label: 'The piece closed' }] : []),
     ...piece.parts.map(({ id, kind }, i) => ({
       value: `part ${id}`,
       label: `Part ${i + 1}: ${partKind(kind).entry.label}`,
@@ -52,6 +56,9 @@ export function drawingOf(piece: Piece, plan: Plan, hand: Side, value: string): 
   const [what, id] = value.split(' ');
   const firstSide = firstSideFor(hand);
   if (what === 'closed') return { title: `${piece.name}, closed`, ...drawClosed(piece, plan) };
+  if (what === 'worn') {
+    return { title: `${piece.name}, on the neck`, ...drawHanging(piece, plan, firstSide) };
+  }
   if (what === 'step') {
     const step = makeSteps(piece, plan, { hand })[Number(id)];
     const picture = step && stepPicture(piece, plan, step, 0, firstSide);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import {
+  drawHanging,
   EXAMPLE_PIECE,
   planPiece,
   svgOf,
@@ -79,6 +80,26 @@ describe('drawings', () => {
       expect(svg.getElementsByTagName('path').length).toBeGreaterThan(0);
       expect(svg.outerHTML).not.toMatch(/NaN|undefined|Infinity/u);
     }
+  });
+  it('show a necklace on its neck, true to scale, and what is worn open not closed', () => {
+    const made = (id: string): Piece =>
+      TEMPLATES.find((one) => one.id === id)!.make({
+        name: 'x',
+        wearer: { name: 'Ola', wrist: 165, hand: 205, neck: 360 },
+        cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+      });
+    const values = (piece: Piece): string[] =>
+      drawable(piece, planned(piece), 'right', UNITS).map(({ value }) => value.split(' ')[0]!);
+    expect(values(EXAMPLE_PIECE)).toContain('closed');
+    expect(values(EXAMPLE_PIECE)).not.toContain('worn');
+    const lariat = made('lariat');
+    expect(values(lariat)).toContain('worn');
+    expect(values(lariat)).not.toContain('closed');
+    const { title, bounds } = drawingOf(lariat, planned(lariat), 'right', 'worn');
+    expect(title).toBe('x, on the neck');
+    const hanging = drawHanging(lariat, planned(lariat), 'left');
+    expect(bounds).toEqual(hanging.bounds);
+    expect(bounds.y + bounds.height).toBeGreaterThan(hanging.lowest);
   });
   it('of a piece are as wide as it is from end to end', () => {
     const { title, bounds, shapes } = drawingOf(EXAMPLE_PIECE, PLAN, 'right', 'piece');

@@ -22,7 +22,7 @@ import { Button } from '../shell/button';
 import { saveCsv } from '../shell/csv';
 import { Modal } from '../shell/modal';
 import { saveFile } from '../shell/save-file';
-import { addressOf, seenAlone } from './address';
+import { addressOf, aloneHint, seenAlone } from './address';
 import { drawable, drawingOf } from './drawable';
 import type { PaperOrder } from './order';
 import { readyPress } from './print';
@@ -81,6 +81,8 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
     hand: hand ?? usual,
   };
   const [drawn, setDrawn] = useState('piece');
+  /** Name of the last file for other programs. */
+  const [saved, setSaved] = useState<string | null>(null);
   const { hand: leads } = choice;
   // Which steps have a picture is found by drawing them: only where it is asked for, and once.
   const drawings = useMemo(
@@ -118,17 +120,25 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
     setSheet(next);
     // What was said of the last file is not said of the next.
     printing.reset();
+    setSaved(null);
   };
   const { label } = SHEETS.find(({ value }) => value === sheet)!;
   const name = `${piece.name} ${label}`;
-  const save = (): void => {
-    if (!isOpen(sheet)) return printing.mutate({ order: order(sheet), name });
-    if (sheet === 'drawing') {
+  const saveOpen = (open: Open): void => {
+    if (open === 'drawing') {
       const { title, bounds, shapes } = drawingOf(piece, plan, choice.hand, drawn);
-      return saveFile(fileNameOf(title, 'svg'), 'image/svg+xml', svgOf(title, bounds, shapes));
+      const file = fileNameOf(title, 'svg');
+      saveFile(file, 'image/svg+xml', svgOf(title, bounds, shapes));
+      setSaved(file);
+      return;
     }
-    const table = sheet === 'cut-table' ? cutTable(plan) : needsTable(plan, choice.units);
-    return saveCsv(fileNameOf(name, 'csv'), table);
+    const file = fileNameOf(name, 'csv');
+    saveCsv(file, open === 'cut-table' ? cutTable(plan) : needsTable(plan, choice.units));
+    setSaved(file);
+  };
+  const save = (): void => {
+    if (isOpen(sheet)) saveOpen(sheet);
+    else printing.mutate({ order: order(sheet), name });
   };
   return (
     <Modal
@@ -182,19 +192,9 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
             onChange={setKit}
           />
         )}
-        {sheet === 'tags' && seenAlone() && (
-          <Text color="muted" fontSize="sm">
-            The code opens {addressOf('/')}, which is this machine alone. For a phone, open the
-            program by its address in your network first, and save the label there.
-          </Text>
-        )}
-        {sheet === 'strip' && (
-          <Text color="muted" fontSize="sm">
-            Print it at 100 %. A square on the sheet shows whether it came out as large as it is.
-          </Text>
-        )}
+        <Hint sheet={sheet} />
         <Box role="status">
-          {printing.isSuccess && <Text>The file is saved.</Text>}
+          {(printing.isSuccess || saved !== null) && <Text>{saved ?? 'The file'} is saved.</Text>}
           {printing.error && (
             <Text color="danger" role="alert">
               It could not be made: {printing.error.message}
@@ -203,5 +203,22 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
         </Box>
       </Flex>
     </Modal>
+  );
+}
+
+/** What to know before a sheet is printed. */
+function Hint({ sheet }: { readonly sheet: Sheet }) {
+  const hint =
+    sheet === 'tags' && seenAlone()
+      ? aloneHint()
+      : sheet === 'strip'
+        ? 'Print it at 100 %. A square on the sheet shows whether it came out as large as it is.'
+        : null;
+  return (
+    hint && (
+      <Text color="muted" fontSize="sm">
+        {hint}
+      </Text>
+    )
   );
 }

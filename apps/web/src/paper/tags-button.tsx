@@ -1,6 +1,7 @@
 import { QrCode } from 'lucide-react';
 import { Button } from '../shell/button';
 import { toaster } from '../shell/toaster';
+import { aloneHint, seenAlone } from './address';
 import type { Tag, TagSize } from './labels';
 import { usePaperSize, usePrinting } from './use-paper';
 
@@ -23,6 +24,10 @@ export function TagsButton({ title, label, tags, size = 'small' }: Props) {
         printing.mutate(
           { order: { what: 'tags', title, tags: tags(), size, paper }, name: title },
           {
+            onSuccess: () =>
+              toaster.create({
+                title: `The labels are saved.${seenAlone() ? ` ${aloneHint()}` : ''}`,
+              }),
             onError: (error) =>
               toaster.create({ title: `They could not be made: ${error.message}` }),
           },

@@ -16,8 +16,11 @@ interface Props {
 export function SaveTableButton({ name, table }: Props) {
   const saving = useMutation({
     mutationFn: async () => {
-      saveCsv(fileNameOf(name, 'csv'), await table());
+      const file = fileNameOf(name, 'csv');
+      saveCsv(file, await table());
+      return file;
     },
+    onSuccess: (file) => toaster.create({ title: `${file} is saved.` }),
     onError: (error) => toaster.create({ title: `It could not be saved: ${error.message}` }),
   });
   return (
