@@ -169,6 +169,12 @@ test('a lariat is folded in rows, its long plain stretch broken, and seen on a n
   await page.getByRole('button', { name: 'Folded in rows' }).click();
   await expect.poll(scale).toBeGreaterThan(2 * whole);
   await expect(page.getByText(/^Plain cord goes on from .* to .*$/)).toBeVisible();
+  // What is broken out is marked with the part that goes on there.
+  const told = page.getByTestId('told-row');
+  await expect(told).not.toHaveAttribute('data-selected');
+  await page.getByRole('button', { name: /^Plain cord, part \d+ of 17, \d{2,}/ }).focus();
+  await page.keyboard.press('Enter');
+  await expect(told).toHaveAttribute('data-selected', 'true');
   // Each part is there once, and is taken hold of where it lies: the last by the keys, in the last row.
   const parts = page.getByRole('button', { name: /, part \d+ of 17, / });
   await expect(parts).toHaveCount(17);

@@ -17,6 +17,7 @@ import './bench.css';
 import { EDGE_PX, fold, foldedScale, layersBetween } from './fold';
 import type { PartPlace } from './part-places';
 import { Aim, Ruler, RULER_HEIGHT } from './ruler';
+import { useSelection } from './selection-store';
 import { DetailScale, detailOf, Layers } from './shapes';
 import { useSize } from './use-size';
 import { SCALES, useBenchView, type FrameNow } from './view-store';
@@ -190,16 +191,34 @@ const Break = ({ x, top, bottom }: BreakProps) => {
 const nameOf = (places: readonly NamedPlace[], id: string): string =>
   places.find((place) => place.id === id)?.label ?? '';
 
-/** A stretch that is broken out: what goes on there, and from where to where. */
+/** A stretch that is broken out: what goes on there, and from where to where; marked as its part is. */
 function ToldRow({ frame, name }: { readonly frame: BenchFrame; readonly name: string }) {
   const units = useUnits();
+  const selected = useSelection((state) => state.part !== null && state.part === frame.skips);
+  const line = (
+    <Box
+      flex="1"
+      borderTopWidth={selected ? '3px' : '2px'}
+      borderTopStyle={selected ? 'solid' : 'dashed'}
+      borderColor={selected ? 'chalk' : 'line'}
+    />
+  );
   return (
-    <Flex h={`${frame.height}px`} align="center" px="4" gap="3" color="muted" fontSize="sm">
-      <Box flex="1" borderTop="2px dashed {colors.line}" />
+    <Flex
+      h={`${frame.height}px`}
+      align="center"
+      px="4"
+      gap="3"
+      color={selected ? 'ink' : 'muted'}
+      fontSize="sm"
+      data-selected={selected || undefined}
+      data-testid="told-row"
+    >
+      {line}
       <Text>
         {name} goes on from {units.size(frame.from)} to {units.size(frame.to)}
       </Text>
-      <Box flex="1" borderTop="2px dashed {colors.line}" />
+      {line}
     </Flex>
   );
 }
