@@ -27,7 +27,7 @@ test('a piece goes on paper: strip, booklet, cut list and labels', async ({ page
   const strip = await saved(page, 'Save as PDF');
   expect(strip.name).toBe('On-paper-Strip.pdf');
   expect(strip.file.subarray(0, 5).toString()).toBe('%PDF-');
-  await expect(dialog.getByText('The file is saved.')).toBeVisible();
+  await expect(dialog.getByText('On-paper-Strip.pdf is saved.')).toBeVisible();
   for (const [what, name] of [
     ['Booklet', 'On-paper-Booklet.pdf'],
     ['Cut list', 'On-paper-Cut-list.pdf'],
@@ -46,6 +46,7 @@ test('a piece goes on paper: strip, booklet, cut list and labels', async ({ page
     await dialog.getByRole('radio', { name: new RegExp(`^${what}`, 'u') }).check({ force: true });
     const one = await saved(page, 'Save it');
     expect(one.name).toBe(name);
+    await expect(dialog.getByText(`${name} is saved.`)).toBeVisible();
     expect(one.file.toString('utf8').startsWith(begins)).toBe(true);
   }
   await dialog.getByLabel('Of', { exact: true }).selectOption('closed');
@@ -78,8 +79,12 @@ test('the stash has labels that open each lot, and is had as a table', async ({ 
   const { name, file } = await saved(page, 'Labels');
   expect(name).toBe('Labels-for-the-stash.pdf');
   expect(file.length).toBeGreaterThan(10_000);
+  await expect(
+    page.getByText(/^Labels-for-the-stash.pdf is saved. .*this machine alone/u),
+  ).toBeVisible();
   const table = await saved(page, 'Save as CSV');
   expect(table.name).toBe('Stash.csv');
+  await expect(page.getByText('Stash.csv is saved.')).toBeVisible();
   const shown = await page.getByTestId('lot').count();
   expect(table.file.toString('utf8').trim().split('\r\n').length).toBeGreaterThan(shown);
   await page.getByTestId('lot').first().getByRole('link').click();

@@ -19,7 +19,7 @@ import {
 } from '@coiled-strand/core';
 import { sayPiece, writeCuts, writeNeeds } from './cut-list';
 import { cutsOf } from './cuts';
-import { PaperDocument } from './document';
+import { PaperDocument, type Printed } from './document';
 import type { PaperFonts } from './fonts';
 import { drawLayers, drawShapes } from './ink';
 import type { PaperChoice } from './strip';
@@ -43,7 +43,7 @@ export async function bookletPdf(
   plan: Plan,
   choice: BookletChoice,
   fonts: PaperFonts,
-): Promise<Uint8Array<ArrayBuffer>> {
+): Promise<Printed> {
   const { paper, units, hand, kit } = choice;
   const steps = makeSteps(piece, plan, { hand });
   const document = new PaperDocument({

@@ -8,7 +8,7 @@ import {
   type SpokenUnits,
 } from '@coiled-strand/core';
 import { cutsOf, sayFold } from './cuts';
-import { PaperDocument } from './document';
+import { PaperDocument, type Printed } from './document';
 import type { PaperFonts } from './fonts';
 import type { PaperChoice } from './strip';
 
@@ -90,7 +90,7 @@ export async function cutListPdf(
   plan: Plan,
   { paper, units }: PaperChoice,
   fonts: PaperFonts,
-): Promise<Uint8Array<ArrayBuffer>> {
+): Promise<Printed> {
   const title = `${piece.name}: cut list`;
   const document = new PaperDocument({ title, paper, fonts, foot: title });
   document.text('H1', title);

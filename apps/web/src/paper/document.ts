@@ -1,6 +1,6 @@
 import { PAPER_MARGIN, PAPERS, type PaperSize } from '@coiled-strand/core';
 import PDFDocument from 'pdfkit';
-import { fontRuns, type FontRun, type PaperFonts, type Weight } from './fonts';
+import { fontRuns, lettersLost, type FontRun, type PaperFonts, type Weight } from './fonts';
 
 /** Points in a millimetre. */
 const PT = 72 / 25.4;
@@ -40,6 +40,12 @@ interface Setting {
   readonly foot: string;
 }
 
+/** A file for paper, and the letters in it that are printed as a question mark. */
+export interface Printed {
+  readonly file: Uint8Array<ArrayBuffer>;
+  readonly lost: readonly string[];
+}
+
 /**
  * A document for paper, in mm from the upper left corner: text is set in the shipped font, everything drawn is vectors,
  * and what each stretch is, is told for whoever has it read out.
@@ -54,6 +60,7 @@ export class PaperDocument {
   private readonly chunks: Uint8Array[] = [];
   private readonly done: Promise<void>;
   private readonly widths = new Map<string, number>();
+  private readonly lost = new Set<string>();
   private pages = 0;
 
   constructor(private readonly setting: Setting) {
@@ -163,6 +170,7 @@ export class PaperDocument {
     let at = x * PT;
     if (align !== 'left') at -= (this.wide(text, style) * PT) / (align === 'right' ? 1 : 2);
     this.pdf.fillColor(colour);
+    for (const letter of lettersLost(text)) this.lost.add(letter);
     for (const run of fontRuns(text, weight)) {
       this.pdf
         .font(run.font)
@@ -224,8 +232,8 @@ export class PaperDocument {
     );
   }
 
-  /** The bytes of the file. */
-  async end(): Promise<Uint8Array<ArrayBuffer>> {
+  /** The file, and what it could not say. */
+  async end(): Promise<Printed> {
     this.root.end();
     this.pdf.end();
     await this.done;
@@ -235,7 +243,7 @@ export class PaperDocument {
       all.set(chunk, at);
       at += chunk.length;
     }
-    return all;
+    return { file: all, lost: [...this.lost] };
   }
 
   /** Draws something and says what it is. */

@@ -23,6 +23,10 @@ const MORE = /[\u0100-\u02ba\u1e00-\u1e9f\u20a0-\u20ab\u20ad-\u20c0]/u;
 /** What stands for a letter that no file has: nothing is left out without a trace. */
 const MISSING = '?';
 
+/** Letters of a text that no file has. */
+export const lettersLost = (text: string): readonly string[] =>
+  [...text.normalize('NFC')].filter((letter) => !PLAIN.test(letter) && !MORE.test(letter));
+
 /** A text as stretches of letters that one file has. */
 export function fontRuns(text: string, weight: Weight): readonly FontRun[] {
   const runs: { font: FontName; text: string }[] = [];

@@ -7,7 +7,7 @@ import {
 } from '@coiled-strand/core';
 import { create } from 'qrcode';
 import { cutsOf, sayFold } from './cuts';
-import { PaperDocument } from './document';
+import { PaperDocument, type Printed } from './document';
 import type { PaperFonts } from './fonts';
 import type { PaperChoice } from './strip';
 
@@ -66,7 +66,7 @@ export async function cordLabelsPdf(
   plan: Plan,
   { paper, units }: PaperChoice,
   fonts: PaperFonts,
-): Promise<Uint8Array<ArrayBuffer>> {
+): Promise<Printed> {
   const title = `${piece.name}: labels for its cords`;
   const document = new PaperDocument({ title, paper, fonts, foot: title });
   document.text('H1', title, { size: 15 });
@@ -117,7 +117,7 @@ export async function tagsPdf(
   size: TagSize,
   paper: PaperSize,
   fonts: PaperFonts,
-): Promise<Uint8Array<ArrayBuffer>> {
+): Promise<Printed> {
   const document = new PaperDocument({ title, paper, fonts, foot: title });
   const own = TAGS[size];
   lay(document, tags.length, own, (i, x, y) => {

@@ -1,6 +1,7 @@
 import type { PaperSize, Piece, Plan } from '@coiled-strand/core';
 import { bookletPdf, type BookletChoice } from './booklet';
 import { cutListPdf } from './cut-list';
+import type { Printed } from './document';
 import type { PaperFonts } from './fonts';
 import { cordLabelsPdf, tagsPdf, type Tag, type TagSize } from './labels';
 import { stripPdf, type PaperChoice } from './strip';
@@ -28,7 +29,7 @@ export type PaperOrder =
     };
 
 /** The file for an order. */
-export function printed(order: PaperOrder, fonts: PaperFonts): Promise<Uint8Array<ArrayBuffer>> {
+export function printed(order: PaperOrder, fonts: PaperFonts): Promise<Printed> {
   switch (order.what) {
     case 'strip':
       return stripPdf(order.piece, order.plan, order.choice, fonts);

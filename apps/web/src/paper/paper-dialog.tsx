@@ -27,6 +27,7 @@ import { drawable, drawingOf } from './drawable';
 import type { PaperOrder } from './order';
 import { readyPress } from './print';
 import { cutTable, needsTable } from './tables';
+import { toldOf } from './told';
 import { usePaperSize, usePrinting } from './use-paper';
 
 /** What can be had of a piece on paper or for other programs. */
@@ -81,7 +82,7 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
     hand: hand ?? usual,
   };
   const [drawn, setDrawn] = useState('piece');
-  /** Name of the last file for other programs. */
+  /** What is said of the last file for other programs. */
   const [saved, setSaved] = useState<string | null>(null);
   const { hand: leads } = choice;
   // Which steps have a picture is found by drawing them: only where it is asked for, and once.
@@ -129,13 +130,14 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
       const { title, bounds, shapes } = drawingOf(piece, plan, choice.hand, drawn);
       const file = fileNameOf(title, 'svg');
       saveFile(file, 'image/svg+xml', svgOf(title, bounds, shapes));
-      setSaved(file);
+      setSaved(toldOf(file, []));
       return;
     }
     const file = fileNameOf(name, 'csv');
     saveCsv(file, open === 'cut-table' ? cutTable(plan) : needsTable(plan, choice.units));
-    setSaved(file);
+    setSaved(toldOf(file, []));
   };
+  const said = saved ?? printing.data;
   const save = (): void => {
     if (isOpen(sheet)) saveOpen(sheet);
     else printing.mutate({ order: order(sheet), name });
@@ -194,7 +196,7 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
         )}
         <Hint sheet={sheet} />
         <Box role="status">
-          {(printing.isSuccess || saved !== null) && <Text>{saved ?? 'The file'} is saved.</Text>}
+          {said !== undefined && <Text>{said}</Text>}
           {printing.error && (
             <Text color="danger" role="alert">
               It could not be made: {printing.error.message}

@@ -3,6 +3,7 @@ import bold from '@fontsource/rosario/files/rosario-latin-600-normal.woff?url';
 import regularMore from '@fontsource/rosario/files/rosario-latin-ext-400-normal.woff?url';
 import boldMore from '@fontsource/rosario/files/rosario-latin-ext-600-normal.woff?url';
 import { expose, transfer } from 'comlink';
+import type { Printed } from './document';
 import type { PaperFonts } from './fonts';
 import { printed, type PaperOrder } from './order';
 import { unpackedFont } from './unpacked';
@@ -25,11 +26,11 @@ const press = {
   async ready(): Promise<void> {
     await (fonts ??= fontsHere()).catch(() => (fonts = null));
   },
-  async print(order: PaperOrder): Promise<Uint8Array<ArrayBuffer>> {
+  async print(order: PaperOrder): Promise<Printed> {
     fonts ??= fontsHere();
     try {
-      const file = await printed(order, await fonts);
-      return transfer(file, [file.buffer]);
+      const made = await printed(order, await fonts);
+      return transfer(made, [made.file.buffer]);
     } catch (error) {
       // Without a network it may be tried again.
       fonts = null;

@@ -7,6 +7,7 @@ import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
 import { fontRuns, type PaperFonts } from './fonts';
 import { printed, type PaperOrder } from './order';
+import { toldOf } from './told';
 import { unpackedFont } from './unpacked';
 
 const { resolve } = createRequire(import.meta.url);
@@ -69,7 +70,7 @@ function read(file: Uint8Array): Read {
   return JSON.parse(stdout.toString()) as Read;
 }
 const printedAndRead = async (order: PaperOrder): Promise<Read> =>
-  read(await printed(order, FONTS));
+  read((await printed(order, FONTS)).file);
 const allWords = ({ pages }: Read): string =>
   pages.flatMap(({ words }) => words.map(({ text }) => text)).join(' ');
 const near = (a: number, b: number, off = 0.02): boolean => Math.abs(a - b) < off;
@@ -171,7 +172,11 @@ describe('a booklet', () => {
     expect(all).not.toContain(' cm');
   });
   it('embeds the letters that it uses, and none besides; what no file has is not lost', async () => {
-    const file = await printed(order({ ...EXAMPLE_PIECE, name: 'Zażółć gęślą' }, false), FONTS);
+    const { file, lost } = await printed(
+      order({ ...EXAMPLE_PIECE, name: 'Zażółć gęślą' }, false),
+      FONTS,
+    );
+    expect(lost).toEqual([]);
     expect(allWords(read(file))).toMatch(/Za\s*ż\s*ó\s*ł\s*ć/u);
     // The mark of a subset: six letters and a plus.
     const names =
@@ -182,6 +187,13 @@ describe('a booklet', () => {
     for (const name of names) expect(name).toMatch(/\/[A-Z]{6}\+Rosario/u);
     expect(file.length).toBeLessThan(400_000);
     expect(fontRuns('a漢b', 'regular').map((run) => run.text)).toEqual(['a?b']);
+  });
+  it('says which letters it has no shape for, each once', async () => {
+    const made = await printed(order({ ...EXAMPLE_PIECE, name: 'Жемчуг 漢漢' }, false), FONTS);
+    expect(made.lost.toSorted()).toEqual([...'Жемчуг漢'].toSorted());
+    expect(allWords(read(made.file))).toContain('?????? ??');
+    expect(toldOf('x.pdf', made.lost)).toMatch(/^x\.pdf is saved\. .*Ж.*漢/u);
+    expect(toldOf('x.pdf', [])).toBe('x.pdf is saved.');
   });
 });
 

@@ -3,6 +3,7 @@ import { wrap, type Remote } from 'comlink';
 import { saveFile } from '../shell/save-file';
 import type { PaperOrder } from './order';
 import type { PaperWorker } from './paper-worker';
+import { toldOf } from './told';
 
 /** So long a press that nobody needs is kept, in ms: often several sheets are wanted one after the other. */
 const KEPT = 60_000;
@@ -32,12 +33,18 @@ export function readyPress(): void {
   closeLater();
 }
 
-/** Makes the file in a worker and hands it to the browser to be saved. */
-export async function savePaper(order: PaperOrder, name: string): Promise<void> {
+/**
+ * Makes the file in a worker and hands it to the browser to be saved.
+ *
+ * @returns what is said of it: also what it could not say
+ */
+export async function savePaper(order: PaperOrder, name: string): Promise<string> {
   clearTimeout(closing);
   try {
-    const file = await opened().print(order);
-    saveFile(fileNameOf(name, 'pdf'), 'application/pdf', file);
+    const { file, lost } = await opened().print(order);
+    const saved = fileNameOf(name, 'pdf');
+    saveFile(saved, 'application/pdf', file);
+    return toldOf(saved, lost);
   } finally {
     closeLater();
   }

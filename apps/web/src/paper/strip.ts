@@ -18,7 +18,7 @@ import {
   type StripMark,
   type Tile,
 } from '@coiled-strand/core';
-import { PaperDocument } from './document';
+import { PaperDocument, type Printed } from './document';
 import type { PaperFonts } from './fonts';
 import { drawLayers } from './ink';
 
@@ -61,7 +61,7 @@ export async function stripPdf(
   plan: Plan,
   choice: PaperChoice,
   fonts: PaperFonts,
-): Promise<Uint8Array<ArrayBuffer>> {
+): Promise<Printed> {
   const { paper, units, hand } = choice;
   const drawing = drawBench(piece, plan, { tails: false, firstSide: firstSideFor(hand) });
   const marks = stripMarks(piece, plan, makeSteps(piece, plan, { hand }));

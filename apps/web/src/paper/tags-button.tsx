@@ -24,10 +24,8 @@ export function TagsButton({ title, label, tags, size = 'small' }: Props) {
         printing.mutate(
           { order: { what: 'tags', title, tags: tags(), size, paper }, name: title },
           {
-            onSuccess: () =>
-              toaster.create({
-                title: `The labels are saved.${seenAlone() ? ` ${aloneHint()}` : ''}`,
-              }),
+            onSuccess: (said) =>
+              toaster.create({ title: seenAlone() ? `${said} ${aloneHint()}` : said }),
             onError: (error) =>
               toaster.create({ title: `They could not be made: ${error.message}` }),
           },
