@@ -12,6 +12,7 @@ import { render, type RenderResult } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter, Outlet, Route, Routes } from 'react-router';
 import { handQuery, keys, queryClient } from './api/queries';
+import type { BenchFrame } from './bench/bench';
 import { useSelection } from './bench/selection-store';
 import type { StageContext } from './piece/stage-context';
 import { usePiece } from './piece/piece-store';
@@ -97,6 +98,19 @@ export function renderIn(
     </ChakraProvider>,
   );
 }
+
+/** The bench as it is looked at: 4 pixels to the millimetre, from 20 mm before nought on. */
+export const BENCH_FRAME: BenchFrame = {
+  scale: 4,
+  x: -20,
+  width: 900,
+  height: 300,
+  middle: 150,
+  top: 46,
+  from: -Infinity,
+  to: Infinity,
+  skips: null,
+};
 
 /** What lies in the drawers of the workshop that a part of the page is shown in. */
 export interface Stash {

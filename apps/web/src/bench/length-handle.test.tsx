@@ -1,20 +1,8 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
 import { act, fireEvent, screen } from '@testing-library/react';
-import { renderIn } from '../testing';
+import { BENCH_FRAME, renderIn } from '../testing';
 import { LengthHandle } from './length-handle';
 import { useBenchView } from './view-store';
-
-const frame = {
-  scale: 4,
-  x: 0,
-  width: 900,
-  height: 300,
-  middle: 150,
-  top: 46,
-  from: -Infinity,
-  to: Infinity,
-  skips: null,
-};
 
 /** What was planned and what was carried out, in order. */
 const said: string[] = [];
@@ -49,7 +37,7 @@ const show = () =>
     {},
     <svg>
       <LengthHandle
-        frame={frame}
+        frame={BENCH_FRAME}
         label="Length of a band"
         start={0}
         length={150.3}

@@ -1,7 +1,7 @@
 import { describe, expect, it, jest } from '@jest/globals';
 import { drawBench, planPiece, templateById, type Piece, type Plan } from '@coiled-strand/core';
 import { fireEvent, screen } from '@testing-library/react';
-import { renderIn } from '../testing';
+import { BENCH_FRAME, renderIn } from '../testing';
 import { PartsLayer } from './parts-layer';
 import { useSelection } from './selection-store';
 import { StrandLanes } from './strand-lanes';
@@ -12,17 +12,6 @@ const make = (id: string): Piece =>
     wearer: { name: 'Somebody', wrist: 165, hand: 200 },
     cutting: { sureness: 0.95, step: 10, practice: 'practised' },
   });
-const frame = {
-  scale: 4,
-  x: -20,
-  width: 900,
-  height: 300,
-  middle: 150,
-  top: 46,
-  from: -Infinity,
-  to: Infinity,
-  skips: null,
-};
 const show = (piece: Piece) => {
   const actions = {
     move: jest.fn(),
@@ -37,7 +26,13 @@ const show = (piece: Piece) => {
   renderIn(
     {},
     <svg>
-      <PartsLayer frame={frame} piece={piece} plan={plan} drawing={drawing} actions={actions} />
+      <PartsLayer
+        frame={BENCH_FRAME}
+        piece={piece}
+        plan={plan}
+        drawing={drawing}
+        actions={actions}
+      />
     </svg>,
   );
   return actions;
@@ -72,8 +67,8 @@ describe('parts on the bench', () => {
     const mark = part(/^Stone/).querySelector('.bench-part-mark');
     const stone = piece.parts[1];
     const height = stone?.kind === 'stone' ? stone.height : 0;
-    expect(Number(mark?.getAttribute('height'))).toBeGreaterThan(height * frame.scale);
-    expect(Number(mark?.getAttribute('width'))).toBeGreaterThan(17 * frame.scale);
+    expect(Number(mark?.getAttribute('height'))).toBeGreaterThan(height * BENCH_FRAME.scale);
+    expect(Number(mark?.getAttribute('width'))).toBeGreaterThan(17 * BENCH_FRAME.scale);
   });
   it('are worked with keys', () => {
     const actions = show(make('focal-cord'));
@@ -116,7 +111,7 @@ describe('lanes of the strands', () => {
     renderIn(
       {},
       <svg>
-        <StrandLanes frame={frame} piece={piece} plan={planPiece(piece) as Plan} />
+        <StrandLanes frame={BENCH_FRAME} piece={piece} plan={planPiece(piece) as Plan} />
       </svg>,
     );
     const numbers = screen.getAllByText(/^[12]$/).map((text) => text.textContent);
