@@ -30,6 +30,9 @@ interface Move extends Pick<Props, 'prepare'> {
   readonly drag: string;
 }
 
+/** So many drags there were: each is one step of undo, whichever end it was of. */
+let drags = 0;
+
 /** Taken hold of, worked out, and shown, in three tasks: the hand is never held up by the sum of them. */
 const moves = inTurn(
   (move: Move): Move => {
@@ -52,7 +55,6 @@ function letGo(prepareRest: () => void): void {
 export function LengthHandle(props: Props) {
   const { frame, label, start, length, min, max, prepare, prepareRest, onReset } = props;
   const { nudge, size } = useUnits();
-  const drags = useRef(0);
   const held = useRef(false);
   // Where it is folded, an end that was dragged into the next row is taken hold of there.
   useEffect(
@@ -77,13 +79,13 @@ export function LengthHandle(props: Props) {
       movement: [number, number];
       memo?: { readonly from: number; readonly moved: boolean };
     }) => {
-      if (first) drags.current += 1;
+      if (first) drags += 1;
       held.current = !last;
       const moved = memo.moved || dx !== 0;
       // Taking hold of it alone changes nothing: what the fit asks for is no round length.
       if (moved) {
         const mm = clamp(memo.from + dx / frame.scale);
-        moves.take({ prepare, mm, drag: `drag-${drags.current}` });
+        moves.take({ prepare, mm, drag: `drag-${drags}` });
       }
       if (last) {
         moves.finish();
@@ -95,17 +97,17 @@ export function LengthHandle(props: Props) {
   );
   const press = (event: KeyboardEvent): void => {
     const step = event.shiftKey ? 10 * nudge : nudge;
-    const moves: Partial<Record<string, () => void>> = {
+    const keys: Partial<Record<string, () => void>> = {
       ArrowRight: () => prepare(clamp(length + step))(),
       ArrowUp: () => prepare(clamp(length + step))(),
       ArrowLeft: () => prepare(clamp(length - step))(),
       ArrowDown: () => prepare(clamp(length - step))(),
       Home: onReset,
     };
-    const move = moves[event.key];
-    if (!move) return;
+    const run = keys[event.key];
+    if (!run) return;
     event.preventDefault();
-    move();
+    run();
   };
   const x = (start + length - frame.x) * frame.scale;
   const bottom = frame.height - RULER_HEIGHT;
