@@ -66,8 +66,8 @@ function Versions({ view, moments }: Props) {
       </PageHead>
       {before.length === 0 ? (
         <Text maxW="60ch">
-          Nothing was kept yet. When you come back to it later and change it, what it was is kept; or
-          keep it now, under a name of your own, before you try something.
+          Nothing was kept yet. When you come back to it later and change it, what it was is kept;
+          or keep it now, under a name of your own, before you try something.
         </Text>
       ) : (
         <Grid
