@@ -1,6 +1,7 @@
 import type { Point3 } from '../../kind/primitive.js';
 import { bundleShape, type CoreBundle } from '../../knot/hull.js';
 import { catmullRom, polylineLength } from '../../knot/spline.js';
+import { whereFalling } from '../../measure/root.js';
 import { crossSection, halfKnotCord, spiral, type SinnetForm } from './model.js';
 
 /**
@@ -102,15 +103,9 @@ export function halfKnotCurve(
   const turn = form === 'spiral' ? (2 * Math.PI) / spiral(bundle, ratio, cores).unitsPerTurn : 0;
   const cord = (slack: number): Point3[] => rotate(cordCurve(form, shape, slack), 0, turn / pitch);
   const want = halfKnotCord(form, bundle, ratio, pitch, cores, packed) / 2;
-  // More slack slants the crossings and lifts the edges: longer, steadily.
-  let low = 0.05;
-  let high = 4;
-  while (high - low > 1e-7) {
-    const middle = (low + high) / 2;
-    if (polylineLength(cord(middle)) < want) low = middle;
-    else high = middle;
-  }
-  const front = cord((low + high) / 2);
+  // More slack slants the crossings and lifts the edges: longer, steadily, and nearly in a straight line.
+  const tooShort = (slack: number): number => want - polylineLength(cord(slack));
+  const front = cord(whereFalling(tooShort, 0.05, 4, 1e-9));
   // Half a turn about the core maps the front cord onto the back cord.
   const back = front.map(([x, y, z]): Point3 => [x, -y, -z]);
   return { front, back, length: 2 * polylineLength(front), pitch, turn };
