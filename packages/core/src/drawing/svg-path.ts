@@ -3,6 +3,10 @@ import type { Point } from '../kind/primitive.js';
 // Hundredths of a millimetre are finer than any screen or printer here, and keep the paths short.
 export const two = (value: number): string => String(Math.round(value * 100) / 100);
 
+/** Whether a point is so near to the one before that both are drawn as one. */
+const isNear = (x: number, y: number, lastX: number, lastY: number, step: number): boolean =>
+  Math.abs(x - lastX) < step && Math.abs(y - lastY) < step;
+
 /**
  * The points of a line in mm that can be told apart; its first and last always stay.
  *
@@ -17,7 +21,7 @@ export function pointsSeen(line: readonly Point[], step: number): readonly Point
   for (let i = 0; i <= end; i++) {
     const point = line[i]!;
     const [x, y] = point;
-    if (i > 0 && i < end && Math.abs(x - lastX) < step && Math.abs(y - lastY) < step) continue;
+    if (i > 0 && i < end && isNear(x, y, lastX, lastY, step)) continue;
     lastX = x;
     lastY = y;
     seen.push(point);
@@ -117,7 +121,7 @@ export function svgPath(lines: readonly (readonly Point[])[], closed = false, st
       const point = line[i]!;
       const x = point[0];
       const y = point[1];
-      if (i > 0 && i < end && Math.abs(x - lastX) < step && Math.abs(y - lastY) < step) continue;
+      if (i > 0 && i < end && isNear(x, y, lastX, lastY, step)) continue;
       lastX = x;
       lastY = y;
       makeRoom(at);
