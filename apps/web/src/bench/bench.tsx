@@ -194,7 +194,7 @@ const nameOf = (places: readonly NamedPlace[], id: string): string =>
 /** A stretch that is broken out: what goes on there, and from where to where; marked as its part is. */
 function ToldRow({ frame, name }: { readonly frame: BenchFrame; readonly name: string }) {
   const units = useUnits();
-  const selected = useSelection((state) => state.part !== null && state.part === frame.skips);
+  const selected = useSelection((state) => state.part === frame.skips);
   const line = (
     <Box
       flex="1"

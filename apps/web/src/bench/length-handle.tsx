@@ -16,12 +16,13 @@ interface Props {
   readonly length: number;
   readonly min: number;
   readonly max: number;
-  /** Works out what another length comes to; what it returns carries it out, under one key for a whole drag. */
-  readonly prepare: (mm: number) => (mergeKey?: string) => void;
+  /**
+   * Works out what another length comes to, or with null the one that the fit gives it; what it returns carries it out,
+   * under one key for a whole drag.
+   */
+  readonly prepare: (mm: number | null) => (mergeKey?: string) => void;
   /** Works out what comes of letting go. */
   readonly prepareRest: () => void;
-  /** Gives the length back to the fit. */
-  readonly onReset: () => void;
 }
 
 /** One move of the hand: how long, and which drag it is of. */
@@ -44,16 +45,16 @@ const moves = inTurn(
 );
 
 /** Lets go in tasks of its own: what hands find takes its time, and so does the frame. */
-function letGo(prepareRest: () => void): void {
+function letGo(prepareRest?: () => void): void {
   setTimeout(() => {
-    prepareRest();
+    prepareRest?.();
     setTimeout(useBenchView.getState().letGo);
   });
 }
 
 /** The end of a part, to be dragged or moved by arrow keys. */
 export function LengthHandle(props: Props) {
-  const { frame, label, start, length, min, max, prepare, prepareRest, onReset } = props;
+  const { frame, label, start, length, min, max, prepare, prepareRest } = props;
   const { nudge, size } = useUnits();
   const held = useRef(false);
   // Where it is folded, an end that was dragged into the next row is taken hold of there.
@@ -61,7 +62,7 @@ export function LengthHandle(props: Props) {
     () => () => {
       if (!held.current) return;
       moves.finish();
-      letGo(() => undefined);
+      letGo();
     },
     [],
   );
@@ -102,7 +103,7 @@ export function LengthHandle(props: Props) {
       ArrowUp: () => prepare(clamp(length + step))(),
       ArrowLeft: () => prepare(clamp(length - step))(),
       ArrowDown: () => prepare(clamp(length - step))(),
-      Home: onReset,
+      Home: () => prepare(null)(),
     };
     const run = keys[event.key];
     if (!run) return;

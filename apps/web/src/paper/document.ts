@@ -1,6 +1,6 @@
 import { PAPER_MARGIN, PAPERS, type PaperSize } from '@coiled-strand/core';
 import PDFDocument from 'pdfkit';
-import { fontRuns, lettersLost, type FontRun, type PaperFonts, type Weight } from './fonts';
+import { fontRuns, type FontRun, type PaperFonts, type Weight } from './fonts';
 
 /** Points in a millimetre. */
 const PT = 72 / 25.4;
@@ -170,8 +170,8 @@ export class PaperDocument {
     let at = x * PT;
     if (align !== 'left') at -= (this.wide(text, style) * PT) / (align === 'right' ? 1 : 2);
     this.pdf.fillColor(colour);
-    for (const letter of lettersLost(text)) this.lost.add(letter);
     for (const run of fontRuns(text, weight)) {
+      for (const letter of run.lost) this.lost.add(letter);
       this.pdf
         .font(run.font)
         .fontSize(size)

@@ -30,12 +30,13 @@ export function drawable(
   hand: Side,
   units: SpokenUnits,
 ): { readonly value: string; readonly label: string }[] {
+  const onNeck = piece.wear.site === 'neck';
   return [
     { value: 'piece', label: 'The piece as it lies' },
-    ...(piece.wear.site === 'neck'
-      ? [{ value: 'worn', label: 'The piece on the neck, from the front' }]
-      : []),
-    ...(plan.fit.circumference > 0 ? [{ value: 'closed', label: 'The piece closed' }] : []),
+    ...(onNeck ? [{ value: 'worn', label: 'The piece on the neck, from the front' }] : []),
+    ...(onNeck && plan.fit.circumference === 0
+      ? []
+      : [{ value: 'closed', label: 'The piece closed' }]),
     ...piece.parts.map(({ id, kind }, i) => ({
       value: `part ${id}`,
       label: `Part ${i + 1}: ${partKind(kind).entry.label}`,

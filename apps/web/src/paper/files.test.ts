@@ -95,6 +95,12 @@ describe('drawings', () => {
     const lariat = made('lariat');
     expect(values(lariat)).toContain('worn');
     expect(values(lariat)).not.toContain('closed');
+    // Open round a wrist it is seen from the side, as on the screen.
+    const round: Piece = { ...lariat, wear: { ...lariat.wear, site: 'wrist' } };
+    expect(values(round)).toContain('closed');
+    expect(values(round)).not.toContain('worn');
+    const closed = drawingOf(round, planned(round), 'right', 'closed');
+    expect(svgOf(closed.title, closed.bounds, closed.shapes)).not.toMatch(/NaN|Infinity/u);
     const { title, bounds } = drawingOf(lariat, planned(lariat), 'right', 'worn');
     expect(title).toBe('x, on the neck');
     const hanging = drawHanging(lariat, planned(lariat), 'left');

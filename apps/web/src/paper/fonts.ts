@@ -13,6 +13,8 @@ export type FontName = keyof PaperFonts;
 export interface FontRun {
   readonly font: FontName;
   readonly text: string;
+  /** Letters that stand in it as a question mark: no file has them. */
+  readonly lost: string;
 }
 
 /** Letters that the first files have; as the makers of the package cut them. */
@@ -23,20 +25,21 @@ const MORE = /[\u0100-\u02ba\u1e00-\u1e9f\u20a0-\u20ab\u20ad-\u20c0]/u;
 /** What stands for a letter that no file has: nothing is left out without a trace. */
 const MISSING = '?';
 
-/** Letters of a text that no file has. */
-export const lettersLost = (text: string): readonly string[] =>
-  [...text.normalize('NFC')].filter((letter) => !PLAIN.test(letter) && !MORE.test(letter));
-
 /** A text as stretches of letters that one file has. */
 export function fontRuns(text: string, weight: Weight): readonly FontRun[] {
-  const runs: { font: FontName; text: string }[] = [];
+  const runs: { font: FontName; text: string; lost: string }[] = [];
   for (const letter of text.normalize('NFC')) {
-    const more = !PLAIN.test(letter) && MORE.test(letter);
+    const plain = PLAIN.test(letter);
+    const more = !plain && MORE.test(letter);
     const font: FontName = more ? `${weight}More` : weight;
-    const shown = more || PLAIN.test(letter) ? letter : MISSING;
+    const known = plain || more;
+    const run = { font, text: known ? letter : MISSING, lost: known ? '' : letter };
     const last = runs.at(-1);
-    if (last?.font === font) last.text += shown;
-    else runs.push({ font, text: shown });
+    if (last?.font !== font) runs.push(run);
+    else {
+      last.text += run.text;
+      last.lost += run.lost;
+    }
   }
   return runs;
 }

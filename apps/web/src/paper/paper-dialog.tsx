@@ -21,13 +21,12 @@ import { useUnits } from '../settings/use-units';
 import { Button } from '../shell/button';
 import { saveCsv } from '../shell/csv';
 import { Modal } from '../shell/modal';
-import { saveFile } from '../shell/save-file';
+import { saidOfFile, saveFile } from '../shell/save-file';
 import { addressOf, aloneHint, seenAlone } from './address';
 import { drawable, drawingOf } from './drawable';
 import type { PaperOrder } from './order';
 import { readyPress } from './print';
 import { cutTable, needsTable } from './tables';
-import { toldOf } from './told';
 import { usePaperSize, usePrinting } from './use-paper';
 
 /** What can be had of a piece on paper or for other programs. */
@@ -130,12 +129,12 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
       const { title, bounds, shapes } = drawingOf(piece, plan, choice.hand, drawn);
       const file = fileNameOf(title, 'svg');
       saveFile(file, 'image/svg+xml', svgOf(title, bounds, shapes));
-      setSaved(toldOf(file, []));
+      setSaved(saidOfFile(file));
       return;
     }
     const file = fileNameOf(name, 'csv');
     saveCsv(file, open === 'cut-table' ? cutTable(plan) : needsTable(plan, choice.units));
-    setSaved(toldOf(file, []));
+    setSaved(saidOfFile(file));
   };
   const said = saved ?? printing.data;
   const save = (): void => {

@@ -222,8 +222,6 @@ function Stretch({ frame, piece, plan }: StretchProps) {
   // In the row that it ends in.
   if (end <= frame.from || end > frame.to) return null;
   const { entry } = partKind(part.kind);
-  const lengthen = (mm: number | null): ((mergeKey?: string) => void) =>
-    prepareEdit((now) => withPartLength(now, part.id, mm));
   return (
     <LengthHandle
       frame={frame}
@@ -232,9 +230,8 @@ function Stretch({ frame, piece, plan }: StretchProps) {
       length={place.layout.length}
       min={LENGTHS.min}
       max={LENGTHS.max}
-      prepare={lengthen}
+      prepare={(mm) => prepareEdit((now) => withPartLength(now, part.id, mm))}
       prepareRest={prepareRest}
-      onReset={() => lengthen(null)()}
     />
   );
 }

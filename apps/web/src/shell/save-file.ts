@@ -1,3 +1,6 @@
+/** What is said of a file that was handed to the browser. */
+export const saidOfFile = (name: string): string => `${name} is saved.`;
+
 /** Hands something to the browser to be saved as a file. */
 export function saveFile(name: string, type: string, what: BlobPart): void {
   const url = URL.createObjectURL(new Blob([what], { type }));

@@ -3,6 +3,7 @@ import { useMutation } from '@tanstack/react-query';
 import { Sheet } from 'lucide-react';
 import { Button } from './button';
 import { saveCsv, type Table } from './csv';
+import { saidOfFile } from './save-file';
 import { toaster } from './toaster';
 
 interface Props {
@@ -20,7 +21,7 @@ export function SaveTableButton({ name, table }: Props) {
       saveCsv(file, await table());
       return file;
     },
-    onSuccess: (file) => toaster.create({ title: `${file} is saved.` }),
+    onSuccess: (file) => toaster.create({ title: saidOfFile(file) }),
     onError: (error) => toaster.create({ title: `It could not be saved: ${error.message}` }),
   });
   return (
