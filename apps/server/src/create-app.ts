@@ -8,10 +8,11 @@ import helmet from 'helmet';
 import { AppModule } from './app.module.js';
 import type { Config } from './config/config.js';
 import { ErrorFilter } from './errors/error.filter.js';
-import { validationPipe } from './errors/validation.js';
+import { ValidationPipe } from './errors/validation.js';
 import { notTooOften } from './http/not-too-often.js';
 import { withIdentity } from './identity/identity.js';
 import { plainRequest } from './http/plain-request.js';
+import { JSON_TYPE, jsonBody } from './http/json-body.js';
 import { requestLog } from './http/request-log.js';
 import { sameSite } from './http/same-site.js';
 import { serveWebApp } from './http/web-app.js';
@@ -51,12 +52,13 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
       filter: (req, res) => req.headers.accept !== EVENTS && compression.filter(req, res),
     }),
   );
-  app.useBodyParser('json', { limit: '1mb' });
+  app.useBodyParser('raw', { type: JSON_TYPE, limit: '1mb' });
+  app.use(jsonBody);
   app.use(plainRequest);
   app.useBodyParser('raw', { type: [...PHOTO_TYPES], limit: PHOTO_LIMITS.bytes });
   app.use(withIdentity);
   app.setGlobalPrefix('api');
-  app.useGlobalPipes(validationPipe());
+  app.useGlobalPipes(new ValidationPipe());
   app.useGlobalFilters(new ErrorFilter());
   app.enableShutdownHooks();
   serveOpenApi(app);

@@ -69,6 +69,9 @@ export const IsNames = (longest: number, most: number): PropertyDecorator =>
 
 const NESTED = Symbol('nested');
 
+/** Marks the rules that reach into an object held by another: a form asks all at once, the edge object by object. */
+export const NESTED_RULES = { groups: ['nested'] };
+
 /** One of several classes: which, a property of the value tells. */
 export interface Choice {
   readonly property: string;
@@ -102,11 +105,11 @@ export const nestedIn = (target: object, key: string): Nested | undefined =>
 
 /** An object of its own, checked by the rules of its class. */
 export const IsA = (type: () => ClassConstructor<object>): PropertyDecorator =>
-  together(IsDefinedObject(), ValidateNested(), Holds(type));
+  together(IsDefinedObject(), ValidateNested(NESTED_RULES), Holds(type));
 
 /** An object checked by the rules of one of several classes; by those of `type` where it says none of them. */
 export const IsOneOf = (type: () => ClassConstructor<object>, choice: Choice): PropertyDecorator =>
-  together(IsDefinedObject(), ValidateNested(), Holds(type, choice));
+  together(IsDefinedObject(), ValidateNested(NESTED_RULES), Holds(type, choice));
 
 /** A list of such objects. */
 export const IsListOf = (
@@ -120,7 +123,7 @@ export const IsListOf = (
     ArrayMinSize(least),
     ArrayMaxSize(most),
     IsDefinedObject({ each: true }),
-    ValidateNested({ each: true }),
+    ValidateNested({ ...NESTED_RULES, each: true }),
     Holds(type, choice),
   );
 

@@ -1,6 +1,4 @@
-import { NewPersonDto, PASSWORD } from '@coiled-strand/contract';
-import { plainToInstance } from 'class-transformer';
-import { validate } from 'class-validator';
+import { NewPersonDto, PASSWORD, validateAs } from '@coiled-strand/contract';
 import { hashPassword } from '../accounts/passwords.js';
 import { createDataSource, prepareDatabase } from '../database/data-source.js';
 import { MemberRow, PersonRow, SessionRow } from '../rows/people.entities.js';
@@ -17,12 +15,12 @@ await runCommand(async ([signIn, ...words]) => {
   if (!signIn) throw new Error('Say who: npm run owner -- SIGN-IN "What they are called"');
   const name = words.join(' ').trim() || signIn;
   const password = await askSecretly(`A password of ${PASSWORD.least} characters or more: `);
-  const about = plainToInstance(NewPersonDto, { name, signIn, password });
-  const faults = (await validate(about)).flatMap(({ constraints }) =>
-    Object.values(constraints ?? {}),
-  );
-  if (faults.length > 0)
-    throw new Error(`That cannot be used: ${faults.join('; ')}. Nothing was changed.`);
+  const checked = validateAs(NewPersonDto, { name, signIn, password });
+  if (!checked.ok) {
+    const words = checked.faults.map(({ message }) => message).join('; ');
+    throw new Error(`That cannot be used: ${words}. Nothing was changed.`);
+  }
+  const about = checked.value;
   const url = databaseUrl();
   await prepareDatabase(url, false);
   const source = await createDataSource(url).initialize();

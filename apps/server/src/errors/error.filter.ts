@@ -39,17 +39,6 @@ function answerTo(exception: unknown, picture: boolean): Answer {
     status?: number;
     message?: string;
   };
-  // The framework turns the body parser's error into a plain 400 and keeps only its words.
-  if (exception instanceof HttpException && status === 400 && (message ?? '').includes('JSON')) {
-    return {
-      status: HttpStatus.BAD_REQUEST,
-      error: {
-        code: 'json.malformed',
-        message: sentence(`What was sent is not JSON: ${message}`),
-        remedy: 'Check brackets, quotes and commas at the place named.',
-      },
-    };
-  }
   if (type === 'entity.too.large' || status === 413) {
     return {
       status: HttpStatus.PAYLOAD_TOO_LARGE,

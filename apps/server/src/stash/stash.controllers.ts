@@ -22,7 +22,7 @@ import {
 import { ApiTags } from '@nestjs/swagger';
 import type { EntityTarget } from 'typeorm';
 import { For } from '../identity/for.js';
-import { validationPipe } from '../errors/validation.js';
+import { ValidationPipe } from '../errors/validation.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
 import {
@@ -49,9 +49,9 @@ function listController<T extends object>(
   list: EntityTarget<StashItem<T>>,
   nameOf: (value: T) => string,
 ): Type<object> {
-  const checked = validationPipe(Dto);
+  const checked = new ValidationPipe(Dto);
   const Several = severalOf(Dto);
-  const severalChecked = validationPipe(Several);
+  const severalChecked = new ValidationPipe(Several);
 
   @ApiTags(`${what}s`)
   @Controller(`${what}s`)

@@ -88,3 +88,19 @@ export function sampleOf({ components }: Document, name: string, depth = 0): unk
   };
   return sample(components.schemas[name] ?? {});
 }
+
+/** Where a body has lists of objects, as `piece.parts` or `lots.[].cuts`; not deeper than a few steps. */
+export function listsIn({ components }: Document, name: string): string[] {
+  const found: string[] = [];
+  const walk = (schema: Schema | undefined, at: readonly string[]): void => {
+    if (!schema || at.length > 4) return;
+    if (schema.$ref) return walk(components.schemas[nameOf(schema.$ref)], at);
+    if (schema.type === 'array') {
+      found.push(at.join('.'));
+      return walk(schema.items, [...at, '[]']);
+    }
+    for (const [key, own] of Object.entries(schema.properties ?? {})) walk(own, [...at, key]);
+  };
+  walk(components.schemas[name], []);
+  return found;
+}
