@@ -1,9 +1,14 @@
 import { BEAD_SHAPES, type Bead, type PieceBead } from '@coiled-strand/core';
-import { IsBoolean, IsIn, IsOptional } from 'class-validator';
+import { IsBoolean, IsIn, IsOptional, IsUUID } from 'class-validator';
 import { ColourDto } from './cord.dto.js';
 import { IsA, IsCount, IsId, IsMeasure, IsName } from './rules.js';
 
 export class BeadDto implements Bead {
+  /** Id of what on a list it is a copy of. */
+  @IsOptional()
+  @IsUUID()
+  origin?: string;
+
   @IsName()
   name!: string;
 

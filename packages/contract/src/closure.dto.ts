@@ -1,10 +1,15 @@
 import { CLOSURE_KINDS, type Closure, type ClosureBase } from '@coiled-strand/core';
-import { IsIn } from 'class-validator';
+import { IsIn, IsOptional, IsUUID } from 'class-validator';
 import { classNameOf, dtoOf } from './dto-of-fields.js';
 import { IsName, IsOneOf } from './rules.js';
 
 /** What all closures have; one of an unknown type is checked by this alone, and refused for its type. */
 export class ClosureDto implements ClosureBase {
+  /** Id of what on a list it is a copy of. */
+  @IsOptional()
+  @IsUUID()
+  origin?: string;
+
   @IsIn(CLOSURE_KINDS.map((kind) => kind.entry.type))
   type!: string;
 }

@@ -1,5 +1,5 @@
 import { CORD_KINDS, type Colour, type Cord } from '@coiled-strand/core';
-import { IsIn, IsOptional } from 'class-validator';
+import { IsIn, IsOptional, IsUUID } from 'class-validator';
 import { IsA, IsColour, IsMeasure, IsName } from './rules.js';
 
 export class ColourDto implements Colour {
@@ -11,6 +11,11 @@ export class ColourDto implements Colour {
 }
 
 export class CordDto implements Cord {
+  /** Id of what on a list it is a copy of. */
+  @IsOptional()
+  @IsUUID()
+  origin?: string;
+
   @IsName()
   name!: string;
 

@@ -216,6 +216,11 @@ export class MakeLogDto {
   @IsText(120)
   owner?: string;
 
+  /** Which of the workshop’s wearers that is, where it is one of them. */
+  @IsOptional()
+  @IsUUID()
+  ownerId?: string;
+
   @IsOptional()
   @IsText(4000)
   note?: string;

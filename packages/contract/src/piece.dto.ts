@@ -25,6 +25,7 @@ import {
   IsBoolean,
   IsIn,
   IsOptional,
+  IsUUID,
 } from 'class-validator';
 import { PieceBeadDto } from './bead.dto.js';
 import { IsClosure } from './closure.dto.js';
@@ -37,6 +38,11 @@ import { IsA, IsCount, IsListById, IsListOf, IsMeasure, IsName, IsText, OrNull }
 // Limits here only keep nonsense out; whether a value is plausible is the core's to say.
 
 export class WearerDto implements Wearer {
+  /** Id of what on a list it is a copy of. */
+  @IsOptional()
+  @IsUUID()
+  origin?: string;
+
   @IsName(80, 'name the wearer, or the size it is for')
   name!: string;
 

@@ -76,7 +76,7 @@ export interface MakeView {
   readonly measured: HalfWayDto | null;
   readonly startedAt: string;
   readonly loggedAt: string | null;
-  readonly record: (MakeRecord & Pick<MakeLogDto, 'note' | 'owner' | 'worn'>) | null;
+  readonly record: (MakeRecord & Pick<MakeLogDto, 'note' | 'owner' | 'ownerId' | 'worn'>) | null;
   readonly outcome: Outcome | null;
   /** Why it does not count for the hand; null where it counts. */
   readonly setAside: string | null;

@@ -200,7 +200,8 @@ export {
 
 // The piece as the maker lays it out.
 export { changes, TOPICS, type Change, type Topic } from './piece/changes.js';
-export { sameDocument } from './piece/same.js';
+export { sameCopy, sameDocument } from './piece/same.js';
+export type { Copy } from './material/copy.js';
 export { STRAND_WAYS, strandWay } from './piece/strand-ways.js';
 export { alternated, graded, inBlocks, mirrored } from './piece/arrange.js';
 export {

@@ -17,6 +17,7 @@ import { Pages1700000000007 } from '../migrations/1700000000007-pages.js';
 import { Learnt1700000000008 } from '../migrations/1700000000008-learnt.js';
 import { Knots1700000000011 } from '../migrations/1700000000011-knots.js';
 import { Versions1700000000012 } from '../migrations/1700000000012-versions.js';
+import { Origins1700000000013 } from '../migrations/1700000000013-origins.js';
 import { People1700000000010 } from '../migrations/1700000000010-people.js';
 import {
   BackupRow,
@@ -68,7 +69,6 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
       FittingItem,
       PieceRow,
       VersionRow,
-      VersionRow,
       MakeRow,
       PhotoRow,
       SwatchRow,
@@ -104,6 +104,7 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
       People1700000000010,
       Knots1700000000011,
       Versions1700000000012,
+      Origins1700000000013,
     ],
     synchronize: false,
     applicationName: 'coiled-strand',

@@ -18,6 +18,7 @@ import { WearerItem } from '../rows/list.entities.js';
 import { MemberRow, PersonRow } from '../rows/people.entities.js';
 import { beginWorkshop } from '../workshop/fresh-workshop.js';
 import { SETTINGS } from '../workshop/first-lists.js';
+import { markOrigins } from '../migrations/frozen/origins.js';
 import { seedWeek } from './seed-week.js';
 import { Workshop } from '../rows/workshop.entity.js';
 import {
@@ -90,6 +91,7 @@ export async function seed(dataSource: DataSource, demo: boolean): Promise<void>
     const listed = await manager.findBy(WearerItem, { workshopId: workshop.id });
     const wearers = new Map(listed.map(({ id, value }) => [value.name, id]));
     await seedWeek({ manager, workshopId: workshop.id, pieces, wearers });
+    await markOrigins(manager, [workshop.id]);
   });
 }
 

@@ -158,7 +158,7 @@ export class MakesService {
       const heard = device === null ? 0 : (found.heard[device] ?? 0);
       if (said !== undefined && said <= heard) return {};
       if (measured) {
-        const faults = faultsOfHalfWay(measured, await this.frozen(manager, id));
+        const faults = faultsOfHalfWay(measured, await this.frozen(manager, found));
         if (faults.length > 0) throw invalid(faults, 'The progress');
       }
       return {
@@ -185,7 +185,7 @@ export class MakesService {
     found: MakeRow,
     manager: EntityManager,
   ): Promise<Partial<MakeRow>> {
-    const { steps } = await this.frozen(manager, found.id);
+    const { steps } = await this.frozen(manager, found);
     const done = actionsAt(steps, at);
     if (done === null) throw noSuchPlace(steps, at, 'at');
     const doneBy = device ?? null;
@@ -205,7 +205,7 @@ export class MakesService {
     return this.changed(
       id,
       async (found, manager) => {
-        const { plan } = await this.frozen(manager, id);
+        const { plan } = await this.frozen(manager, found);
         const faults = faultsOfLog(record, plan, settings);
         if (faults.length > 0) throw invalid(faults, 'The log');
         return {
@@ -252,8 +252,7 @@ export class MakesService {
 
   /** What the make goes by, as it was when it was begun. */
   async planOf(id: string): Promise<MakePlanView> {
-    await this.row(id);
-    return this.frozen(this.dataSource.manager, id);
+    return this.frozen(this.dataSource.manager, await this.row(id));
   }
 
   async row(id: string): Promise<MakeRow> {
@@ -266,16 +265,23 @@ export class MakesService {
     return row;
   }
 
-  /** Large, and the same for as long as the make lasts: that of makes on the table is kept at hand. */
-  private async frozen(manager: EntityManager, id: string): Promise<MakePlanView> {
-    const known = this.plans.get(id);
+  /**
+   * Large, and the same for as long as the make lasts: that of makes on the table is kept at hand. When its wearer is
+   * forgotten, on whichever server, what was kept under their name is not found any more.
+   */
+  private async frozen(
+    manager: EntityManager,
+    { id, piece }: Pick<MakeRow, 'id' | 'piece'>,
+  ): Promise<MakePlanView> {
+    const key = `${id} ${piece.wearer.name}`;
+    const known = this.plans.get(key);
     if (known) return known;
     const { plan, steps, firstSide } = await manager.findOneOrFail(MakeRow, {
       where: { id },
       select: { id: true, plan: true, steps: true, firstSide: true },
     });
     const frozen = { plan, steps, firstSide };
-    this.plans.set(id, frozen);
+    this.plans.set(key, frozen);
     return frozen;
   }
 

@@ -1,5 +1,5 @@
 import type { CustomerView, ForgottenWearerView, MentionView } from '@coiled-strand/contract';
-import type { Wearer } from '@coiled-strand/core';
+import type { Plan, Wearer } from '@coiled-strand/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, type EntityManager } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
@@ -12,9 +12,16 @@ import { CustomerRow, OrderLineRow, OrderRow } from '../rows/week.entities.js';
 import { note } from '../trail/note.js';
 
 /** What stays of a wearer: girths, without which a cut list would rest on nothing, and whether it was a child. */
-const nameless = ({ allergy: _allergy, ...rest }: Wearer): Wearer => ({
+const nameless = ({ allergy: _allergy, origin: _origin, ...rest }: Wearer): Wearer => ({
   ...rest,
   name: 'Forgotten',
+});
+
+/** What a plan says of a body besides its girths. */
+const ABOUT_HEALTH = 'wearer.allergy';
+const withoutHealth = (plan: Plan): Plan => ({
+  ...plan,
+  advice: plan.advice.filter(({ code }) => code !== ABOUT_HEALTH),
 });
 
 /** What is kept of people whom things are made for: handed out to be given to them, or forgotten. */
@@ -80,12 +87,12 @@ export class PrivacyService {
     });
   }
 
-  /** Everything that is kept of a wearer, by the name that pieces and makes bear. */
+  /** Everything that is kept of a wearer: what refers to them by their id. */
   wearer(id: string): Promise<object> {
     return this.dataSource.transaction(async (manager) => {
       const { value } = await this.listed(manager, id);
-      const { pieces, makes } = await worn(manager, value.name);
-      const versions = await versionsFor(manager, value.name);
+      const { pieces, makes } = await worn(manager, id);
+      const versions = await versionsFor(manager, id);
       await note(manager, 'wearer.exported', { subject: id });
       return {
         wearer: value,
@@ -113,11 +120,14 @@ export class PrivacyService {
     });
   }
 
-  /** The wearer goes from the list, and the name from what was made. What was written in notes is shown, not read. */
+  /**
+   * The wearer goes from the list, and the name from what was made for them and what they have, frozen plans
+   * included. What bears their name but not their id may be somebody else's: it is shown, as notes are, not changed.
+   */
   forgetWearer(id: string): Promise<ForgottenWearerView> {
     return this.dataSource.transaction(async (manager) => {
       const { value } = await this.listed(manager, id);
-      const { pieces, makes } = await worn(manager, value.name);
+      const { pieces, makes } = await worn(manager, id);
       for (const { id: pieceId, spec, version } of pieces) {
         await manager.update(
           PieceRow,
@@ -125,21 +135,25 @@ export class PrivacyService {
           { spec: { ...spec, wearer: nameless(spec.wearer) }, version: version + 1 },
         );
       }
-      for (const { id: versionId, spec } of await versionsFor(manager, value.name)) {
+      for (const { id: versionId, spec } of await versionsFor(manager, id)) {
         await manager.update(
           VersionRow,
           { id: versionId },
           { spec: { ...spec, wearer: nameless(spec.wearer) } },
         );
       }
-      for (const { id: makeId, piece, record } of makes) {
-        const theirs = piece.wearer.name === value.name;
+      for (const { id: makeId, piece, plan, record } of makes) {
+        const theirs = piece.wearer.origin === id;
         await manager.update(
           MakeRow,
           { id: makeId },
           {
-            ...(theirs ? { piece: { ...piece, wearer: nameless(piece.wearer) } } : {}),
-            ...(record?.owner === value.name ? { record: { ...record, owner: '' } } : {}),
+            ...(theirs
+              ? { piece: { ...piece, wearer: nameless(piece.wearer) }, plan: withoutHealth(plan) }
+              : {}),
+            ...(record?.ownerId === id
+              ? { record: { ...record, owner: '', ownerId: undefined } }
+              : {}),
           },
         );
       }
@@ -161,18 +175,21 @@ export class PrivacyService {
   }
 }
 
-/** Words of the maker's own, where they stand: notes, and names of cutting sessions and pieces. */
+/** Words of the maker's own, where they stand: notes, and names of cutting sessions, pieces and people. */
 const MENTIONS = `
   select distinct on (words.in, name, id) * from (
-    select 'piece' as in, id, spec ->> 'name' as name, concat_ws(' ', spec ->> 'name', spec ->> 'note') as text
+    select 'piece' as in, id, spec ->> 'name' as name,
+      concat_ws(' ', spec ->> 'name', spec ->> 'note', spec -> 'wearer' ->> 'name') as text
     from piece where workshop_id = $1
     union all
     select 'piece', piece_version.piece_id, now.spec ->> 'name',
-      concat_ws(' ', piece_version.name, piece_version.spec ->> 'name', piece_version.spec ->> 'note')
+      concat_ws(' ', piece_version.name, piece_version.spec ->> 'name', piece_version.spec ->> 'note',
+        piece_version.spec -> 'wearer' ->> 'name')
     from piece_version join piece now on now.id = piece_version.piece_id
     where piece_version.workshop_id = $1
     union all
-    select 'make', id, piece ->> 'name', concat_ws(' ', piece ->> 'note', record ->> 'note', set_aside)
+    select 'make', id, piece ->> 'name', concat_ws(' ', piece ->> 'note', piece -> 'wearer' ->> 'name',
+      record ->> 'owner', record ->> 'note', set_aside)
     from make where workshop_id = $1
     union all
     select 'cutting', id, name, concat_ws(' ', name, session ->> 'note') from cutting where workshop_id = $1
@@ -194,35 +211,37 @@ function mentionsOf(manager: EntityManager, name: string): Promise<MentionView[]
   return manager.query<MentionView[]>(MENTIONS, [asker().workshopId, parts]);
 }
 
-/** Pieces for a wearer of this name, as they were before. */
-const versionsFor = (manager: EntityManager, name: string): Promise<VersionRow[]> =>
+/** Pieces for a wearer, as they were before. */
+const versionsFor = (manager: EntityManager, wearer: string): Promise<VersionRow[]> =>
   manager
     .createQueryBuilder(VersionRow, 'kept')
     .where('kept.workshop_id = :workshopId', { workshopId: asker().workshopId })
-    .andWhere(`kept.spec -> 'wearer' ->> 'name' = :name`, { name })
+    .andWhere(`kept.spec -> 'wearer' ->> 'origin' = :wearer`, { wearer })
     .orderBy('kept.id')
     .setLock('pessimistic_write')
     .getMany();
 
-/** Pieces for a wearer of this name, and makes for or of them. */
+/** Pieces for a wearer, and makes for or of them, with their plans. */
 async function worn(
   manager: EntityManager,
-  name: string,
+  wearer: string,
 ): Promise<{ readonly pieces: PieceRow[]; readonly makes: MakeRow[] }> {
   const { workshopId } = asker();
   const pieces = await manager
     .createQueryBuilder(PieceRow, 'piece')
     .where('piece.workshop_id = :workshopId', { workshopId })
-    .andWhere(`piece.spec -> 'wearer' ->> 'name' = :name`, { name })
+    .andWhere(`piece.spec -> 'wearer' ->> 'origin' = :wearer`, { wearer })
     .orderBy('piece.id')
     .setLock('pessimistic_write')
     .getMany();
   const makes = await manager
     .createQueryBuilder(MakeRow, 'make')
+    .addSelect('make.plan')
     .where('make.workshop_id = :workshopId', { workshopId })
-    .andWhere(`(make.piece -> 'wearer' ->> 'name' = :name or make.record ->> 'owner' = :name)`, {
-      name,
-    })
+    .andWhere(
+      `(make.piece -> 'wearer' ->> 'origin' = :wearer or make.record ->> 'ownerId' = :wearer)`,
+      { wearer },
+    )
     .orderBy('make.id')
     .setLock('pessimistic_write')
     .getMany();

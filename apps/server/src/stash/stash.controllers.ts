@@ -8,6 +8,7 @@ import {
   type Stored,
   type UsesView,
 } from '@coiled-strand/contract';
+import type { Copy } from '@coiled-strand/core';
 import {
   Body,
   Controller,
@@ -41,17 +42,20 @@ import type { Listed } from './uses.js';
  *
  * @param what one thing on it is called; its route is the plural
  * @param Dto what its bodies are checked by
- * @param nameOf what copies of it are called
+ * @param copyOf what a copy of it is like, which knows the id of what it is a copy of: pieces and lots take it as it
+ *   is handed out; undefined takes the id off what comes in
  */
 function listController<T extends object>(
   what: Listed,
   Dto: Type<T>,
   list: EntityTarget<StashItem<T>>,
-  nameOf: (value: T) => string,
+  copyOf: (value: T, id: string | undefined) => T,
 ): Type<object> {
   const checked = new ValidationPipe(Dto);
   const Several = severalOf(Dto);
   const severalChecked = new ValidationPipe(Several);
+  const told = ({ id, value }: Stored<T>): Stored<T> => ({ id, value: copyOf(value, id) });
+  const plain = (value: object): T => copyOf(value as T, undefined);
 
   @ApiTags(`${what}s`)
   @Controller(`${what}s`)
@@ -60,25 +64,26 @@ function listController<T extends object>(
 
     @For('viewer')
     @Get()
-    list(): Promise<Stored<T>[]> {
-      return this.stash.list(list);
+    async list(): Promise<Stored<T>[]> {
+      return (await this.stash.list(list)).map(told);
     }
     @For('maker')
     @Post()
     @bodyOf(Dto)
-    add(@Body(checked) value: object): Promise<Stored<T>> {
-      return this.stash.add(list, value as T);
+    async add(@Body(checked) value: object): Promise<Stored<T>> {
+      return told(await this.stash.add(list, plain(value)));
     }
     @For('maker')
     @Post('several')
     @bodyOf(Several)
-    addAll(@Body(severalChecked) several: object): Promise<Stored<T>[]> {
-      return this.stash.addAll(list, (several as { readonly items: readonly T[] }).items, what);
+    async addAll(@Body(severalChecked) several: object): Promise<Stored<T>[]> {
+      const { items } = several as { readonly items: readonly T[] };
+      return (await this.stash.addAll(list, items.map(plain), what)).map(told);
     }
     @For('maker')
     @Get(':id/uses')
     uses(@Param('id', uuid(what)) id: string): Promise<UsesView> {
-      return this.stash.uses(list, id, what, nameOf);
+      return this.stash.uses(list, id, what);
     }
     @For('maker')
     @Delete(':id')
@@ -89,8 +94,11 @@ function listController<T extends object>(
     @For('maker')
     @Put(':id')
     @bodyOf(Dto)
-    change(@Param('id', uuid(what)) id: string, @Body(checked) value: object): Promise<Stored<T>> {
-      return this.stash.change(list, id, value as T, what);
+    async change(
+      @Param('id', uuid(what)) id: string,
+      @Body(checked) value: object,
+    ): Promise<Stored<T>> {
+      return told(await this.stash.change(list, id, plain(value), what));
     }
   }
   // The description of the API names its operations by their class.
@@ -98,15 +106,16 @@ function listController<T extends object>(
   return ListController;
 }
 
-const named = ({ name }: { readonly name: string }): string => name;
+const copyOf = <T extends Copy>(value: T, origin: string | undefined): T => ({ ...value, origin });
 /** Pieces have the closure of a fitting. */
-const closureName = ({ name, closure }: FittingDto): string =>
-  'name' in closure ? closure.name : name;
-
+const fittingCopy = ({ name, closure }: FittingDto, origin: string | undefined): FittingDto => ({
+  name,
+  closure: { ...closure, origin },
+});
 export const STASH_CONTROLLERS = [
-  listController('wearer', WearerDto, WearerItem, named),
-  listController('cord', CordDto, CordItem, named),
-  listController('bead', BeadDto, BeadItem, named),
-  listController('fitting', FittingDto, FittingItem, closureName),
-  listController('pack', PackDto, PackItem, ({ label }) => label),
+  listController('wearer', WearerDto, WearerItem, copyOf),
+  listController('cord', CordDto, CordItem, copyOf),
+  listController('bead', BeadDto, BeadItem, copyOf),
+  listController('fitting', FittingDto, FittingItem, fittingCopy),
+  listController('pack', PackDto, PackItem, (value) => value),
 ];

@@ -87,7 +87,6 @@ export class StashService {
     list: EntityTarget<StashItem<T>>,
     id: string,
     what: Listed,
-    nameOf: (value: T) => string,
   ): Promise<UsesView> {
     const workshopId = await this.workshop.id();
     const item = await this.dataSource
@@ -96,8 +95,7 @@ export class StashService {
       .where('item.id = :id and item.workshop_id = :workshopId', { id, workshopId })
       .getOne();
     if (!item) throw notFound(what);
-    const known = { id, name: nameOf(item.value) };
-    return usesOf(this.dataSource.manager, workshopId, what, known);
+    return usesOf(this.dataSource.manager, workshopId, what, id);
   }
 
   /** Takes a thing off a list; pieces that have a copy of it keep it. */

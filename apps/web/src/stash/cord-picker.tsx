@@ -1,10 +1,11 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { Button } from '../shell/button';
-import { sameDocument, CORD_KIND_FACTS, type Cord } from '@coiled-strand/core';
+import { CORD_KIND_FACTS, type Cord } from '@coiled-strand/core';
 import { useState } from 'react';
 import { useCords } from '../api/queries';
 import { SelectField } from '../fields/select-field';
 import { OwnCordDialog } from './dialogs';
+import { listedAs } from './listed-as';
 import { StrandBadge } from '../piece/strand-badge';
 
 const OWN = 'own';
@@ -21,7 +22,7 @@ interface Props {
 export function CordPicker({ role, number, cord, onChange }: Props) {
   const { data: cords = [] } = useCords();
   const [entering, setEntering] = useState(false);
-  const known = cords.find((c) => sameDocument(c.value, cord));
+  const known = listedAs(cords, cord);
   return (
     <Flex gap="3" align="flex-start">
       {number !== undefined && (

@@ -1,3 +1,4 @@
+import type { Copy } from '../material/copy.js';
 import type { RuleOfThumb, Work } from './rule-of-thumb.js';
 import type { Trial } from '../action/action.js';
 import type { Practice } from '../material/practice.js';
@@ -14,7 +15,7 @@ import type { Primitive } from './primitive.js';
 import type { AuxiliaryCord, Need, Passage, Reason, Use } from './reason.js';
 import type { LegRole, Run } from './run.js';
 
-export interface ClosureBase {
+export interface ClosureBase extends Copy {
   readonly type: string;
 }
 

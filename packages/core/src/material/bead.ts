@@ -1,5 +1,6 @@
 import type { PlausibleLimits } from '../measure/girth.js';
 import type { Colour } from './cord.js';
+import type { Copy } from './copy.js';
 
 export const BEAD_SHAPES = ['round', 'oval', 'barrel', 'disc', 'cube', 'drop', 'ring'] as const;
 export type BeadShape = (typeof BEAD_SHAPES)[number];
@@ -14,7 +15,7 @@ export const BEAD_SHAPE_LABELS: Readonly<Record<BeadShape, string>> = {
 };
 
 /** A bead as bought: what a plan needs to know of it. Lengths in mm. */
-export interface Bead {
+export interface Bead extends Copy {
   readonly name: string;
   readonly shape: BeadShape;
   /** Along the cord. */

@@ -1,4 +1,5 @@
 import type { PlausibleLimits } from '../measure/girth.js';
+import type { Copy } from './copy.js';
 
 /** Kinds of cord, by what they are made of and how they behave under a knot. */
 export const CORD_KINDS = [
@@ -22,7 +23,7 @@ export interface Colour {
 }
 
 /** A cord as bought: what a plan needs to know of it. */
-export interface Cord {
+export interface Cord extends Copy {
   readonly name: string;
   readonly kind: CordKind;
   /** Nominal diameter in mm, as on the label. */

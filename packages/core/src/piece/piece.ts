@@ -2,6 +2,7 @@ import type { OwnKnot } from '../kind/own-knot.js';
 import type { Closure } from '../closure/registry.js';
 import type { LegRole } from '../kind/run.js';
 import type { Bead } from '../material/bead.js';
+import type { Copy } from '../material/copy.js';
 import type { Cord } from '../material/cord.js';
 import type { EndTreatment } from '../material/ends.js';
 import type { Practice } from '../material/practice.js';
@@ -10,7 +11,7 @@ import type { WearSite } from '../measure/girth.js';
 import type { Part } from '../part/registry.js';
 
 /** Who the piece is for. Girths in mm, measured on the body. */
-export interface Wearer {
+export interface Wearer extends Copy {
   readonly name: string;
   readonly wrist: number;
   readonly hand?: number;

@@ -1,3 +1,5 @@
+import type { Copy } from '../material/copy.js';
+
 type Tree = Readonly<Record<string, unknown>>;
 
 const isTree = (value: unknown): value is Tree => typeof value === 'object' && value !== null;
@@ -13,3 +15,11 @@ export function sameDocument(a: unknown, b: unknown): boolean {
   const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
   return [...keys].every((key) => sameDocument(a[key], b[key]));
 }
+
+/**
+ * Whether two copies say the same, whichever things on a list they are of.
+ *
+ * @example sameCopy({ name: 'Silk', origin: 'a' }, { name: 'Silk' }) // true
+ */
+export const sameCopy = (a: Copy, b: Copy): boolean =>
+  sameDocument({ ...a, origin: undefined }, { ...b, origin: undefined });

@@ -313,7 +313,8 @@ function checkWearer(piece: Piece, fit: FitPlan, counters: Counters): (Advice | 
       ? {
           code: 'wearer.allergy',
           severity: 'note',
-          message: `${wearer.name} is sensitive to ${wearer.allergy}.`,
+          // Without a name: a plan is kept for as long as its make, and is read by more people than a wearer's page.
+          message: `Whoever wears it is sensitive to ${wearer.allergy}.`,
           remedy:
             'Ask the seller what each finding, bead and coating is made of before you choose it.',
           path: 'wearer.allergy',

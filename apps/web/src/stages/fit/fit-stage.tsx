@@ -81,12 +81,16 @@ const WearerFields = memo(function WearerFields() {
   const change = useChangeWearer();
   const set = (more: Partial<Wearer>): void =>
     edit((piece) => ({ ...piece, wearer: { ...piece.wearer, ...more } }));
-  const known = wearers.find((w) => w.value.name === wearer.name);
+  const known = wearers.find((w) => w.id === wearer.origin);
   const same = known !== undefined && sameDocument(known.value, wearer);
+  // Under another name it is somebody else, whose measures are another's no more.
+  const rename = (name: string): void => set({ name, origin: undefined });
   const hand = handGirth(wearer.wrist, wearer.hand);
   const remember = async (): Promise<void> => {
-    if (known) await change.mutateAsync({ id: known.id, value: wearer });
-    else await add.mutateAsync(wearer);
+    const { value } = known
+      ? await change.mutateAsync({ id: known.id, value: wearer })
+      : await add.mutateAsync(wearer);
+    set({ origin: value.origin });
     toaster.create({ title: `${wearer.name} is saved among your wearers.` });
   };
   const fault = add.error ?? change.error;
@@ -111,7 +115,7 @@ const WearerFields = memo(function WearerFields() {
             if (chosen) edit((piece) => ({ ...piece, wearer: chosen.value }));
           }}
         />
-        <TextField label="Name" required value={wearer.name} onChange={(name) => set({ name })} />
+        <TextField label="Name" required value={wearer.name} onChange={rename} />
         <LengthField
           label="Wrist girth, bare"
           value={wearer.wrist}

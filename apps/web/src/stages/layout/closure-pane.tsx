@@ -1,6 +1,5 @@
 import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
 import {
-  sameDocument,
   CLOSURE_KINDS,
   closureKind,
   type Closure,
@@ -9,6 +8,7 @@ import {
 } from '@coiled-strand/core';
 import { memo } from 'react';
 import { Link } from 'react-router';
+import { listedAs } from '../../stash/listed-as';
 import { useAddFitting, useFittings } from '../../api/queries';
 import { SelectField } from '../../fields/select-field';
 import { usePiece, usePiecePart } from '../../piece/piece-store';
@@ -42,7 +42,10 @@ const ClosureForm = memo(function ClosureForm() {
   const add = useAddFitting();
   const kind = closureKind(closure.type);
   const ofKind = fittings.filter(({ value }) => isA(value.closure, closure.type));
-  const known = ofKind.find(({ value }) => sameDocument(value.closure, closure));
+  const known = listedAs(
+    ofKind.map(({ id, value }) => ({ id, value: value.closure })),
+    closure,
+  );
   const name = 'name' in closure ? closure.name : null;
   const keep = (): void =>
     add.mutate(

@@ -1,5 +1,4 @@
-import { sameDocument } from '@coiled-strand/core';
-import type { Bead } from '@coiled-strand/core';
+import { sameCopy, type Bead } from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useBeads } from '../../api/queries';
 import { usePiecePart } from '../../piece/piece-store';
@@ -26,4 +25,4 @@ export function useBeadChoices(): readonly BeadChoice[] {
 
 /** The same bead, whatever the number in hand. */
 const sameBead = (one: Bead, other: Bead): boolean =>
-  sameDocument({ ...one, count: undefined }, { ...other, count: undefined });
+  sameCopy({ ...one, count: undefined } as Bead, { ...other, count: undefined } as Bead);

@@ -1,10 +1,10 @@
-import { MakeLogDto, sumOfMinutes, type MakeView } from '@coiled-strand/contract';
+import { MakeLogDto, sumOfMinutes, type MakeView, type WearerView } from '@coiled-strand/contract';
 import type { Plan } from '@coiled-strand/core';
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useEffect } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { ApiError, isPassing } from '../../api/client';
-import { useLogMake } from '../../api/queries';
+import { useLogMake, useWearers } from '../../api/queries';
 import { useLogOutbox } from '../../make/log-outbox';
 import { betweenOf } from '../../make/half-way';
 import { localOf, useProgress } from '../../make/progress-store';
@@ -39,6 +39,18 @@ function startOf({ record, seconds, piece }: MakeView, plan: Plan): MakeLogDto {
   };
 }
 
+/** Which of the workshop’s wearers has it; of two of one name, the one that it was made for or none. */
+function ownerIdOf(
+  owner: string | undefined,
+  { piece, record }: MakeView,
+  wearers: readonly WearerView[],
+): string | undefined {
+  if (owner === piece.wearer.name) return piece.wearer.origin;
+  if (owner === record?.owner) return record?.ownerId;
+  const named = wearers.filter(({ value }) => value.name === owner);
+  return named.length === 1 ? named[0]!.id : undefined;
+}
+
 /** The form of a log, checked as the server checks it. */
 export interface LogOfMake {
   readonly form: UseFormReturn<MakeLogDto>;
@@ -55,6 +67,7 @@ export interface LogOfMake {
 /** @param onDone once the server has it */
 export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMake {
   const save = useLogMake(make.pieceId);
+  const { data: wearers = [] } = useWearers();
   const forget = useProgress((state) => state.forget);
   const form = useForm<MakeLogDto>({
     resolver: classValidatorResolver(MakeLogDto),
@@ -79,6 +92,7 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
       minutes: filled.stages ? sumOfMinutes(filled.stages) : filled.minutes,
       note: filled.note || undefined,
       owner: filled.owner || undefined,
+      ownerId: ownerIdOf(filled.owner, make, wearers),
     };
     const { keep: keepToSend } = useLogOutbox.getState();
     try {
