@@ -29,7 +29,7 @@ export async function launch(
   if (!admin) throw new Error('TEST_DATABASE_URL is not set; run the tests with npm test');
   const database = shared
     ? { url: shared, drop: () => Promise.resolve() }
-    : await createDatabase(admin, 'e2e');
+    : await createDatabase(admin, 'e2e', env['DEMO'] === 'off' ? 'empty' : 'demo');
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const begin = async () => {

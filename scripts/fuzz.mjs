@@ -28,6 +28,7 @@ await run(async () => {
       {
         env: {
           FUZZ: '50000',
+          FUZZ_MS: '1000',
           ...process.env,
           FUZZ_SEED: SEED,
           TEST_DATABASE_URL: cluster.url,

@@ -1,9 +1,11 @@
 import { readFileSync } from 'node:fs';
+import { createInterface } from 'node:readline';
 import { getDocument, OPS } from 'pdfjs-dist/legacy/build/pdf.mjs';
 
 /*
- * Tells what a general-purpose reader finds in a PDF, for tests: the file comes on standard input, JSON goes out. Lengths
- * are in mm, from the lower left corner. A process of its own, since the reader wants nothing between it and Node.
+ * Tells what a general-purpose reader finds in PDFs, for tests: paths of files come in as lines, JSON goes out as lines.
+ * Lengths are in mm, from the lower left corner. A process of its own, since the reader wants nothing between it and
+ * Node; one for all files of a test, since it takes a second to begin.
  */
 const MM = 72 / 25.4;
 
@@ -60,20 +62,28 @@ async function wordsOf(page) {
 const roles = (node) =>
   node === null ? [] : [node.role, ...(node.children ?? []).flatMap((child) => roles(child))];
 
-const data = new Uint8Array(readFileSync(0));
-const document = await getDocument({ data, verbosity: 0 }).promise;
-const pages = [];
-for (let i = 1; i <= document.numPages; i++) {
-  const page = await document.getPage(i);
-  const [, , width, height] = page.view;
-  pages.push({
-    width: width / MM,
-    height: height / MM,
-    words: await wordsOf(page),
-    paths: await pathsOf(page),
-    roles: roles(await page.getStructTree()).filter((role) => role !== undefined),
-  });
+async function read(file) {
+  const data = new Uint8Array(readFileSync(file));
+  const document = await getDocument({ data, verbosity: 0 }).promise;
+  const pages = [];
+  for (let i = 1; i <= document.numPages; i++) {
+    const page = await document.getPage(i);
+    const [, , width, height] = page.view;
+    pages.push({
+      width: width / MM,
+      height: height / MM,
+      words: await wordsOf(page),
+      paths: await pathsOf(page),
+      roles: roles(await page.getStructTree()).filter((role) => role !== undefined),
+    });
+  }
+  const { info } = await document.getMetadata();
+  const { Marked: tagged } = await document.getMarkInfo();
+  await document.destroy();
+  return { title: info.Title, language: info.Language, tagged, pages };
 }
-const { info } = await document.getMetadata();
-const { Marked: tagged } = await document.getMarkInfo();
-process.stdout.write(JSON.stringify({ title: info.Title, language: info.Language, tagged, pages }));
+
+for await (const file of createInterface({ input: process.stdin })) {
+  const answer = await read(file).catch((error) => ({ error: String(error.stack ?? error) }));
+  process.stdout.write(`${JSON.stringify(answer)}\n`);
+}

@@ -11,7 +11,7 @@ const api = () => as(test.app, owner)();
 beforeAll(async () => {
   test = await startTestApp();
   ({ signed: owner } = await memberOf(test.app, 'owner', 'the-owner'));
-}, 60_000);
+});
 afterAll(() => test.close());
 
 const NO_SUCH = '00000000-0000-4000-8000-000000000000';
@@ -63,4 +63,4 @@ it('bodies as large as may be are refused in a few kilobytes by every route that
       expect([what, text.length <= MAX_REFUSAL]).toEqual([what, true]);
     }
   }
-}, 300_000);
+});

@@ -78,7 +78,7 @@ describe('server', () => {
     const { id } = added.body as WearerView;
     await api().put(`/api/wearers/${id}`).send({ name: 'New', wrist: 171 }).expect(200);
     const wearers = (await api().get('/api/wearers')).body as WearerView[];
-    expect(wearers.at(-1)).toEqual({ id, value: { name: 'New', wrist: 171 } });
+    expect(wearers.at(-1)).toEqual({ id, value: { name: 'New', wrist: 171, origin: id } });
     const cords = (await api().get('/api/cords')).body as CordView[];
     expect(cords).toHaveLength(12);
     const { body } = await api()
@@ -108,7 +108,7 @@ describe('server', () => {
       await client.end();
       await other.close();
     }
-  }, 30_000);
+  });
 });
 
 describe('start', () => {
@@ -127,7 +127,7 @@ describe('start', () => {
       await Promise.all(apps.map((app) => app.close()));
       await database.drop();
     }
-  }, 60_000);
+  });
 
   it('starts empty when no demo is wanted, and with cords to choose from when it has an owner', async () => {
     const empty = await startTestApp(false);
@@ -151,10 +151,10 @@ describe('start', () => {
     } finally {
       await empty.close();
     }
-  }, 60_000);
+  });
 
   it('leaves a database alone that a newer program has changed', async () => {
-    const database = await createDatabase();
+    const database = await createDatabase('demo');
     const config = testConfig(database.url, true);
     const first = await createApp(config);
     await first.init();
@@ -172,7 +172,7 @@ describe('start', () => {
       await client.end();
       await database.drop();
     }
-  }, 60_000);
+  });
 
   it('says in a sentence what stops it', () => {
     expect(() => readConfig({})).toThrow(/npm start/);

@@ -39,7 +39,7 @@ beforeAll(async () => {
   await source.manager.insert(MemberRow, { workshopId, personId: person.id, role: 'owner' });
   signed = await signIn(source, person.id, workshopId);
   await source.destroy();
-}, 60_000);
+});
 afterAll(async () => {
   await Promise.all([one.stop(), other.stop()]);
   await database.drop();
@@ -243,7 +243,7 @@ describe('two servers on one database', () => {
     one = await startProcess(database.url, env);
     expect((await ask(one, 'GET', 'pieces')).status).toBe(200);
     page.leave();
-  }, 60_000);
+  });
 
   it('come through the database going away, without being started again', async () => {
     const name = new URL(database.url).pathname.slice(1);
@@ -282,7 +282,7 @@ describe('two servers on one database', () => {
     // So do the jobs.
     await thumbOf(other, await addPhoto(one, make.id));
     pages.forEach((page) => page.leave());
-  }, 60_000);
+  });
 });
 
 describe('what is asked of the database', () => {
@@ -306,7 +306,7 @@ describe('what is asked of the database', () => {
       'if-match': `"${items[0]!.version}"`,
     });
     expect(again.status).toBe(200);
-  }, 60_000);
+  });
 
   it('is told when it is more than the pool holds', async () => {
     const small = await startProcess(database.url, { POOL: '2' });
@@ -324,5 +324,5 @@ describe('what is asked of the database', () => {
     await holder.end();
     expect((await ask(small, 'GET', `pieces/${items[0]!.id}`)).status).toBe(200);
     await small.stop();
-  }, 60_000);
+  });
 });

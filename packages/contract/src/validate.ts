@@ -95,31 +95,27 @@ const isObject = (value: unknown): value is object =>
 const below = (path: string, key: string): string => (path === '' ? key : `${path}.${key}`);
 
 /**
- * What the rules of a class forbid by the mere shape of plain data: names that no rule knows, and lists that are
- * too long. It is asked before anything is built of the data, and looks at nothing that is refused.
+ * Lists that are longer than the rules of a class allow. They are found before anything is built of the data, and
+ * nothing in them is looked at.
  */
-function* shapeFaults(type: Class, plain: object, path = ''): Generator<FileFault> {
+function* lengthFaults(type: Class, plain: object, path = ''): Generator<FileFault> {
   const shapes = shapesOf(type);
   for (const [key, value] of Object.entries(plain) as [string, unknown][]) {
     const shape = shapes.get(key);
+    if (!shape) continue;
+    const { maxItems, nested } = shape;
     const at = below(path, key);
-    if (!shape) yield faultAt(at, `property ${key} should not exist`);
-    else if (!Array.isArray(value)) {
-      if (shape.nested && isObject(value)) yield* heldShapeFaults(shape.nested, value, at);
-    } else if (value.length > shape.maxItems) {
-      yield faultAt(at, `${key} must contain no more than ${shape.maxItems} elements`);
-    } else if (shape.nested) {
-      for (const [i, item] of value.entries()) {
-        if (isObject(item)) yield* heldShapeFaults(shape.nested, item, `${at}[${i}]`);
+    if (Array.isArray(value) && value.length > maxItems) {
+      yield faultAt(at, `${key} must contain no more than ${maxItems} elements`);
+    } else if (nested) {
+      const items: readonly unknown[] = Array.isArray(value) ? value : [value];
+      for (const [i, item] of items.entries()) {
+        const held = isObject(item) && classIn(nested, item);
+        if (!held) continue;
+        yield* lengthFaults(held, item, Array.isArray(value) ? `${at}[${i}]` : at);
       }
     }
   }
-}
-
-function* heldShapeFaults(nested: Nested, value: object, path: string): Generator<FileFault> {
-  const type = classIn(nested, value);
-  if (type) yield* shapeFaults(type, value, path);
-  else yield* unnamedFaults(nested, value, path);
 }
 
 /** Whether a library may turn a value into one of a class; what has no rules of its own inside stays as it is. */
@@ -171,7 +167,9 @@ function* buildAll(
 
 function* buildHeld(nested: Nested, value: object, path: string): Generator<FileFault, object> {
   const type = classIn(nested, value);
-  return type ? yield* build(type, value, path) : value;
+  if (type) return yield* build(type, value, path);
+  yield* unnamedFaults(nested, value, path);
+  return value;
 }
 
 /** The first of the faults, and what was built where there is none. */
@@ -190,7 +188,7 @@ function firstOf<T>(faults: Generator<FileFault, T>): {
 
 /**
  * Checks plain data against a DTO class, the same way the server's edge does. What is refused is refused early: by
- * its size, then by its shape, then by its rules, and with the first {@link MAX_FAULTS} faults at most.
+ * its size, then by its lists, then by its rules, and with the first {@link MAX_FAULTS} faults at most.
  *
  * @returns the instance, or the faults by path (`piece.parts[0].tension`)
  */
@@ -202,7 +200,7 @@ export function validateAs<T extends object>(
     return { ok: false, faults: [{ path: '', message: 'This must be an object.' }] };
   }
   // What turns plain data into classes cannot bear everything that JSON can say.
-  for (const faults of [unstorable(plain), firstOf(shapeFaults(type, plain)).faults]) {
+  for (const faults of [unstorable(plain), firstOf(lengthFaults(type, plain)).faults]) {
     if (faults.length > 0) return { ok: false, faults };
   }
   const { faults, built } = firstOf(build(type, plain));

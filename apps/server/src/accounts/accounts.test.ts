@@ -46,7 +46,7 @@ describe('an empty installation', () => {
   let empty: TestApp;
   beforeAll(async () => {
     empty = await startTestApp(false);
-  }, 60_000);
+  });
   afterAll(() => empty.close());
   const about = { workshop: 'A bench', name: 'First', signIn: 'first', password: PASSWORD };
   const api = () => as(empty.app)();
@@ -98,7 +98,7 @@ describe('an open workshop', () => {
   let open: TestApp;
   beforeAll(async () => {
     open = await startTestApp();
-  }, 60_000);
+  });
   afterAll(() => open.close());
   const api = () => as(open.app)();
 
@@ -129,7 +129,7 @@ describe('an open workshop', () => {
     await as(other.app)().get('/api/pieces').expect(401);
     await expect(refuseUnowned(other.app, '0.0.0.0')).rejects.toThrow('npm run owner');
     await other.close();
-  }, 60_000);
+  });
   it('lets nobody else in before its owner has a password, and from then on by name alone', async () => {
     const early = await api().post('/api/people/invitations').send({ role: 'maker' });
     expect(early.body.error.code).toBe('owner.open');
@@ -152,7 +152,7 @@ describe('people', () => {
   beforeAll(async () => {
     test = await startTestApp();
     owner = await memberOf(test.app, 'owner', 'the-owner');
-  }, 60_000);
+  });
   afterAll(() => test.close());
   const of = (signed: Signed | null) => as(test.app, signed)();
   const enter = (name: string, password: string, address = '198.51.100.1') =>
@@ -190,7 +190,7 @@ describe('people', () => {
         await enter(name, PASSWORD, at).expect(429);
       }
       await enter('guessed-at', PASSWORD, '198.51.100.200').expect(200);
-    }, 30_000);
+    });
     it('may do so as often as they like with the right password', async () => {
       await memberOf(test.app, 'maker', 'comes-and-goes');
       for (let i = 0; i < 15; i++) await enter('comes-and-goes', PASSWORD).expect(200);

@@ -42,7 +42,7 @@ beforeAll(async () => {
         : ((on.bodies[route.body]?.[0] ?? sampleOf(on.document, route.body)) as object);
     asked.push({ route, url, body });
   }
-}, 60_000);
+});
 afterAll(() => test.close());
 
 const PIXEL = Buffer.from(
@@ -153,7 +153,6 @@ describe('every route', () => {
       const after = await everythingOf(workshop.id);
       expect({ ...after, member: null }).toEqual({ ...before, member: null });
     },
-    60_000,
   );
 
   it('lets an owner through to what is for owners, makers and viewers', async () => {
@@ -166,7 +165,7 @@ describe('every route', () => {
         /role\.needed|signed-out|workshop\.none|: internal/,
       );
     }
-  }, 60_000);
+  });
 
   it('knows nothing of another workshop, by whatever id', async () => {
     const owner = await memberOf(test.app, 'owner', 'minds-her-own');
@@ -192,7 +191,7 @@ describe('every route', () => {
       if (named && one.route.method === 'get') expect(status).toBe(404);
     }
     expect(await everythingOf(owner.workshop.id)).toEqual(before);
-  }, 60_000);
+  });
 
   it('takes nothing of another workshop from inside a body', async () => {
     const owner = await memberOf(test.app, 'owner', 'lends-nothing');

@@ -120,7 +120,7 @@ describe('a backup of everything', () => {
       [],
     );
     await other.close();
-  }, 60_000);
+  });
 
   it('does not hold who is signed in, nor links that open something', async () => {
     await as(test.app, owner.signed)().post('/api/people/invitations').send({ role: 'viewer' });
@@ -181,7 +181,7 @@ describe('a backup of an older version', () => {
     expect(pieces.items).toMatchObject([{ version: 3, piece: spec[0]!.spec }]);
     await fresh.close();
     await database.drop();
-  }, 60_000);
+  });
 });
 
 describe('a backup that is not whole', () => {
@@ -210,7 +210,7 @@ describe('a backup that is not whole', () => {
     expect((await schemas(test.databaseUrl)).filter((name) => name.startsWith('restore'))).toEqual(
       [],
     );
-  }, 300_000);
+  });
 
   const text = () => gunzipSync(whole).toString();
   it.each<[string, () => Buffer, RegExp]>([

@@ -66,7 +66,7 @@ describe('the clock', () => {
     await rm(join(folder, 'kept', workshop), { recursive: true });
     const gone = await send().get(`/api/backups/${last!.id}`).expect(409);
     expect(gone.body.error.code).toBe('backup.elsewhere');
-  }, 60_000);
+  });
   it('asks for those that are due, each once', async () => {
     const service = test.app.get(BackupsService);
     const source = test.app.get(DataSource);

@@ -61,7 +61,7 @@ describe('an owner', () => {
         (await send(owner.signed).get(`/api/photos/${photos.items[0]!.id}/thumb`)).type ===
         'image/webp',
     );
-  }, 60_000);
+  });
 
   it('takes nobody’s password along that opens another workshop', async () => {
     const source = test.app.get(DataSource);
@@ -124,7 +124,7 @@ describe('an owner', () => {
       .send(bytes);
     expect(twice.body.error.code).toBe('backup.elsewhere');
     await other.close();
-  }, 60_000);
+  });
 
   it('of a file made by hand gets into no other account and no other workshop', async () => {
     const victim = await stranger(test.app, 'victim');
@@ -168,7 +168,7 @@ describe('an owner', () => {
     expect((await send(victim.signed).get('/api/session')).body.workshop.name).toBe(
       'Workshop of victim',
     );
-  }, 60_000);
+  });
 
   it('restores one at a time', async () => {
     const mine = await stranger(test.app, 'impatient');
@@ -179,7 +179,7 @@ describe('an owner', () => {
     const codes = answers.map(({ status }) => status);
     expect(codes.filter((code) => code === 200).length).toBeGreaterThan(0);
     expect(codes.filter((code) => code !== 200 && code !== 409)).toEqual([]);
-  }, 60_000);
+  });
 
   it('begins a new installation with it, which then signs in whom it knows', async () => {
     const bytes = await download(owner.signed);
@@ -194,7 +194,7 @@ describe('an owner', () => {
     await begin(bytes).expect(409);
     await send().post('/api/session').send({ signIn: 'the-owner', password: PASSWORD }).expect(200);
     await fresh.close();
-  }, 60_000);
+  });
 });
 
 /** A file with other rows and right checksums. */

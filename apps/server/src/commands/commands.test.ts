@@ -38,7 +38,7 @@ let demo: TestApp;
 beforeAll(async () => {
   folder = await mkdtemp(join(tmpdir(), 'coiled-strand-commands-'));
   demo = await startTestApp();
-}, 60_000);
+});
 afterAll(async () => {
   await demo.close();
   await rm(folder, { recursive: true, force: true });
@@ -69,7 +69,7 @@ describe('the commands', () => {
     expect((await enter('another secret of words')).status).toBe(200);
     await server.stop();
     await database.drop();
-  }, 60_000);
+  });
 
   it('take everything along and put it back, and ask before anything is replaced', async () => {
     const file = join(folder, 'all.gz');
@@ -101,5 +101,5 @@ describe('the commands', () => {
     expect(done.code).toBe(0);
     expect(await pieces()).toBe(11);
     await other.close();
-  }, 60_000);
+  });
 });

@@ -17,11 +17,11 @@ beforeAll(async () => {
   writeFileSync(join(root, 'index.html'), '<title>page</title>');
   writeFileSync(join(root, 'icon.svg'), '<svg xmlns="http://www.w3.org/2000/svg"/>');
   writeFileSync(join(root, 'assets', 'index-abc.js'), 'export {};'.repeat(400));
-  const database = await createDatabase();
+  const database = await createDatabase('empty');
   drop = database.drop;
   app = await createApp({ ...testConfig(database.url, false), webRoot: root });
   await app.init();
-}, 60_000);
+});
 afterAll(async () => {
   await app.close();
   await drop();

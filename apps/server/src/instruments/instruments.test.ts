@@ -13,7 +13,7 @@ describe('stand-ins beside the server', () => {
   let test: TestApp;
   beforeAll(async () => {
     test = await startTestApp(true, { instruments: 'simulated' });
-  }, 60_000);
+  });
   afterAll(() => test.close());
   const api = () => request(test.app.getHttpServer());
   const caliper = async (): Promise<InstrumentView> =>

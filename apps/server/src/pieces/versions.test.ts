@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import type { PageView, PieceView, TagView, VersionView } from '@coiled-strand/contract';
+import type { PageView, PieceView, TagView, VersionView, WearerView } from '@coiled-strand/contract';
 import { DataSource } from 'typeorm';
 import request from 'supertest';
 import { startTestApp, type TestApp } from '../testing/test-app.js';
@@ -8,7 +8,7 @@ import { MOST_KEPT, MOST_NAMED } from './versions.service.js';
 let test: TestApp;
 beforeAll(async () => {
   test = await startTestApp();
-}, 60_000);
+});
 afterAll(() => test.close());
 const api = () => request(test.app.getHttpServer());
 const query = (sql: string, given: unknown[]): Promise<unknown> =>
@@ -147,12 +147,12 @@ describe('versions of a piece', () => {
   it('lose the name of a wearer who is forgotten', async () => {
     const wearer = (
       await api().post('/api/wearers').send({ name: 'Somebody Kept', wrist: 160 }).expect(201)
-    ).body as { id: string };
+    ).body as WearerView;
     const [{ piece }] = (await pieces()) as readonly [PieceView];
     const made = (
       await api()
         .post('/api/pieces')
-        .send({ ...piece, wearer: { ...piece.wearer, name: 'Somebody Kept' } })
+        .send({ ...piece, wearer: wearer.value })
         .expect(201)
     ).body as PieceView;
     await keep(made.id, 'for them').expect(200);

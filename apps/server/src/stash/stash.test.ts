@@ -75,7 +75,7 @@ describe('several things at once', () => {
     const before = await names();
     const items = ['Clay 8 mm a', 'Clay 8 mm b', 'Clay 8 mm c'].map(bead);
     const { body } = await api().post('/api/beads/several').send({ items }).expect(201);
-    expect((body as BeadView[]).map(({ value }) => value)).toEqual(items);
+    expect((body as BeadView[]).map(({ value }) => value)).toMatchObject(items);
     expect(await names()).toEqual([...before, ...items.map(({ name }) => name)]);
   });
 

@@ -25,7 +25,7 @@ export function useHouse(): () => House {
     const owner = await memberOf(test.app, 'owner', 'the-owner');
     house = { test, owner, folder };
     await fill(house);
-  }, 60_000);
+  });
   afterAll(async () => {
     await house.test.close();
     await rm(house.folder, { recursive: true, force: true });

@@ -1,8 +1,8 @@
-import { randomBytes } from 'node:crypto';
 import { afterAll, beforeAll } from '@jest/globals';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import pg from 'pg';
 import request from 'supertest';
+import { createDatabase as createOn, type Like } from '../../../../scripts/lib/database.mjs';
 import type { Config } from '../config/config.js';
 import { createApp } from '../create-app.js';
 
@@ -29,16 +29,9 @@ export async function admin(sql: string): Promise<void> {
   }
 }
 
-export async function createDatabase(): Promise<{ url: string; drop: () => Promise<void> }> {
-  const name = `t_${randomBytes(6).toString('hex')}`;
-  await admin(`create database ${name}`);
-  const url = new URL(adminUrl());
-  url.pathname = `/${name}`;
-  return {
-    url: url.toString(),
-    drop: () => admin(`drop database if exists ${name} with (force)`),
-  };
-}
+/** @param like what it is a copy of; with nothing in it when left out */
+export const createDatabase = (like?: Like): ReturnType<typeof createOn> =>
+  createOn(adminUrl(), 't', like);
 
 export const testConfig = (databaseUrl: string, demo: boolean): Config => ({
   databaseUrl,
@@ -58,7 +51,7 @@ export const testConfig = (databaseUrl: string, demo: boolean): Config => ({
 
 /** The real application on a database of its own, without the web files. */
 export async function startTestApp(demo = true, more: Partial<Config> = {}): Promise<TestApp> {
-  const database = await createDatabase();
+  const database = await createDatabase(demo ? 'demo' : 'empty');
   const app = await createApp({ ...testConfig(database.url, demo), ...more });
   await app.init();
   return {
@@ -76,7 +69,7 @@ export function useTestApp(): () => ReturnType<typeof request> {
   let test: TestApp;
   beforeAll(async () => {
     test = await startTestApp();
-  }, 60_000);
+  });
   afterAll(() => test.close());
   return () => request(test.app.getHttpServer());
 }

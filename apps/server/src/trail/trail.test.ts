@@ -19,7 +19,7 @@ beforeAll(async () => {
   test = await startTestApp();
   ({ signed: owner } = await memberOf(test.app, 'owner', 'Olga'));
   ({ signed: maker } = await memberOf(test.app, 'maker', 'Mads'));
-}, 60_000);
+});
 afterAll(() => test.close());
 const of = (signed: Signed) => as(test.app, signed)();
 const trail = async (): Promise<readonly TrailView[]> =>

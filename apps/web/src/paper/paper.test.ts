@@ -1,9 +1,12 @@
 /** @jest-environment node */
-import { describe, expect, it } from '@jest/globals';
+import { afterAll, describe, expect, it } from '@jest/globals';
 import { EXAMPLE_PIECE, planPiece, TEMPLATES, type Piece, type Plan } from '@coiled-strand/core';
-import { spawnSync } from 'node:child_process';
-import { readFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { createInterface } from 'node:readline';
 import { fileURLToPath } from 'node:url';
 import { fontRuns, type PaperFonts } from './fonts';
 import { printed, type PaperOrder } from './order';
@@ -61,16 +64,26 @@ interface Read {
   }[];
 }
 const READER = fileURLToPath(new URL('../../../../scripts/lib/read-pdf.mjs', import.meta.url));
-function read(file: Uint8Array): Read {
-  const { stdout, stderr, status } = spawnSync(process.execPath, [READER], {
-    input: file,
-    maxBuffer: 2 ** 28,
-  });
-  if (status !== 0) throw new Error(stderr.toString());
-  return JSON.parse(stdout.toString()) as Read;
+const folder = mkdtempSync(join(tmpdir(), 'coiled-strand-pdf-'));
+const reader = spawn(process.execPath, [READER], { stdio: ['pipe', 'pipe', 'inherit'] });
+const answers = createInterface({ input: reader.stdout })[Symbol.asyncIterator]();
+afterAll(() => {
+  reader.stdin.end();
+  rmSync(folder, { recursive: true });
+});
+
+let files = 0;
+async function read(file: Uint8Array): Promise<Read> {
+  const path = join(folder, `${files++}.pdf`);
+  writeFileSync(path, file);
+  reader.stdin.write(`${path}\n`);
+  const { value } = (await answers.next()) as { value: string };
+  const answer = JSON.parse(value) as Read | { readonly error: string };
+  if ('error' in answer) throw new Error(answer.error);
+  return answer;
 }
 const printedAndRead = async (order: PaperOrder): Promise<Read> =>
-  read((await printed(order, FONTS)).file);
+  await read((await printed(order, FONTS)).file);
 const allWords = ({ pages }: Read): string =>
   pages.flatMap(({ words }) => words.map(({ text }) => text)).join(' ');
 const near = (a: number, b: number, off = 0.02): boolean => Math.abs(a - b) < off;
@@ -177,7 +190,7 @@ describe('a booklet', () => {
       FONTS,
     );
     expect(lost).toEqual([]);
-    expect(allWords(read(file))).toMatch(/Za\s*ż\s*ó\s*ł\s*ć/u);
+    expect(allWords(await read(file))).toMatch(/Za\s*ż\s*ó\s*ł\s*ć/u);
     // The mark of a subset: six letters and a plus.
     const names =
       Buffer.from(file)
@@ -191,7 +204,7 @@ describe('a booklet', () => {
   it('says which letters it has no shape for, each once', async () => {
     const made = await printed(order({ ...EXAMPLE_PIECE, name: 'Жемчуг 漢漢' }, false), FONTS);
     expect(made.lost.toSorted()).toEqual([...'Жемчуг漢'].toSorted());
-    expect(allWords(read(made.file))).toContain('?????? ??');
+    expect(allWords(await read(made.file))).toContain('?????? ??');
     expect(toldOf('x.pdf', made.lost)).toMatch(/^x\.pdf is saved\. .*Ж.*漢/u);
     expect(toldOf('x.pdf', [])).toBe('x.pdf is saved.');
   });

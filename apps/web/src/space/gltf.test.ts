@@ -63,7 +63,6 @@ describe('a piece as glTF', () => {
         Math.max(...along) - 1e-3,
       );
     },
-    60_000,
   );
 });
 

@@ -1,8 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { kept } from '../../../../scripts/lib/kept.mjs';
 import type { Point } from '../kind/primitive.js';
 import { tightened } from '../knot/tightened.js';
 import { draw, type RopeOutcome } from '../rope/outcome.js';
+import { allOf } from '../rope/testing.js';
 import { USUAL } from '../rope/tighten.js';
 import { alike, crossingCode } from './code.js';
 import type { Board } from '../kind/own-knot.js';
@@ -52,19 +54,20 @@ function alternatesTo(board: Board, until: string): boolean {
   return visits.every(({ over, one }, i) => !known.includes(one) || over === (i % 2 === 0));
 }
 
-function outcome(board: Board): RopeOutcome {
-  const steps = draw(inSpace(board), { ...USUAL, polygons: 2 });
-  for (;;) {
-    const { done, value } = steps.next();
-    if (done) return value;
-  }
-}
+/** What becomes of a board, and the size of a knot that is tight. */
+const outcome = (board: Board): { readonly how: RopeOutcome['how']; readonly size?: KnotSize } =>
+  kept('outcome', board, () => {
+    const outcome = allOf(draw(inSpace(board), { ...USUAL, polygons: 2 }));
+    return outcome.how === 'tight'
+      ? { how: outcome.how, size: knotSize(outcome.drawn) }
+      : { how: outcome.how };
+  });
 
 /** Size of a knot that is tight. */
 function sizeOf(board: Board): KnotSize {
-  const told = outcome(board);
-  if (told.how !== 'tight') throw new Error(`it is ${told.how}`);
-  return knotSize(told.drawn);
+  const { how, size } = outcome(board);
+  if (!size) throw new Error(`it is ${how}`);
+  return size;
 }
 
 describe('crossings', () => {

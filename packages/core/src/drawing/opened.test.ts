@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { kept } from '../../../../scripts/lib/kept.mjs';
 import { ownKnotOf } from '../board/testing.js';
 import { closureKind } from '../closure/registry.js';
 import type { Point3 } from '../kind/primitive.js';
@@ -6,6 +7,7 @@ import { TIGHTENED_CURVES } from '../knot/tightened-curves.js';
 import { EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
 import { CATALOGUE } from '../rope/knots/catalogue.js';
+import { allOf } from '../rope/testing.js';
 import type { Moment } from '../rope/opening.js';
 import { planPiece } from '../steps/plan-piece.js';
 import { testBead, testCord } from '../testing.js';
@@ -18,13 +20,8 @@ const sample = (kind: string): Sample => sampleOf(kind, CORD, testBead('b', 6, {
 const openable = ({ piece, plan, part }: Sample): Openable | null =>
   openableOf(piece, plan, part.id, TIGHTENED_CURVES);
 
-function momentsOf(of: Openable): readonly Moment[] {
-  const way = openingOf(of, CATALOGUE);
-  for (;;) {
-    const { done, value } = way.next();
-    if (done) return value;
-  }
-}
+const momentsOf = (of: Openable): readonly Moment[] =>
+  kept('opening', of, () => allOf(openingOf(of, CATALOGUE)));
 const reach = ({ cords }: SpaceScene, k: 0 | 1): number => {
   const all = cords.flatMap(({ line }) => line.map((p) => p[k]));
   return Math.max(...all) - Math.min(...all);

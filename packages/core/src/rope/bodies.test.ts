@@ -36,7 +36,7 @@ describe('a ring', () => {
       }).at(-1)!;
       // Elementary: pi (wire + cord); on the inner side of a ring a little more of the wire is near.
       expect(Math.abs(tight.lengths[0]! / (Math.PI * (wire + 1)) - 1)).toBeLessThan(0.01);
-      const ring = tight.laid.curve(1);
+      const ring = tight.curves[1]!;
       const at = middle(ring);
       for (const p of ring) expect(Math.abs(far(p, at) - radius)).toBeLessThan(0.01 * radius);
     },
@@ -61,7 +61,7 @@ describe('a ring', () => {
     expect(tight.lengths[0]).toBeCloseTo(16, 2);
     expect(tight.overlap).toBeLessThan(2e-3);
     // The cord lies inside it: the ring was moved out of the way.
-    const [, y, z] = middle(tight.laid.curve(1));
+    const [, y, z] = middle(tight.curves[1]!);
     expect(Math.hypot(y, z)).toBeLessThan(2 - 0.4 - 0.5 + 0.1);
   });
 });
@@ -95,9 +95,7 @@ describe('beads on a cord', () => {
       balls: [{ strand: 0, along: 0.5, leads: [0, 0], radius: size / 2 }],
       repeats: [{ axis: 'x', shift: long, turn: Math.PI, push: 0 }],
     }).at(-1)!;
-    const { laid } = tight;
-    const at = 3 * laid.slotOf(laid.problem.balls![0]!);
-    const [y, z] = [laid.x[at + 1]!, laid.x[at + 2]!];
+    const [, y, z] = tight.beads[0]!;
     expect(Math.hypot(tight.shifts[0]!, 2 * y, 2 * z)).toBeGreaterThan(size * 0.998);
     expect(tight.shifts[0]).toBeLessThan(size + 0.01);
   });

@@ -131,7 +131,8 @@ export function finer(recipe: Recipe): Finer[] {
   });
 }
 
-function allOf<T>(steps: Generator<unknown, T, void>): T {
+/** Runs a computation that can be left to its end. */
+export function allOf<T>(steps: Generator<unknown, T, void>): T {
   for (;;) {
     const { done, value } = steps.next();
     if (done) return value;

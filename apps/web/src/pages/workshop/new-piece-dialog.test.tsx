@@ -54,5 +54,5 @@ describe('a new piece', () => {
       cutting: { sureness: 0.95, step: 25.4, practice: 'practised' },
     });
     // Sixteen true drawings are made for the wrist that is typed.
-  }, 20_000);
+  });
 });

@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { TIGHTENED } from '../../knot/tightened.js';
 import { COMPUTED_BY } from '../../knot/tightened-data.js';
-import { computeNow, ENGINE, finer } from '../compute.js';
+import { ENGINE } from '../compute.js';
+import { computedBy, finerBy } from '../testing.js';
 import { CATALOGUE } from './catalogue.js';
 import { constants } from './derived.js';
 
@@ -26,7 +27,7 @@ describe('the data of tightened knots', () => {
     ['spiral.one.8', 'spiral.cord.one'],
   ] as const)('%s computed anew gives %s within its error', (id, name) => {
     const recipe = CATALOGUE.find((one) => one.id === id)!;
-    const numbers = computeNow(recipe);
+    const numbers = computedBy(recipe);
     const kept = TIGHTENED[name];
     const read = Object.entries(numbers).find(
       ([, { value }]) => Math.abs(value / kept.value - 1) < 0.05,
@@ -38,7 +39,7 @@ describe('the data of tightened knots', () => {
   it.each(['plait.four-round.1', 'sinnet.one.2', 'two-cord.360'])(
     '%s: one polygon more lies within the error that is told',
     (id) => {
-      const [first] = finer(CATALOGUE.find((one) => one.id === id)!);
+      const [first] = finerBy(CATALOGUE.find((one) => one.id === id)!);
       expect(first!.within).toBe(true);
     },
   );

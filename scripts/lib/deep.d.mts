@@ -1,0 +1,1 @@
+export function deep<T>(all: T, sample: T): T;

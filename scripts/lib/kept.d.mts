@@ -1,0 +1,1 @@
+export function kept<T>(what: string, inputs: unknown, compute: () => T): T;
