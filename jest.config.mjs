@@ -1,7 +1,8 @@
+import { availableParallelism } from 'node:os';
 import { ensureBuild } from './scripts/lib/build.mjs';
 
 // Libraries are tested as they are now, also where nobody has built them since.
-await ensureBuild(['server']);
+await ensureBuild(['server', 'vendor']);
 
 const swc = {
   '^.+\\.tsx?$': [
@@ -30,6 +31,7 @@ const shared = {
     '^(\\.{1,2}/.*)\\.js$': '$1',
     // What others use of a library is built as one file: each test loads it anew, and hundreds take seconds.
     '^@coiled-strand/(core|contract|solver)$': '<rootDir>/../../packages/$1/dist/bundle.js',
+    '^class-validator$': '<rootDir>/../../.data/vendor/class-validator.mjs',
   },
   transformIgnorePatterns: ['/node_modules/'],
 };
@@ -42,9 +44,22 @@ const project = (displayName, rootDir, more = {}) => ({
   ...more,
 });
 
+const web = {
+  testEnvironment: 'jsdom',
+  // Styles mean nothing without a layout, and there are no workers here.
+  moduleNameMapper: {
+    ...shared.moduleNameMapper,
+    '^(@chakra-ui|lucide)[-/]react$': '<rootDir>/../../.data/vendor/$1-react.mjs',
+    '\\.css$': '<rootDir>/src/test-nothing.ts',
+    '/picture-worker(\\?.*)?$': '<rootDir>/src/test-nothing.ts',
+  },
+  setupFiles: ['reflect-metadata', '<rootDir>/src/test-setup.ts'],
+};
+const MADE_UP = 'made-up-kinds.test.tsx';
+
 export default {
-  // By default one core is left idle; with two, that is half of the machine.
-  maxWorkers: '100%',
+  // By default one core is left idle; and where a test waits for a server or a database, another may go on.
+  maxWorkers: Math.ceil(1.5 * availableParallelism()),
   // Modules of a test file are kept by Node after it. A worker grown larger takes so long to leave that it
   // would have to be killed; one that is begun anew is small.
   workerIdleMemoryLimit: '800MB',
@@ -54,15 +69,15 @@ export default {
     project('core', 'packages/core'),
     project('contract', 'packages/contract', { setupFiles: ['reflect-metadata'] }),
     project('server', 'apps/server', { setupFiles: ['reflect-metadata'] }),
-    project('web', 'apps/web', {
-      testEnvironment: 'jsdom',
-      // Styles mean nothing without a layout, and there are no workers here.
+    project('web', 'apps/web', { ...web, testPathIgnorePatterns: [MADE_UP] }),
+    project('made-up', 'apps/web', {
+      ...web,
+      testMatch: [`<rootDir>/src/${MADE_UP}`],
+      // Puts a kind into the registries of the core, which are no files of their own in a bundle.
       moduleNameMapper: {
-        ...shared.moduleNameMapper,
-        '\\.css$': '<rootDir>/src/test-nothing.ts',
-        '/picture-worker(\\?.*)?$': '<rootDir>/src/test-nothing.ts',
+        ...web.moduleNameMapper,
+        '^@coiled-strand/(core|contract|solver)$': '<rootDir>/../../packages/$1/src/index.ts',
       },
-      setupFiles: ['reflect-metadata', '<rootDir>/src/test-setup.ts'],
     }),
   ],
 };

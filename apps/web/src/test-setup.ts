@@ -9,7 +9,7 @@ import 'fake-indexeddb/auto';
 (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
 
 // What is waited for comes when its module is loaded, which takes its time on a busy machine.
-configure({ asyncUtilTimeout: 15_000 });
+configure({ asyncUtilTimeout: 120_000 });
 
 /** jsdom has no layout, so nothing ever changes its size. */
 class NoResize implements ResizeObserver {

@@ -6,10 +6,7 @@ import { nestedIn, type Nested } from './rules.js';
 
 type Class = ClassConstructor<object>;
 
-/** Unknown fields are faults too: a misspelt name must not be dropped in silence. */
 const VALIDATION: ValidatorOptions = {
-  whitelist: true,
-  forbidNonWhitelisted: true,
   forbidUnknownValues: true,
   // The rules of an object itself. What it holds is asked object by object, so that it ends with enough faults.
   groups: ['own'],
@@ -126,22 +123,28 @@ const isFlat = (value: unknown): boolean =>
 
 /**
  * Builds an instance of a class and asks its rules, then those of all that it holds, object by object from the
- * outside in: whoever stops reading the faults stops the building.
+ * outside in: whoever stops reading the faults stops the building. Unknown fields are faults too: a misspelt name must
+ * not be dropped in silence.
  *
  * @returns the instance, whole where there was no fault
  */
 function* build(type: Class, plain: object, path = ''): Generator<FileFault, object> {
-  const entries = Object.entries(plain) as [string, unknown][];
+  const shapes = shapesOf(type);
+  const entries: [string, unknown][] = [];
+  for (const [key, value] of Object.entries(plain) as [string, unknown][]) {
+    if (shapes.has(key)) entries.push([key, value]);
+    else yield faultAt(below(path, key), `property ${key} should not exist`);
+  }
   const flat = entries.filter(([, value]) => isFlat(value));
   const values = plainToInstance(type, Object.fromEntries(flat));
   // In the order in which it came.
-  const fields = { ...plain, ...values } as Record<string, unknown>;
+  const fields: Record<string, unknown> = { ...Object.fromEntries(entries), ...values };
   const instance = Object.assign(Object.create(type.prototype as object) as object, fields);
   for (const { property, constraints } of validateSync(instance, VALIDATION)) {
     const message = worst(constraints);
     if (message !== undefined) yield faultAt(below(path, property), message);
   }
-  for (const [key, { nested }] of shapesOf(type)) {
+  for (const [key, { nested }] of shapes) {
     const value = nested && fields[key];
     if (!nested || typeof value !== 'object' || value === null) continue;
     const at = below(path, key);

@@ -134,26 +134,23 @@ describe('every route', () => {
     }
   });
 
-  it.each(ROLES)(
-    'lets a %s do what a rule lets one do, and nothing else',
-    async (role: Role) => {
-      const { workshop } = await memberOf(test.app, 'owner', `keeps-${role}`);
-      const before = await everythingOf(workshop.id);
-      const order = [...asked].sort((a, b) => late(a.route) - late(b.route));
-      for (const [i, one] of order.entries()) {
-        const { rule } = one.route;
-        const barred = ROLES.includes(rule as Role) && !may(role, rule as Role);
-        // What is let through to a role is tried where it changes something only for the owner.
-        if (!barred && one.route.method !== 'get') continue;
-        const { signed } = await memberOf(test.app, role, `${role}-${i}`);
-        const { status, body } = await answer(one, signed);
-        const what = `${said(one)}: ${barred ? body.error?.code : status < 500 && status !== 401 && status !== 403}`;
-        expect(what).toBe(`${said(one)}: ${barred ? 'role.needed' : true}`);
-      }
-      const after = await everythingOf(workshop.id);
-      expect({ ...after, member: null }).toEqual({ ...before, member: null });
-    },
-  );
+  it.each(ROLES)('lets a %s do what a rule lets one do, and nothing else', async (role: Role) => {
+    const { workshop } = await memberOf(test.app, 'owner', `keeps-${role}`);
+    const before = await everythingOf(workshop.id);
+    const order = [...asked].sort((a, b) => late(a.route) - late(b.route));
+    for (const [i, one] of order.entries()) {
+      const { rule } = one.route;
+      const barred = ROLES.includes(rule as Role) && !may(role, rule as Role);
+      // What is let through to a role is tried where it changes something only for the owner.
+      if (!barred && one.route.method !== 'get') continue;
+      const { signed } = await memberOf(test.app, role, `${role}-${i}`);
+      const { status, body } = await answer(one, signed);
+      const what = `${said(one)}: ${barred ? body.error?.code : status < 500 && status !== 401 && status !== 403}`;
+      expect(what).toBe(`${said(one)}: ${barred ? 'role.needed' : true}`);
+    }
+    const after = await everythingOf(workshop.id);
+    expect({ ...after, member: null }).toEqual({ ...before, member: null });
+  });
 
   it('lets an owner through to what is for owners, makers and viewers', async () => {
     const order = [...asked].sort((a, b) => late(a.route) - late(b.route));

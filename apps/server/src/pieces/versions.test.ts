@@ -1,5 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import type { PageView, PieceView, TagView, VersionView, WearerView } from '@coiled-strand/contract';
+import type {
+  PageView,
+  PieceView,
+  TagView,
+  VersionView,
+  WearerView,
+} from '@coiled-strand/contract';
 import { DataSource } from 'typeorm';
 import request from 'supertest';
 import { startTestApp, type TestApp } from '../testing/test-app.js';

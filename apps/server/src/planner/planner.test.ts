@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { deep } from '../../../../scripts/lib/deep.mjs';
 import type { PieceView } from '@coiled-strand/contract';
 import { PIECE_FORMAT_VERSION, templateById, type Piece } from '@coiled-strand/core';
 import { useTestApp } from '../testing/test-app.js';
@@ -91,7 +92,7 @@ describe('planning on the server', () => {
 
   it('is ended at any moment, also while its threads still load, and plans to the end what it was given', async () => {
     // What went wrong was an abort of the whole program, so that nothing after it was run.
-    for (let ms = 0; ms < 300; ms += 12) {
+    for (let ms = 0; ms < 300; ms += deep(12, 60)) {
       const planner = new Planner();
       const planned = planner.plan({ piece: band, hand: [] });
       await new Promise((resolve) => setTimeout(resolve, ms));

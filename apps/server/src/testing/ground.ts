@@ -16,6 +16,7 @@ import type {
   WorkshopView,
 } from '@coiled-strand/contract';
 import { drawBoard, KNOWN_KNOTS, TEMPLATES } from '@coiled-strand/core';
+import { kept } from '../../../../scripts/lib/kept.mjs';
 import type { Document } from './routes.js';
 import type { useTestApp } from './test-app.js';
 
@@ -102,14 +103,17 @@ async function ofTheWeek(read: Read): Promise<Pick<Ground, 'bodies' | 'ids'>> {
 /** A knot drawn tight as a page does it. */
 export function drawnKnot(id = 'figure-eight'): DrawnKnotDto {
   const { name, board } = KNOWN_KNOTS.find((one) => one.id === id)!;
-  const steps = drawBoard(board);
-  for (;;) {
-    const { done, value } = steps.next();
-    if (!done) continue;
-    if (value.how !== 'holds') throw new Error(`the ${name} ${value.how}`);
-    // As it comes out of a request: plain lists.
-    return JSON.parse(JSON.stringify({ name, board, tight: value.tight })) as DrawnKnotDto;
-  }
+  const tight = kept('board', board, () => {
+    const steps = drawBoard(board);
+    for (;;) {
+      const { done, value } = steps.next();
+      if (!done) continue;
+      if (value.how !== 'holds') throw new Error(`the ${name} ${value.how}`);
+      return value.tight;
+    }
+  });
+  // As it comes out of a request: plain lists.
+  return JSON.parse(JSON.stringify({ name, board, tight })) as DrawnKnotDto;
 }
 
 const keptKnot = async (api: Api): Promise<KnotView> =>

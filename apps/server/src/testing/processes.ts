@@ -92,7 +92,7 @@ export async function listenTo<T>(
 /** Looks again and again until there is something to see. @throws Error when there is nothing for so long, in ms */
 export async function until<T>(
   look: () => T | undefined | false | Promise<T | undefined | false>,
-  longest = 15_000,
+  longest = 120_000,
 ): Promise<T> {
   const from = Date.now();
   while (Date.now() - from < longest) {

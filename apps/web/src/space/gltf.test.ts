@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { deep } from '../../../../scripts/lib/deep.mjs';
 import {
   drawInSpace,
   planPiece,
@@ -39,31 +40,33 @@ const sceneOf = (id: string): SpaceScene => {
 };
 
 describe('a piece as glTF', () => {
-  it.each(['focal-cord', 'beaded-band', 'floss-spiral', 'buckle-band'])(
-    '%s is valid glTF 2.0, one mesh a cord and a bead, in millimetres',
-    async (id) => {
-      const scene = sceneOf(id);
-      const gltf = (await gltfOf(scene)) as unknown as Gltf;
-      expect(gltf.asset.version).toBe('2.0');
-      const report = await validateBytes(new TextEncoder().encode(JSON.stringify(gltf)));
-      expect(report.issues.messages.filter(({ severity }) => severity < 2)).toEqual([]);
-      expect(report.issues.numErrors).toBe(0);
-      expect(gltf.nodes.filter(({ name }) => name?.startsWith('cord '))).toHaveLength(
-        scene.cords.length,
-      );
-      expect(gltf.meshes.length).toBeGreaterThan(0);
-      const root = gltf.nodes.find(({ name }) => name === 'millimetres')!;
-      expect(root.scale).toEqual([0.001, 0.001, 0.001]);
-      // As long as the piece is: the positions are its millimetres.
-      const boxes = gltf.meshes.map(
-        ({ primitives }) => gltf.accessors[primitives[0]!.attributes['POSITION']!]!,
-      );
-      const along = scene.cords.flatMap(({ line }) => line.map(([x]) => x));
-      expect(Math.max(...boxes.map(({ max }) => max![0]!))).toBeGreaterThan(
-        Math.max(...along) - 1e-3,
-      );
-    },
-  );
+  it.each(
+    deep(
+      ['focal-cord', 'beaded-band', 'floss-spiral', 'buckle-band'],
+      ['focal-cord', 'buckle-band'],
+    ),
+  )('%s is valid glTF 2.0, one mesh a cord and a bead, in millimetres', async (id) => {
+    const scene = sceneOf(id);
+    const gltf = (await gltfOf(scene)) as unknown as Gltf;
+    expect(gltf.asset.version).toBe('2.0');
+    const report = await validateBytes(new TextEncoder().encode(JSON.stringify(gltf)));
+    expect(report.issues.messages.filter(({ severity }) => severity < 2)).toEqual([]);
+    expect(report.issues.numErrors).toBe(0);
+    expect(gltf.nodes.filter(({ name }) => name?.startsWith('cord '))).toHaveLength(
+      scene.cords.length,
+    );
+    expect(gltf.meshes.length).toBeGreaterThan(0);
+    const root = gltf.nodes.find(({ name }) => name === 'millimetres')!;
+    expect(root.scale).toEqual([0.001, 0.001, 0.001]);
+    // As long as the piece is: the positions are its millimetres.
+    const boxes = gltf.meshes.map(
+      ({ primitives }) => gltf.accessors[primitives[0]!.attributes['POSITION']!]!,
+    );
+    const along = scene.cords.flatMap(({ line }) => line.map(([x]) => x));
+    expect(Math.max(...boxes.map(({ max }) => max![0]!))).toBeGreaterThan(
+      Math.max(...along) - 1e-3,
+    );
+  });
 });
 
 describe('a plate', () => {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { deep } from '../../../../scripts/lib/deep.mjs';
 import { loadSolver } from '@coiled-strand/solver';
 import fc from 'fast-check';
 import { random } from '../testing.js';
@@ -134,7 +135,7 @@ describe('a length filled exactly', () => {
 describe('bars cut into exactly fitting thirds', () => {
   // Instances made as E. Falkenauer's triplets, A hybrid grouping genetic algorithm for bin packing, Journal of
   // Heuristics 2 (1996): the fewest bars are known, since every bar is filled without a rest.
-  it.each([60, 120, 249])('%i cuts are found to fit', (items) => {
+  it.each(deep([60, 120, 249], [60, 120]))('%i cuts are found to fit', (items) => {
     const problem: StockProblem = {
       sizes: sizesOf(thirds(items / 3, items)),
       bars: [{ length: 1000, useful: 300, whole: true, count: items / 3 }],
@@ -153,7 +154,7 @@ describe('bars cut into exactly fitting thirds', () => {
 });
 
 describe('small problems', () => {
-  const seeds = Array.from({ length: 200 }, (_, i) => i + 1);
+  const seeds = Array.from({ length: deep(200, 40) }, (_, i) => i + 1);
   it('are solved as well as by trying everything, and say so', () => {
     for (const seed of seeds) {
       const problem = someProblem(seed, 3 + (seed % 4), 2 + (seed % 3));
@@ -183,7 +184,7 @@ describe('small problems', () => {
       expect(save.bound).toBeLessThanOrEqual(best.cost + 1e-6);
       if (save.bound > best.cost - 1) tight += 1;
     }
-    expect(tight).toBeGreaterThan(50);
+    expect(tight).toBeGreaterThan(seeds.length / 4);
   });
   it('give back the plan that is known where time is up at once', () => {
     const problem = someProblem(7, 6, 4);
@@ -199,7 +200,7 @@ describe('bars all of one length', () => {
   it('first fit decreasing never takes more than 11/9 of the fewest and 6/9', () => {
     // G. Dósa, The tight bound of first fit decreasing bin-packing algorithm is FFD(I) <= 11/9 OPT(I) + 6/9 (2007).
     let worse = 0;
-    for (let seed = 1; seed <= 60; seed++) {
+    for (let seed = 1; seed <= deep(60, 15); seed++) {
       const { uniform } = random(seed);
       const lengths = Array.from({ length: 24 }, () => 120 + Math.floor(uniform() * 400));
       const problem: StockProblem = {
@@ -223,7 +224,7 @@ describe('bars all of one length', () => {
 });
 
 describe('larger problems', () => {
-  it.each([11, 12, 13])('overdraw no bar and cut nothing twice (seed %i)', (seed) => {
+  it.each(deep([11, 12, 13], [12]))('overdraw no bar and cut nothing twice (seed %i)', (seed) => {
     const problem = someProblem(seed, 60, 30);
     let before = Infinity;
     for (const answer of solveStock(problem, means)) {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { deep } from '../../../../scripts/lib/deep.mjs';
 import type { Point3 } from '../kind/primitive.js';
 import { polylineLength } from '../knot/spline.js';
 import { TIGHTENED_CURVES } from '../knot/tightened-curves.js';
@@ -98,7 +99,13 @@ describe('every template', () => {
         wearer: { name: 'x', wrist: 165, hand: 205, neck: 360, ankle: 220, head: 560 },
         cutting: { sureness: 0.95, step: 10, practice: 'practised' },
       });
-      for (const { scene, unit, step } of unitsOf(piece, 'right')) {
+      const all = unitsOf(piece, 'right');
+      // Of a sample the first of every step, the last, and some on the way.
+      const seen = deep(
+        all,
+        all.filter(({ unit }, i) => unit === 0 || i % 9 === 0),
+      );
+      for (const { scene, unit, step } of seen) {
         if (!scene) continue;
         shown++;
         expect(movingOf(scene).length).toBeGreaterThan(0);
@@ -116,6 +123,6 @@ describe('every template', () => {
         expect(gap).toBeLessThan(6);
       }
     }
-    expect(shown).toBeGreaterThan(100);
+    expect(shown).toBeGreaterThan(deep(100, 30));
   });
 });

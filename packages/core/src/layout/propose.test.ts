@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { deep } from '../../../../scripts/lib/deep.mjs';
 import { templateById } from '../template/templates.js';
 import { isSymmetric, planned, testBead } from '../testing.js';
 import type { Hand } from '../learn/hand.js';
@@ -171,8 +172,8 @@ describe('nothing nearer is left out', () => {
     }
     expect(Math.abs(found[0]!.off)).toBeLessThan(best + 0.05);
   });
-  it('six kinds of small beads are laid out in no time, to a hundredth of a millimetre', () => {
-    const sizes = [2, 2.3, 2.7, 3.1, 3.6, 4.2];
+  it('many kinds of small beads are laid out in no time, to a hundredth of a millimetre', () => {
+    const sizes = deep([2, 2.3, 2.7, 3.1, 3.6, 4.2], [2, 2.3, 2.7, 4.2]);
     const small = { ...piece, beads: sizes.map((mm, i) => testBead(`b${i}`, mm, { hole: 1.4 })) };
     const found = finish(
       proposeLayouts(small, {

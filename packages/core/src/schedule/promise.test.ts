@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { deep } from '../../../../scripts/lib/deep.mjs';
 import { random } from '../testing.js';
 import { TIME_SPREAD } from '../learn/hand.js';
 import { layOut } from './lay-out.js';
@@ -40,12 +41,13 @@ function workshop(seed: number) {
   return { took, factor };
 }
 
-/** In how many of 2,000 workshops the 80 and the 95 in 100 date of the last of some pieces was kept. */
+const WORKSHOPS = deep(2000, 200);
+
+/** In how many workshops the 80 and the 95 in 100 date of the last of some pieces was kept. */
 function kept(
   jobs: readonly Job[],
   sittings: readonly Sitting[],
 ): { eighty: number; ninetyFive: number } {
-  const WORKSHOPS = 2000;
   const order = byDueDate(jobs).map(({ id }) => id);
   const wish = jobs.at(-1)!.id;
   let eighty = 0;
@@ -64,8 +66,8 @@ function kept(
   return { eighty: eighty / WORKSHOPS, ninetyFive: ninetyFive / WORKSHOPS };
 }
 
-/** Three standard deviations of a share of 2,000. */
-const give = (share: number): number => 3 * Math.sqrt((share * (1 - share)) / 2000);
+/** Three standard deviations of a share of so many. */
+const give = (share: number): number => 3 * Math.sqrt((share * (1 - share)) / WORKSHOPS);
 
 describe('a promise', () => {
   it('of 80 in 100 is kept in 80 of 100 workshops', () => {

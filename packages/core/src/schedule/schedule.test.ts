@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { deep } from '../../../../scripts/lib/deep.mjs';
 import fc from 'fast-check';
 import { random } from '../testing.js';
 import { compareLateness, latenessOf, leastLateness, type Lateness } from './lateness.js';
@@ -156,7 +157,7 @@ describe('tasks laid out', () => {
         }
         expect(lateness.most).toBeGreaterThanOrEqual(least - 1);
       }),
-      { numRuns: 80 },
+      { numRuns: deep(80, 20) },
     );
   });
 });
@@ -190,7 +191,7 @@ function somePieces(seed: number, count: number, lags = true): Job[] {
 }
 
 describe('a week', () => {
-  it.each(Array.from({ length: 12 }, (_, i) => i + 1))(
+  it.each(Array.from({ length: deep(12, 4) }, (_, i) => i + 1))(
     'of seven pieces is planned as well as the best of all their orders (seed %i)',
     (seed) => {
       const jobs = somePieces(seed, 7);
@@ -207,7 +208,7 @@ describe('a week', () => {
   );
   it('has no plan that is less late than the bound, by trying what hands could do every quarter of an hour', () => {
     let tight = 0;
-    for (let seed = 1; seed <= 40; seed++) {
+    for (let seed = 1; seed <= deep(40, 12); seed++) {
       const { uniform } = random(seed);
       const jobs = Array.from({ length: 3 }, (_, j): Job => {
         const id = `j${j}`;
@@ -229,7 +230,7 @@ describe('a week', () => {
       if (isBest(plan)) tight += 1;
     }
     // Where the bound is met no plan is better, and the maker is told so.
-    expect(tight).toBeGreaterThan(20);
+    expect(tight).toBeGreaterThan(deep(20, 6));
   });
   it('without waits is best with the earliest due date first', () => {
     // Jackson 1955: the rule is optimal for the latest job on one machine.
