@@ -154,7 +154,8 @@ module.exports = {
     },
     {
       name: 'core-stands-alone',
-      comment: 'The core knows no package, no Node module, no interface. Its tests keep what takes them long.',
+      comment:
+        'The core knows no package, no Node module, no interface. Its tests keep what takes them long.',
       severity: 'error',
       from: { path: '^packages/core/src', pathNot: '(\\.test|/testing)\\.ts$' },
       to: { pathNot: '^packages/core/src' },

@@ -126,8 +126,8 @@ export async function newPiece(
   const start = TEMPLATES.find(({ label }) => label.startsWith(template));
   if (!start) throw new Error(`no template begins with ${template}`);
   const workshop = (await (await page.request.get('/api/workshop')).json()) as WorkshopView;
-  const { step, sureness, practice, ends } = workshop.settings;
-  const piece = start.make({ name, wearer: WEARER, cutting: { step, sureness, practice }, ends });
+  const { step, confidence, practice, ends } = workshop.settings;
+  const piece = start.make({ name, wearer: WEARER, cutting: { step, confidence, practice }, ends });
   const answer = await page.request.post('/api/pieces', { data: piece });
   const { id } = (await answer.json()) as PieceView;
   await page.goto(`/pieces/${id}/fit`);

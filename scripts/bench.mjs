@@ -55,7 +55,7 @@ function broadBand(core) {
   const made = core.templateById('floss-stripe').make({
     name: 'Broad band',
     wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
   const piece = core.withStrandCount(made, 'knotted-floss', 40);
   const rows = Array.from({ length: 300 }, (_, r) => (r % 7 < 4 ? '>' : '<').repeat(20 - (r % 2)));
@@ -425,7 +425,7 @@ function hitchedBundle(core) {
   const piece = core.templateById('floss-spiral').make({
     name: 'Four hundred hitches',
     wearer: { name: 'x', wrist: 165, hand: 205 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
   return {
     ...piece,

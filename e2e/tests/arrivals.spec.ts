@@ -1,8 +1,8 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import type { BeadView, PageView, PieceView } from '@coiled-strand/contract';
 import type { Locator, Page } from '@playwright/test';
 import { clearBench, expect, newPiece, stored, test, widthOf } from '../fixtures.js';
+import { violationsIn } from '../accessible.js';
 
 test.afterAll(({ server }) => clearBench(server));
 
@@ -58,8 +58,7 @@ test('a table dropped anywhere is looked at row by row, and what is good goes on
   await expect(dialog.getByText('Not read: Supplier.')).toBeVisible();
   await expect(dialog.getByRole('row', { name: /^3 Star/ })).toContainText('“star” is none of');
   await expect(dialog.getByRole('row', { name: /^4/ })).toContainText('Name is not told.');
-  const { violations } = await new AxeBuilder({ page }).include('[role=dialog]').analyze();
-  expect(violations).toEqual([]);
+  expect(await violationsIn(page, { within: '[role=dialog]' })).toEqual([]);
   await dialog.getByRole('button', { name: 'Put 1 bead on the list' }).click();
   await expect(page.getByRole('heading', { name: 'Your lists' })).toBeVisible();
   const clay = page.getByTestId('thing').filter({ hasText: 'Clay' });
@@ -98,8 +97,7 @@ test('what uses a thing is told before it goes; the lists fit a phone and can be
   for (const list of ['Cords', 'Beads', 'Findings', 'Wearers']) {
     await page.getByRole('button', { name: list, exact: true }).click();
     await expect(page.getByTestId('thing').first()).toBeVisible();
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations).toEqual([]);
+    expect(await violationsIn(page)).toEqual([]);
   }
   await page.setViewportSize({ width: 390, height: 844 });
   await expect.poll(() => widthOf(page)).toBeLessThanOrEqual(390);

@@ -1,5 +1,5 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { clearBench, expect, newPiece, test, widthOf } from '../fixtures.js';
+import { violationsIn } from '../accessible.js';
 
 test.afterAll(({ server }) => clearBench(server));
 
@@ -21,8 +21,7 @@ test('a technique is found, looked at, tied along by keys, and measured', async 
   for (let i = 0; i < 19; i++) await page.keyboard.press('Space');
   await expect(practice.getByText(/half knot 20 of 20/)).toBeVisible();
   await expect(practice.getByRole('button', { name: 'Once more from the start' })).toBeVisible();
-  const axe = await new AxeBuilder({ page }).analyze();
-  expect(axe.violations).toEqual([]);
+  expect(await violationsIn(page)).toEqual([]);
 
   for (let i = 1; i <= 3; i++) {
     await page.getByRole('button', { name: 'Measure a swatch' }).click();
@@ -63,8 +62,7 @@ test('it is reached from the part on the bench and from the step of a make; it f
     await page.goto(`/knot-book/${id}`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expect.poll(() => widthOf(page)).toBeLessThanOrEqual(390);
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations).toEqual([]);
+    expect(await violationsIn(page)).toEqual([]);
   }
   await page.goto('/knot-book/zeppelin-bend');
   await expect(page.getByRole('heading', { name: 'Nothing here' })).toBeVisible();

@@ -1,7 +1,7 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { clearBench, expect, newPiece, test } from '../fixtures.js';
+import { violationsIn } from '../accessible.js';
 
 test.afterAll(({ server }) => clearBench(server));
 
@@ -22,8 +22,7 @@ test('a piece goes on paper: strip, booklet, cut list and labels', async ({ page
   await page.keyboard.press('Enter');
   const dialog = page.getByRole('dialog', { name: 'On paper on paper or as a file' });
   await expect(dialog).toBeVisible();
-  const { violations } = await new AxeBuilder({ page }).include('[role=dialog]').analyze();
-  expect(violations).toEqual([]);
+  expect(await violationsIn(page, { within: '[role=dialog]' })).toEqual([]);
   const strip = await saved(page, 'Save as PDF');
   expect(strip.name).toBe('On-paper-Strip.pdf');
   expect(strip.file.subarray(0, 5).toString()).toBe('%PDF-');

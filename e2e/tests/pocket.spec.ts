@@ -2,10 +2,10 @@ import { cpSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:f
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { AxeBuilder } from '@axe-core/playwright';
 import type { MakeView, PageView } from '@coiled-strand/contract';
 import type { BrowserContext, Page } from '@playwright/test';
 import { expect, launch, newPiece, stored, test, type Running } from '../fixtures.js';
+import { violationsIn } from '../accessible.js';
 
 const NEVER_OPENED = '00000000-0000-4000-8000-000000000000';
 
@@ -115,8 +115,7 @@ test('what was never opened here says so, and the program says what it has on th
   await install(page);
   await page.getByRole('button', { name: 'Settings' }).click();
   await expect(page.getByTestId('on-this-device')).toContainText('opens without a network');
-  const { violations } = await new AxeBuilder({ page }).include('[role=dialog]').analyze();
-  expect(violations).toEqual([]);
+  expect(await violationsIn(page, { within: '[role=dialog]' })).toEqual([]);
   await page.keyboard.press('Escape');
   const manifest = (await (await page.request.get('/manifest.webmanifest')).json()) as {
     icons: { src: string; sizes: string }[];

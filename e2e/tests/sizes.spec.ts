@@ -1,6 +1,6 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import type { PageView, PieceView } from '@coiled-strand/contract';
 import { clearBench, expect, newPiece, stored, test, widthOf } from '../fixtures.js';
+import { violationsIn } from '../accessible.js';
 
 test.afterAll(({ server }) => clearBench(server));
 
@@ -27,8 +27,7 @@ test('one design in several sizes: side by side, as a piece, for a kit and for a
   await small.fill('11 cm');
   await small.press('Enter');
   await expect.poll(async () => Number(await knots.nth(2).textContent())).toBeLessThan(counts[2]!);
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations).toEqual([]);
+  expect(await violationsIn(page)).toEqual([]);
   await page.setViewportSize({ width: 390, height: 844 });
   await expect.poll(() => widthOf(page)).toBeLessThanOrEqual(390);
   await page.setViewportSize({ width: 1280, height: 800 });

@@ -1,4 +1,3 @@
-import { AxeBuilder } from '@axe-core/playwright';
 import type { MakeView, PieceView, TagView } from '@coiled-strand/contract';
 import {
   clearBench,
@@ -10,6 +9,7 @@ import {
   test,
   widthOf,
 } from '../fixtures.js';
+import { violationsIn } from '../accessible.js';
 import { keys, mouse } from '../hands.js';
 
 test.afterAll(({ server }) => clearBench(server));
@@ -63,8 +63,7 @@ for (const way of ['by mouse', 'by keyboard alone']) {
     const changed = page.getByRole('table').last();
     await expect(changed.getByRole('row', { name: /^Room/ })).toContainText('Snug');
     await expect(changed.getByRole('row', { name: /^Name/ })).toContainText(`${name}, other`);
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations).toEqual([]);
+    expect(await violationsIn(page)).toEqual([]);
 
     await hands.press(page.getByRole('button', { name: 'Go back to it' }));
     await expect
@@ -89,8 +88,7 @@ test('pieces are sorted under tags, found by them, and a tag is called otherwise
   await asked.getByRole('textbox', { name: 'A new tag' }).fill('Spring fair');
   await asked.getByRole('button', { name: 'Add it' }).click();
   await expect(asked.getByRole('checkbox', { name: 'Spring fair' })).toBeChecked();
-  const { violations } = await new AxeBuilder({ page }).analyze();
-  expect(violations).toEqual([]);
+  expect(await violationsIn(page)).toEqual([]);
   await asked.getByRole('button', { name: 'Keep these' }).click();
   await asked.waitFor({ state: 'hidden' });
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import {
   pieceFileSchema,
+  VERSION,
   type CordView,
   type WearerView,
   type WorkshopView,
@@ -17,7 +18,12 @@ const api = useTestApp();
 
 describe('server', () => {
   it('says that it and its database are well', async () => {
-    await api().get('/api/health').expect(200, { status: 'ok', database: 'ok', disk: null });
+    await api().get('/api/health').expect(200, {
+      status: 'ok',
+      version: VERSION,
+      database: 'ok',
+      disk: null,
+    });
   });
 
   it('answers every fault in one shape', async () => {

@@ -78,5 +78,5 @@ export const pieceOf = (template: string): Piece =>
   templateById(template).make({
     name: 'Test piece',
     wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });

@@ -68,7 +68,7 @@ describe('piece file', () => {
       },
     ],
     ['piece.weight', (p) => (p['weight'] = 12)],
-    ['piece.cutting.sureness', (p) => ((p['cutting'] as Json)['sureness'] = 1)],
+    ['piece.cutting.confidence', (p) => ((p['cutting'] as Json)['confidence'] = 1)],
   ])('names the fault at %s', (path, change) => {
     expect(paths(edited((file) => change(file.piece)))).toContain(path);
   });
@@ -166,7 +166,7 @@ describe('other bodies', () => {
       unit: 'cm',
       cordUnit: 'ft',
       step: 25.4,
-      sureness: 0.95,
+      confidence: 0.95,
       practice: 'practised',
       ends: { melts: 'singe', burns: 'glue', leather: 'glue' },
       hand: 'right',

@@ -14,6 +14,7 @@ export * from './validate.js';
 export * from './views.js';
 export * from './page.dto.js';
 export * from './version.dto.js';
+export * from './version.js';
 export * from './thing.dto.js';
 export * from './lot.dto.js';
 export * from './cutting.dto.js';

@@ -1,5 +1,5 @@
 import { ValidateBy, type ValidationOptions } from 'class-validator';
-import { toldAs } from './told-as.js';
+import { schemaContext } from './told-as.js';
 
 /** The value is an object of its own: not missing, not null, not a list. Nested rules do the rest. */
 export const IsDefinedObject = (options?: ValidationOptions): PropertyDecorator =>
@@ -12,5 +12,5 @@ export const IsDefinedObject = (options?: ValidationOptions): PropertyDecorator 
         defaultMessage: (args) => `${args?.property ?? 'this'} must be an object`,
       },
     },
-    { ...options, ...toldAs({ type: 'object' }) },
+    { ...options, ...schemaContext({ type: 'object' }) },
   );

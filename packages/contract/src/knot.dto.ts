@@ -21,7 +21,7 @@ import {
   Min,
   ValidateBy,
 } from 'class-validator';
-import { toldAs, type JsonSchema } from './told-as.js';
+import { schemaContext, type JsonSchema } from './told-as.js';
 import { IsA, IsCount, IsId, IsListOf, IsMeasure, IsName } from './rules.js';
 
 /** Most points of a cord that was drawn tight, and furthest that one lies, in cord diameters. */
@@ -64,7 +64,7 @@ const IsLines = (coordinates: 2 | 3, most: number, furthest: number): PropertyDe
           `${args?.property ?? 'this'} must be at most ${BOARD_LIMITS.cords} cords, each of 2 to ${most} points of ${coordinates} numbers from -${furthest} to ${furthest}`,
       },
     },
-    toldAs(
+    schemaContext(
       listSchema(
         { most: BOARD_LIMITS.cords },
         listSchema({ least: 2, most }, pointSchema(coordinates, furthest)),
@@ -85,7 +85,7 @@ const IsPoints = (most: number, furthest: number): PropertyDecorator =>
           `${args?.property ?? 'this'} must be at most ${most} points of 3 numbers from -${furthest} to ${furthest}`,
       },
     },
-    toldAs(listSchema({ most }, pointSchema(3, furthest))),
+    schemaContext(listSchema({ most }, pointSchema(3, furthest))),
   );
 
 export class BoardBeadDto implements BoardBead {
@@ -178,7 +178,7 @@ const BelongsToBoard = (): PropertyDecorator =>
         defaultMessage: (args) => faultOf(args?.object) ?? '',
       },
     },
-    toldAs({ $comment: 'Must be what was computed of the board beside it.' }),
+    schemaContext({ $comment: 'Must be what was computed of the board beside it.' }),
   );
 
 function faultOf(knot: unknown): string | null {

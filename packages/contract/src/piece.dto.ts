@@ -111,7 +111,7 @@ export class StrandDto implements Strand {
 
 export class CuttingDto implements Cutting {
   @IsMeasure(0.5, 0.999)
-  sureness!: number;
+  confidence!: number;
 
   @IsMeasure(1, 1000)
   step!: number;

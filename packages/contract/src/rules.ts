@@ -19,7 +19,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { IsDefinedObject } from './is-defined-object.js';
-import { toldAs } from './told-as.js';
+import { schemaContext } from './told-as.js';
 
 /** Rules that go together, under one name. */
 const together =
@@ -136,7 +136,7 @@ export const IsListById = (
   together(
     ArrayUnique(
       (one: { readonly id?: unknown } | null) => one?.id,
-      toldAs({ $comment: 'No id twice.' }),
+      schemaContext({ $comment: 'No id twice.' }),
     ),
     IsListOf(type, 0, most, choice),
   );
@@ -170,7 +170,7 @@ const text = (
         defaultMessage: (args) => `${args?.property ?? 'this'} ${message}`,
       },
     },
-    toldAs({ type: 'string', maxLength: LONGEST, ...(format !== undefined && { format }) }),
+    schemaContext({ type: 'string', maxLength: LONGEST, ...(format !== undefined && { format }) }),
   );
 
 /** A day of the calendar, as `2026-12-05`. */
@@ -201,6 +201,6 @@ export const IsDays = (most: number): PropertyDecorator =>
             `each of ${args?.property ?? 'these'} must be a day such as 2026-12-05`,
         },
       },
-      { each: true, ...toldAs({ type: 'string', format: 'date' }) },
+      { each: true, ...schemaContext({ type: 'string', format: 'date' }) },
     ),
   );

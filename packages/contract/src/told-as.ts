@@ -8,7 +8,7 @@ interface Told {
 }
 
 /** What a rule of our own says, in JSON Schema: it stands beside the rule, where it is written. */
-export const toldAs = (schema: JsonSchema): Pick<ValidationOptions, 'context'> => ({
+export const schemaContext = (schema: JsonSchema): Pick<ValidationOptions, 'context'> => ({
   context: { schema } satisfies Told,
 });
 

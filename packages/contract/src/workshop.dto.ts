@@ -40,7 +40,7 @@ export class SettingsDto {
   step!: number;
 
   @IsMeasure(0.5, 0.999)
-  sureness!: number;
+  confidence!: number;
 
   /** How practised the hands are. */
   @IsIn(PRACTICES)

@@ -65,7 +65,7 @@ export {
   type Reason,
   type Use,
 } from './kind/reason.js';
-export { remember } from './kind/remember.js';
+export { memoize } from './kind/remember.js';
 export { LEG_ROLES, type LegRole, type Run } from './kind/run.js';
 export { callAt, sideAt, type Caution, type Step } from './kind/step.js';
 
@@ -305,7 +305,7 @@ export {
   type PieceFile,
 } from './format/piece-file.js';
 export { PIECE_FORMAT, PIECE_FORMAT_VERSION } from './format/version.js';
-export { upgradeFile } from './format/upgrade.js';
+export { upgradeFile, upgradePiece } from './format/upgrade.js';
 
 // Integer programs; the solver comes from outside.
 export {

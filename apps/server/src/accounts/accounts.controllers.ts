@@ -32,12 +32,12 @@ import {
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { DataSource } from 'typeorm';
-import { asker, identified, identityNow } from '../identity/identity.js';
-import { For } from '../identity/for.js';
+import { currentUser, identified, identityNow } from '../identity/identity.js';
+import { Roles } from '../identity/for.js';
 import { takeCookie } from '../identity/cookie.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { AccountsService } from './accounts.service.js';
 import { LinksService } from './links.service.js';
 import { addressOf, SessionsService } from './sessions.service.js';
@@ -51,14 +51,14 @@ export class SessionController {
     private readonly dataSource: DataSource,
   ) {}
 
-  @For('anyone')
+  @Roles('anyone')
   @Get()
   @ApiOperation({ summary: 'Who asks, in which workshop, and what they may' })
   get(@Req() request: Request): Promise<SessionView> {
     return this.sessions.view(request);
   }
 
-  @For('anyone')
+  @Roles('anyone')
   @Post()
   @HttpCode(200)
   @ApiOperation({ summary: 'Sign in' })
@@ -70,11 +70,11 @@ export class SessionController {
   ): Promise<SessionView> {
     const personId = await this.accounts.whose(who, addressOf(request));
     identified(await this.sessions.begin(request, response, personId));
-    await note(this.dataSource.manager, 'person.signed-in', { subject: personId });
+    await writeAuditEntry(this.dataSource.manager, 'person.signed-in', { subject: personId });
     return this.sessions.view(request);
   }
 
-  @For('anyone')
+  @Roles('anyone')
   @Delete()
   @HttpCode(204)
   @ApiOperation({ summary: 'Sign out on this device' })
@@ -82,7 +82,7 @@ export class SessionController {
     return this.sessions.end(request, response);
   }
 
-  @For('person')
+  @Roles('person')
   @Put('workshop')
   @ApiOperation({ summary: 'Work in another of one’s workshops' })
   @bodyOf(ChooseWorkshopDto)
@@ -106,7 +106,7 @@ export class AccountController {
     private readonly dataSource: DataSource,
   ) {}
 
-  @For('person')
+  @Roles('person')
   @Put()
   @ApiOperation({ summary: 'What one is called, and signs in as' })
   @bodyOf(AccountDto)
@@ -115,7 +115,7 @@ export class AccountController {
     return this.sessions.view(request);
   }
 
-  @For('person')
+  @Roles('person')
   @Put('password')
   @ApiOperation({ summary: 'A new password; other devices are signed out' })
   @bodyOf(PasswordDto)
@@ -130,14 +130,14 @@ export class AccountController {
     return this.sessions.view(request);
   }
 
-  @For('person')
+  @Roles('person')
   @Get('data')
   @ApiOperation({ summary: 'Everything that is kept of whoever asks' })
   data(): Promise<object> {
     return this.accounts.data();
   }
 
-  @For('person')
+  @Roles('person')
   @Post('forget')
   @HttpCode(204)
   @ApiOperation({ summary: 'Take one’s own account away, for good; asks for the password' })
@@ -151,14 +151,14 @@ export class AccountController {
     takeCookie(response);
   }
 
-  @For('person')
+  @Roles('person')
   @Get('devices')
   @ApiOperation({ summary: 'Where one is signed in' })
   devices(): Promise<DeviceView[]> {
     return this.sessions.devices();
   }
 
-  @For('person')
+  @Roles('person')
   @Delete('devices')
   @HttpCode(204)
   @ApiOperation({ summary: 'Sign out everywhere, here as well' })
@@ -166,12 +166,12 @@ export class AccountController {
     const { personId } = identityNow()!;
     await this.dataSource.transaction(async (manager) => {
       await this.sessions.endAll(manager, personId, null);
-      await note(manager, 'person.sessions', { subject: personId });
+      await writeAuditEntry(manager, 'person.sessions', { subject: personId });
     });
     takeCookie(response);
   }
 
-  @For('person')
+  @Roles('person')
   @Delete('devices/:id')
   @HttpCode(204)
   @ApiOperation({ summary: 'Sign out on one device' })
@@ -189,7 +189,7 @@ export class BeginningsController {
     private readonly links: LinksService,
   ) {}
 
-  @For('anyone')
+  @Roles('anyone')
   @Post('set-up')
   @HttpCode(200)
   @ApiOperation({ summary: 'The first workshop and its owner; 409 where there is one' })
@@ -202,7 +202,7 @@ export class BeginningsController {
     return this.signedIn(await this.accounts.setUp(about), request, response);
   }
 
-  @For('person')
+  @Roles('person')
   @Post('workshops')
   @HttpCode(200)
   @ApiOperation({
@@ -219,7 +219,7 @@ export class BeginningsController {
     return this.sessions.view(request);
   }
 
-  @For('anyone')
+  @Roles('anyone')
   @Post('links/look')
   @HttpCode(200)
   @ApiOperation({ summary: 'What a link is for' })
@@ -228,7 +228,7 @@ export class BeginningsController {
     return this.links.look(token);
   }
 
-  @For('anyone')
+  @Roles('anyone')
   @Post('links/join')
   @HttpCode(200)
   @ApiOperation({ summary: 'Take up an invitation with a new account' })
@@ -241,7 +241,7 @@ export class BeginningsController {
     return this.signedIn(await this.links.joinAnew(token, about), request, response);
   }
 
-  @For('person')
+  @Roles('person')
   @Post('links/join-as-myself')
   @HttpCode(200)
   @ApiOperation({ summary: 'Take up an invitation with the account that one is signed in with' })
@@ -255,7 +255,7 @@ export class BeginningsController {
     return this.signedIn(joined, request, response);
   }
 
-  @For('anyone')
+  @Roles('anyone')
   @Post('links/reset')
   @HttpCode(200)
   @ApiOperation({ summary: 'Choose a new password by a link; every device is signed out but this' })
@@ -287,14 +287,14 @@ export class PeopleController {
     private readonly links: LinksService,
   ) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'Who is in the workshop; owners are told whom they invited' })
   list(): Promise<PeopleView> {
     return this.accounts.people();
   }
 
-  @For('owner')
+  @Roles('owner')
   @Post('invitations')
   @ApiOperation({ summary: 'Make a link for somebody; its token is told this once' })
   @bodyOf(InvitationDto)
@@ -302,7 +302,7 @@ export class PeopleController {
     return this.links.invite(role, who ?? '');
   }
 
-  @For('owner')
+  @Roles('owner')
   @Delete('invitations/:id')
   @HttpCode(204)
   @ApiOperation({ summary: 'Withdraw an invitation' })
@@ -310,15 +310,15 @@ export class PeopleController {
     return this.links.withdraw(id);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Post('leave')
   @HttpCode(204)
   @ApiOperation({ summary: 'Leave the workshop' })
   leave(): Promise<void> {
-    return this.accounts.remove(asker().personId);
+    return this.accounts.remove(currentUser().personId);
   }
 
-  @For('owner')
+  @Roles('owner')
   @Put(':id')
   @HttpCode(204)
   @ApiOperation({ summary: 'Give a member another role' })
@@ -327,7 +327,7 @@ export class PeopleController {
     return this.accounts.setRole(id, role);
   }
 
-  @For('owner')
+  @Roles('owner')
   @Delete(':id')
   @HttpCode(204)
   @ApiOperation({ summary: 'Send a member away; what they did stays' })
@@ -335,7 +335,7 @@ export class PeopleController {
     return this.accounts.remove(id);
   }
 
-  @For('owner')
+  @Roles('owner')
   @Post(':id/link')
   @ApiOperation({ summary: 'Make a link by which a member chooses a new password' })
   link(@Param('id', uuid('member')) id: string): Promise<MadeLinkView> {

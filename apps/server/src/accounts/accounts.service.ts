@@ -13,10 +13,10 @@ import {
 import { HttpStatus, Injectable } from '@nestjs/common';
 import { DataSource, In, MoreThan, Raw, type EntityManager } from 'typeorm';
 import { AppError, invalid, notFound } from '../errors/app-error.js';
-import { asker, identityNow } from '../identity/identity.js';
+import { currentUser, identityNow } from '../identity/identity.js';
 import { LinkRow, MemberRow, PersonRow } from '../rows/people.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { beginWorkshop } from '../workshop/fresh-workshop.js';
 import { hashPassword, isPassword } from './passwords.js';
 import { personView, SessionsService } from './sessions.service.js';
@@ -78,7 +78,7 @@ export class AccountsService {
       await refuseSetUp(manager);
       const person = await this.add(manager, about);
       const { id: workshopId } = await beginWorkshop(manager, workshop, person);
-      await note(manager, 'workshop.added', { workshopId, personId: person.id });
+      await writeAuditEntry(manager, 'workshop.added', { workshopId, personId: person.id });
       return { personId: person.id, workshopId };
     });
   }
@@ -107,7 +107,7 @@ export class AccountsService {
     await this.dataSource.transaction(async (manager) => {
       await refuseTaken(manager, signIn, personId);
       await manager.update(PersonRow, { id: personId }, { name: name.trim(), signIn });
-      await note(manager, 'person.changed', { subject: personId });
+      await writeAuditEntry(manager, 'person.changed', { subject: personId });
     });
   }
 
@@ -131,7 +131,7 @@ export class AccountsService {
     await this.dataSource.transaction(async (manager) => {
       await manager.update(PersonRow, { id: personId }, { passwordHash });
       await this.sessions.endAll(manager, personId, sessionId);
-      await note(manager, 'person.password', { subject: personId });
+      await writeAuditEntry(manager, 'person.password', { subject: personId });
     });
     return personId;
   }
@@ -142,14 +142,14 @@ export class AccountsService {
     const { id } = await this.dataSource.transaction(async (manager) => {
       const person = await manager.findOneByOrFail(PersonRow, { id: personId });
       const workshop = await beginWorkshop(manager, name.trim(), person);
-      await note(manager, 'workshop.added', { workshopId: workshop.id });
+      await writeAuditEntry(manager, 'workshop.added', { workshopId: workshop.id });
       return workshop;
     });
     return id;
   }
 
   async people(): Promise<PeopleView> {
-    const { workshopId, role, personId: mine } = asker();
+    const { workshopId, role, personId: mine } = currentUser();
     const { manager } = this.dataSource;
     const members = await manager.findBy(MemberRow, { workshopId });
     const people = await manager.findBy(PersonRow, { id: In(members.map((one) => one.personId)) });
@@ -199,7 +199,7 @@ export class AccountsService {
     await this.member(personId, async (manager, member) => {
       if (member.role === 'owner' && role !== 'owner') await refuseLastOwner(manager, member);
       await manager.update(MemberRow, { id: member.id }, { role });
-      await note(manager, 'person.role', { subject: personId, more: role });
+      await writeAuditEntry(manager, 'person.role', { subject: personId, more: role });
     });
   }
 
@@ -208,7 +208,7 @@ export class AccountsService {
     await this.member(personId, async (manager, member) => {
       if (member.role === 'owner') await refuseLastOwner(manager, member);
       await manager.delete(MemberRow, { id: member.id });
-      await note(manager, 'person.left', { subject: personId });
+      await writeAuditEntry(manager, 'person.left', { subject: personId });
     });
   }
 
@@ -254,7 +254,7 @@ export class AccountsService {
     personId: string,
     change: (manager: EntityManager, member: MemberRow) => Promise<void>,
   ): Promise<void> {
-    const { workshopId } = asker();
+    const { workshopId } = currentUser();
     await this.dataSource.transaction(async (manager) => {
       // Two owners who send each other away at once do it one after the other.
       await oneAtATime(manager);

@@ -3,10 +3,10 @@ import { HttpStatus, Injectable } from '@nestjs/common';
 import { DataSource, MoreThan, type EntityManager } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';
 import { hashOf, newToken } from '../identity/cookie.js';
-import { asker } from '../identity/identity.js';
+import { currentUser } from '../identity/identity.js';
 import { LinkRow, MemberRow, PersonRow } from '../rows/people.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { AccountsService, ownPasswordFirst } from './accounts.service.js';
 import { hashPassword } from './passwords.js';
 import { SessionsService } from './sessions.service.js';
@@ -35,23 +35,23 @@ export class LinksService {
   invite(role: Role, who: string): Promise<MadeLinkView> {
     return this.dataSource.transaction(async (manager) => {
       const made = await this.make(manager, { kind: 'invitation', role, personId: null, who });
-      await note(manager, 'person.invited', { subject: made.id, more: role });
+      await writeAuditEntry(manager, 'person.invited', { subject: made.id, more: role });
       return made;
     });
   }
 
   async withdraw(id: string): Promise<void> {
-    const { workshopId } = asker();
+    const { workshopId } = currentUser();
     await this.dataSource.transaction(async (manager) => {
       const gone = await manager.delete(LinkRow, { id, workshopId, kind: 'invitation' });
       if (!gone.affected) throw notFound('invitation');
-      await note(manager, 'person.uninvited', { subject: id });
+      await writeAuditEntry(manager, 'person.uninvited', { subject: id });
     });
   }
 
   /** For a member whose password is forgotten, or who has none yet. */
   forPassword(personId: string): Promise<MadeLinkView> {
-    const { workshopId, personId: mine } = asker();
+    const { workshopId, personId: mine } = currentUser();
     return this.dataSource.transaction(async (manager) => {
       const member = await manager.findOneBy(MemberRow, { workshopId, personId });
       if (!member) throw notFound('member');
@@ -65,7 +65,7 @@ export class LinksService {
       }
       await manager.delete(LinkRow, { kind: 'password', personId });
       const made = await this.make(manager, { kind: 'password', role: null, personId, who: '' });
-      await note(manager, 'person.link', { subject: personId });
+      await writeAuditEntry(manager, 'person.link', { subject: personId });
       return made;
     });
   }
@@ -74,7 +74,7 @@ export class LinksService {
     manager: EntityManager,
     values: Pick<LinkRow, 'kind' | 'role' | 'personId' | 'who'>,
   ): Promise<MadeLinkView> {
-    const { workshopId, personId: madeBy, sessionId } = asker();
+    const { workshopId, personId: madeBy, sessionId } = currentUser();
     if (sessionId === null) throw ownPasswordFirst();
     const token = newToken();
     const until = new Date(Date.now() + HOLDS[values.kind]);
@@ -133,7 +133,12 @@ export class LinksService {
       );
     }
     await manager.insert(MemberRow, { workshopId, personId, role: role ?? 'viewer' });
-    await note(manager, 'person.joined', { workshopId, personId, subject: personId, more: role });
+    await writeAuditEntry(manager, 'person.joined', {
+      workshopId,
+      personId,
+      subject: personId,
+      more: role,
+    });
     return { personId, workshopId };
   }
 
@@ -147,7 +152,11 @@ export class LinksService {
       if (!(await this.accounts.isLinkable(manager, madeBy, personId))) throw spent();
       await manager.update(PersonRow, { id: personId }, { passwordHash });
       await this.sessions.endAll(manager, personId, null);
-      await note(manager, 'person.password', { workshopId, personId, subject: personId });
+      await writeAuditEntry(manager, 'person.password', {
+        workshopId,
+        personId,
+        subject: personId,
+      });
       return personId;
     });
   }

@@ -4,15 +4,18 @@ import { createWriteStream } from 'node:fs';
 import { readFile, writeFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
+import { fileURLToPath } from 'node:url';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { beforeAll, describe, expect, it } from '@jest/globals';
 import { DataSource } from 'typeorm';
+import { createApp } from '../create-app.js';
+import { fromBefore1 } from '../database/before-1.js';
 import { createDataSource } from '../database/data-source.js';
 import { resealed, useHouse, type House } from '../testing/house.js';
 import { drawnKnot } from '../testing/ground.js';
 import { as, PASSWORD, stranger, type Signed } from '../testing/people.js';
-import { createDatabase, startTestApp, type TestApp } from '../testing/test-app.js';
-import { readBackup } from './format.js';
+import { createDatabase, startTestApp, testConfig, type TestApp } from '../testing/test-app.js';
+import { readBackup, type Row } from './format.js';
 import { restoreAll } from './restore.js';
 import { LEFT_OUT, MADE_AGAIN, TABLES, type Table } from './tables.js';
 import { backupStream, type Scope } from './write-backup.js';
@@ -67,6 +70,35 @@ const schemas = (url: string): Promise<string[]> =>
     (await source.query<{ name: string }[]>('select nspname as name from pg_namespace')).map(
       ({ name }) => name,
     ),
+  );
+
+/** A row as a backup has it: times and bytes as texts. */
+const plainRow = (row: object): unknown =>
+  JSON.parse(
+    JSON.stringify(row, (_, value: unknown) => {
+      const { type, data } = (value ?? {}) as { type?: unknown; data?: number[] };
+      if (type === 'Buffer') return `\\x${Buffer.from(data!).toString('hex')}`;
+      return typeof value === 'string' && /^\d{4}-\d\d-\d\dT.*(Z|[+-]\d\d:\d\d)$/.test(value)
+        ? new Date(value).toISOString()
+        : value;
+    }),
+  );
+/** Where two values first differ; null where they are the same. Plans are too large to be printed side by side. */
+function apart(a: unknown, b: unknown, path = ''): string | null {
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) {
+    return Object.is(a, b) ? null : `${path}: ${String(a)} and ${String(b)}`;
+  }
+  for (const key of new Set([...Object.keys(a), ...Object.keys(b)])) {
+    const found = apart((a as Row)[key], (b as Row)[key], `${path}.${key}`);
+    if (found !== null) return found;
+  }
+  return null;
+}
+const withoutOrigins = (value: unknown): unknown =>
+  JSON.parse(
+    JSON.stringify(value, (key, own: unknown) =>
+      key === 'origin' || key === 'ownerId' ? undefined : own,
+    ) ?? 'null',
   );
 
 describe('a backup of everything', () => {
@@ -151,36 +183,63 @@ describe('a backup of everything', () => {
   });
 });
 
-describe('a backup of an older version', () => {
-  it('is brought up to date as an old database is', async () => {
-    // As the program left its tables before there were people.
-    const database = await createDatabase();
-    const { options } = createDataSource(database.url);
-    const known = options.migrations as unknown as (new () => object)[];
-    const old = await new DataSource({ ...options, migrations: known.slice(0, 9) }).initialize();
-    await old.runMigrations({ transaction: 'each' });
-    const spec = await test.app
-      .get(DataSource)
-      .query<{ spec: object }[]>(`select spec from piece limit 1`);
-    const [{ id }] = await old.query<[{ id: string }]>(
-      `insert into workshop (name, maker, settings) select 'Old bench', 'Old Hand', $1 returning id`,
-      [JSON.stringify(owner.workshop.settings)],
-    );
-    await old.query(`insert into piece (workshop_id, version, spec) values ($1, 3, $2)`, [
-      id,
-      JSON.stringify(spec[0]!.spec),
-    ]);
-    await old.destroy();
-    const file = await backup(database.url, 'old.gz');
-    expect((await readBackup(file)).header.migrations).toHaveLength(9);
+describe('a backup of the last program before version 1.0.0', () => {
+  const BEFORE_1 = fileURLToPath(new URL('fixtures/before-1.gz', import.meta.url));
+
+  it('comes out row by row, with what has another name now under that name', async () => {
     const fresh = await startTestApp(false);
-    await restoreAll(fresh.databaseUrl, file);
-    const { body } = await as(fresh.app)().get('/api/session');
-    // Its maker is its owner, as after an update in place.
-    expect(body).toMatchObject({ open: true, person: { name: 'Old Hand', signIn: 'owner' } });
-    const pieces = (await as(fresh.app)().get('/api/pieces')).body as { items: object[] };
-    expect(pieces.items).toMatchObject([{ version: 3, piece: spec[0]!.spec }]);
+    const told = await restoreAll(fresh.databaseUrl, BEFORE_1);
+    expect(told.workshop).toBe('Thistledown Bench');
+    const rows = await withRows(fresh.databaseUrl, rowsOf);
+    const read: Record<string, Row[]> = {};
+    await readBackup(BEFORE_1, (table, row) => void (read[table] ??= []).push(row));
+    for (const table of TABLES) {
+      const before = read[table] ?? [];
+      expect([table, before.length > 0]).toEqual([table, true]);
+      const byId = new Map(rows[table].map((row) => [(row as Row).id, plainRow(row)]));
+      expect([table, byId.size]).toEqual([table, before.length]);
+      for (const row of before) {
+        const was = plainRow(fromBefore1(table, row)) as Row;
+        // What the database writes itself is in no backup.
+        const all = byId.get(row.id) as Row;
+        const is = Object.fromEntries(Object.keys(was).map((column) => [column, all[column]]));
+        expect([table, apart(withoutOrigins(is), withoutOrigins(was))]).toEqual([table, null]);
+      }
+    }
+    // Who was known by a name is known by an id, where that is one person.
+    const { items } = (await as(fresh.app)().get('/api/pieces?sort=laid&limit=100')).body as {
+      items: { piece: { name: string; wearer: { origin?: string } } }[];
+    };
+    const origin = (name: string) =>
+      items.find(({ piece }) => piece.name === name)!.piece.wearer.origin;
+    const wearers = read.wearer as unknown as { id: string; value: { name: string } }[];
+    expect(origin('Meridian')).toBe(wearers.find(({ value }) => value.name === 'Tobias Renn')!.id);
+    // Two are called so: the one whose measures the piece has.
+    expect(wearers.filter(({ value }) => value.name === 'Ines Varga')).toHaveLength(2);
+    expect(wearers.map(({ id }) => id)).toContain(origin('Azimuth'));
     await fresh.close();
+  });
+
+  it('whose own database is left alone by a start, which says how to carry it over', async () => {
+    const database = await createDatabase();
+    await withRows(database.url, async (source) => {
+      await source.query('create table migrations (id serial, timestamp bigint, name text)');
+      await source.query(
+        `insert into migrations (timestamp, name) values (1700000000001, 'Foundation1700000000001')`,
+      );
+      await source.query('create table piece (id uuid)');
+    });
+    const tables = () =>
+      withRows(database.url, (source) =>
+        source.query(
+          `select table_name from information_schema.tables where table_schema = 'public'`,
+        ),
+      );
+    const before = await tables();
+    await expect(createApp(testConfig(database.url, true))).rejects.toThrow(
+      /before version 1\.0\.0.*Nothing was changed.*npm run backup.*npm run restore/,
+    );
+    expect(await tables()).toEqual(before);
     await database.drop();
   });
 });

@@ -27,13 +27,13 @@ import { DataSource } from 'typeorm';
 import { refuseSetUp } from '../accounts/accounts.service.js';
 import { AppError } from '../errors/app-error.js';
 import { uuid } from '../http/uuid.pipe.js';
-import { For } from '../identity/for.js';
-import { asker } from '../identity/identity.js';
+import { Roles } from '../identity/for.js';
+import { currentUser } from '../identity/identity.js';
 import { DATABASE_URL } from '../live/listener.js';
 import { wantThumbs } from '../makes/thumbnails.js';
 import { bodyOf, queryOf } from '../openapi/body-of.js';
 import { Queue } from '../queue/queue.service.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { BackupsService } from './backups.service.js';
 import { readBackup, type Looked } from './format.js';
@@ -76,14 +76,14 @@ export class BackupsController {
     @Inject(DATABASE_URL) private readonly url: string,
   ) {}
 
-  @For('owner')
+  @Roles('owner')
   @Get('backups')
   @ApiOperation({ summary: 'When backups are made, and those that are kept' })
   list(): Promise<BackupsView> {
     return this.backups.view();
   }
 
-  @For('owner')
+  @Roles('owner')
   @Put('backups/plan')
   @ApiOperation({ summary: 'When backups are made, and how many are kept' })
   @bodyOf(BackupPlanDto)
@@ -91,7 +91,7 @@ export class BackupsController {
     return this.backups.plan(plan);
   }
 
-  @For('owner')
+  @Roles('owner')
   @Post('backups')
   @HttpCode(202)
   @ApiOperation({ summary: 'Make one now, to be kept with the others' })
@@ -99,20 +99,20 @@ export class BackupsController {
     return this.backups.ask();
   }
 
-  @For('owner')
+  @Roles('owner')
   @Get('backups/file')
   @ApiOperation({ summary: 'The whole workshop as a file, as of now' })
   async file(@Res() response: Response): Promise<void> {
-    const { workshopId, personId } = asker();
+    const { workshopId, personId } = currentUser();
     const { name } = await this.workshop.get();
-    await note(this.dataSource.manager, 'workshop.backed-up');
+    await writeAuditEntry(this.dataSource.manager, 'workshop.backed-up');
     const madeAt = new Date();
     named(response, fileName(name, madeAt));
     const scope = { of: 'workshop', id: workshopId, owner: personId } as const;
     await sent(backupStream(this.url, scope, madeAt), response);
   }
 
-  @For('owner')
+  @Roles('owner')
   @Post('backups/look')
   @HttpCode(200)
   @ApiConsumes(TYPE)
@@ -121,14 +121,14 @@ export class BackupsController {
     return withUpload(request, async (file) => look(await readBackup(file)));
   }
 
-  @For('owner')
+  @Roles('owner')
   @Post('backups/restore')
   @HttpCode(200)
   @ApiConsumes(TYPE)
   @ApiOperation({ summary: 'Put a backup in the place of this workshop, wholly or not at all' })
   @queryOf(RestoreQueryDto)
   restore(@Req() request: Request, @Query() { replace }: RestoreQueryDto): Promise<RestoredView> {
-    const identity = asker();
+    const identity = currentUser();
     return withUpload(request, async (file) => {
       const { sha256 } = await readBackup(file);
       if (replace !== sha256) throw notAsked();
@@ -139,7 +139,7 @@ export class BackupsController {
   }
 
   /** On a new machine: what was there before is all there is, and its accounts are those that sign in. */
-  @For('anyone')
+  @Roles('anyone')
   @Post('set-up/restore')
   @HttpCode(200)
   @ApiConsumes(TYPE)
@@ -153,7 +153,7 @@ export class BackupsController {
     });
   }
 
-  @For('owner')
+  @Roles('owner')
   @Get('backups/:id')
   @ApiOperation({ summary: 'One of those that are kept' })
   async kept(@Param('id', uuid('backup')) id: string, @Res() response: Response): Promise<void> {

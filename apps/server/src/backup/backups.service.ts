@@ -13,12 +13,12 @@ import {
 } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';
-import { asker } from '../identity/identity.js';
+import { currentUser } from '../identity/identity.js';
 import { DATABASE_URL } from '../live/listener.js';
 import { Queue } from '../queue/queue.service.js';
 import { BackupRow, MemberRow } from '../rows/people.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { USUAL_WEEK } from '../workshop/usual-week.js';
 import { isDue } from './due.js';
@@ -78,13 +78,13 @@ export class BackupsService implements OnApplicationBootstrap {
   /** One is made now, whatever the plan says. */
   async ask(): Promise<void> {
     if (this.folder === null) throw noFolder();
-    const { workshopId } = asker();
+    const { workshopId } = currentUser();
     await this.queue.send(this.dataSource.manager, 'backup', { workshop: workshopId });
   }
 
   /** Where one lies. @throws AppError 404, 409 where it is on another machine */
   async fileOf(id: string): Promise<{ readonly path: string; readonly madeAt: Date }> {
-    const { workshopId } = asker();
+    const { workshopId } = currentUser();
     const row = await this.dataSource.manager.findOneBy(BackupRow, { id, workshopId });
     if (!row) throw notFound('backup');
     const path = this.folder === null ? null : join(this.folder, row.file);
@@ -147,7 +147,7 @@ export class BackupsService implements OnApplicationBootstrap {
         machine,
         createdAt: madeAt,
       });
-      await note(one, 'workshop.backed-up', { workshopId: id, personId: null });
+      await writeAuditEntry(one, 'workshop.backed-up', { workshopId: id, personId: null });
     });
     await this.prune(id, (workshop.backup ?? USUAL_PLAN).keep);
     this.log.log(`Wrote ${path}, ${size} bytes`);

@@ -1,13 +1,12 @@
 import { randomBytes } from 'node:crypto';
-import { planCost } from '@coiled-strand/core';
 import { HttpStatus } from '@nestjs/common';
 import { DataSource, type EntityManager, type QueryRunner } from 'typeorm';
 import { createDataSource } from '../database/data-source.js';
 import { AppError } from '../errors/app-error.js';
 import { completeHands } from '../hand/complete-hands.js';
-import { completeMakes } from '../makes/complete-makes.js';
-import { MOST_COST } from '../planner/planner.service.js';
 import { MakeRow } from '../rows/make.entity.js';
+import { markOrigins } from '../stash/mark-origins.js';
+import { fromBefore1, isBefore1, isLastBefore1 } from '../database/before-1.js';
 import { newer, readBackup, unfitBackup, type Header, type Row } from './format.js';
 import { TABLES } from './tables.js';
 
@@ -23,6 +22,14 @@ const underWay = (): AppError =>
     'restore.under-way',
     'Another backup is being restored.',
     'Wait for its end, and look at what is there then.',
+  );
+
+const tooOld = (): AppError =>
+  new AppError(
+    HttpStatus.UNPROCESSABLE_ENTITY,
+    'backup.too-old',
+    'This backup was made by a program older than the last one before version 1.0.0.',
+    'Restore it with that program, take a backup there, and restore that one here. Nothing was changed.',
   );
 
 /** What the database says of what does not fit into it: codes of classes 22 and 23, and names that it does not know. */
@@ -89,21 +96,30 @@ async function fill(url: string, file: string, scratch: string): Promise<Header>
   const extra = options.extra as Readonly<Record<string, unknown>>;
   const own = { ...options, extra: { ...extra, options: path } };
   const known = options.migrations as unknown as (new () => object)[];
-  const then = known.slice(0, header.migrations.length);
-  if (header.migrations.some((name, i) => name !== then[i]?.name)) throw newer();
+  const before1 = isLastBefore1(header.migrations);
+  if (!before1 && isBefore1(header.migrations)) throw tooOld();
+  const then = known.slice(0, before1 ? 1 : header.migrations.length);
+  if (!before1 && header.migrations.some((name, i) => name !== then[i]?.name)) throw newer();
   if (then.length === 0) throw unfitBackup('it does not say how far its tables are');
   const old = await new DataSource({ ...own, migrations: then }).initialize();
   try {
     await old.runMigrations({ transaction: 'each' });
-    await old.transaction((manager) => putIn(manager, file, scratch));
+    const change = before1 ? fromBefore1 : (_: string, row: Row): Row => row;
+    await old.transaction((manager) => putIn(manager, file, scratch, change));
   } finally {
     await old.destroy();
   }
   const now = await new DataSource({ ...own, migrations: known }).initialize();
   try {
     await now.runMigrations({ transaction: 'each' });
-    await refuseEndless(now.manager);
-    await completeMakes(now.manager);
+    if (before1) {
+      const workshops = await now.query<{ id: string }[]>('select id from workshop');
+      await markOrigins(
+        now.manager,
+        workshops.map(({ id }) => id),
+      );
+    }
+    await refuseUnplanned(now.manager);
     await completeHands(now.manager);
   } finally {
     await now.destroy();
@@ -111,25 +127,21 @@ async function fill(url: string, file: string, scratch: string): Promise<Header>
   return header;
 }
 
-/** Makes that still lack their steps are planned here and now: a file made by hand must not take the server’s time. */
-async function refuseEndless(manager: EntityManager): Promise<void> {
-  const lacking = await manager
+/** A make has had a plan and steps since it was begun; a file made by hand may have none. */
+async function refuseUnplanned(manager: EntityManager): Promise<void> {
+  const unplanned = await manager
     .createQueryBuilder(MakeRow, 'make')
-    .select(['make.id', 'make.piece'])
-    .where(`make.steps::text = 'null'`)
-    .getMany();
-  for (const { piece } of lacking) {
-    let cost = Infinity;
-    try {
-      cost = planCost(piece).sum;
-    } catch {
-      // It is no piece: said below.
-    }
-    if (!(cost <= MOST_COST)) throw unfitBackup('it holds a make of what is no piece');
-  }
+    .where(`make.steps::text = 'null' or make.plan::text = 'null'`)
+    .getExists();
+  if (unplanned) throw unfitBackup('it holds a make without a plan');
 }
 
-async function putIn(manager: EntityManager, file: string, scratch: string): Promise<void> {
+async function putIn(
+  manager: EntityManager,
+  file: string,
+  scratch: string,
+  change: (table: string, row: Row) => Row,
+): Promise<void> {
   await beforehand(manager, scratch);
   const columns = await columnsIn(manager, scratch);
   const jsons = await jsonsIn(manager, scratch);
@@ -144,7 +156,7 @@ async function putIn(manager: EntityManager, file: string, scratch: string): Pro
   await readBackup(file, async (of, row) => {
     if (of !== table) await flush();
     table = of;
-    rows.push(row);
+    rows.push(change(of, row));
     letters += JSON.stringify(row).length;
     if (rows.length >= ROWS_AT_ONCE || letters >= LETTERS_AT_ONCE) await flush();
   });

@@ -3,7 +3,7 @@ import { HttpStatus } from '@nestjs/common';
 import type { EntityManager, QueryRunner } from 'typeorm';
 import { AppError } from '../errors/app-error.js';
 import type { Identity } from '../identity/identity.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { columnsIn, readBeside } from './beside.js';
 import { unfitBackup, type Header } from './format.js';
 import { LEFT_OUT, TABLES } from './tables.js';
@@ -125,7 +125,7 @@ export const restoreWorkshop = (
       `delete from public.person where password_hash is null
          and not exists (select from public.member where person_id = person.id)`,
     );
-    await note(runner.manager, 'workshop.restored', { workshopId: theirs.id });
+    await writeAuditEntry(runner.manager, 'workshop.restored', { workshopId: theirs.id });
     return { workshop: theirs.name, counts: countsOf(header), renamed };
   });
 

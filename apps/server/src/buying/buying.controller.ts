@@ -7,7 +7,7 @@ import {
 } from '@coiled-strand/contract';
 import { Body, Controller, Delete, Get, Header, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
@@ -24,14 +24,14 @@ export class BuyingController {
     private readonly workshop: CurrentWorkshop,
   ) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'What is to be bought and has not come yet' })
   list(): Promise<ShoppingItemView[]> {
     return this.buying.list();
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get('csv')
   @Header('Content-Type', 'text/csv; charset=utf-8')
   @Header('Content-Disposition', 'attachment; filename="to-buy.csv"')
@@ -41,7 +41,7 @@ export class BuyingController {
     return shoppingCsv(await this.buying.list(), settings);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post()
   @ApiOperation({ summary: 'Put packs on the list' })
   @bodyOf(ShoppingDto)
@@ -49,14 +49,14 @@ export class BuyingController {
     return this.buying.add(shopping);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':id')
   @bodyOf(TickDto)
   tick(@Param('id', line) id: string, @Body() { ticked }: TickDto): Promise<ShoppingItemView[]> {
     return this.buying.tick(id, ticked);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post(':id/arrived')
   @ApiOperation({ summary: 'What came goes into the stash, each pack a lot' })
   @bodyOf(ArrivedDto)
@@ -64,7 +64,7 @@ export class BuyingController {
     return this.buying.arrived(id, came);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Delete(':id')
   @HttpCode(204)
   remove(@Param('id', line) id: string): Promise<void> {

@@ -5,7 +5,7 @@ import { notFound } from '../errors/app-error.js';
 import { lotView } from '../lots/ledger.js';
 import { takeInLots } from '../lots/lots.service.js';
 import { ShoppingRow } from '../rows/week.entities.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 const view = ({ id, item, ticked, arrived }: ShoppingRow): ShoppingItemView => ({
@@ -45,7 +45,7 @@ export class BuyingService {
           manager.create(ShoppingRow, { workshopId, item, ticked: false, arrived: 0 }),
         );
       }
-      await note(manager, 'shopping.added', { more: String(items.length) });
+      await writeAuditEntry(manager, 'shopping.added', { more: String(items.length) });
     });
     return this.list();
   }
@@ -55,7 +55,7 @@ export class BuyingService {
     await this.dataSource.transaction(async (manager) => {
       const { affected } = await manager.update(ShoppingRow, { id, workshopId }, { ticked });
       if (!affected) throw notFound('line on the list');
-      await note(manager, 'shopping.ticked', { subject: id });
+      await writeAuditEntry(manager, 'shopping.ticked', { subject: id });
     });
     return this.list();
   }
@@ -64,7 +64,7 @@ export class BuyingService {
     const workshopId = await this.workshop.id();
     await this.dataSource.transaction(async (manager) => {
       const { affected } = await manager.delete(ShoppingRow, { id, workshopId });
-      if (affected) await note(manager, 'shopping.removed', { subject: id });
+      if (affected) await writeAuditEntry(manager, 'shopping.removed', { subject: id });
     });
   }
 
@@ -84,7 +84,7 @@ export class BuyingService {
         { ...came, thing, size, lots: count },
         settings,
       );
-      await note(manager, 'shopping.arrived', { subject: id, more: String(count) });
+      await writeAuditEntry(manager, 'shopping.arrived', { subject: id, more: String(count) });
       await manager.update(ShoppingRow, { id }, { arrived: row.arrived + count });
       return lots.map(lotView);
     });

@@ -8,7 +8,7 @@ import {
 } from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf, queryOf } from '../openapi/body-of.js';
 import { CuttingService } from './cutting.service.js';
@@ -20,7 +20,7 @@ const session = uuid('cutting session');
 export class CuttingController {
   constructor(private readonly cuttings: CuttingService) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'Cutting sessions, the last first' })
   @queryOf(PageQueryDto)
@@ -28,7 +28,7 @@ export class CuttingController {
     return this.cuttings.page(query);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post()
   @ApiOperation({ summary: 'Begin a cutting session as it was planned' })
   @bodyOf(CuttingSessionDto)
@@ -36,13 +36,13 @@ export class CuttingController {
     return this.cuttings.begin(planned);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get(':id')
   get(@Param('id', session) id: string): Promise<CuttingView> {
     return this.cuttings.get(id);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':id/cuts/:cut')
   @ApiOperation({ summary: 'Tick a cut off, as it was made, into the ledger of its lot' })
   @bodyOf(CutMadeDto)
@@ -54,7 +54,7 @@ export class CuttingController {
     return this.cuttings.cut(id, cut, made);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post(':id/close')
   @HttpCode(200)
   close(@Param('id', session) id: string): Promise<CuttingView> {

@@ -14,7 +14,7 @@ import { enter, lockedLot } from '../lots/ledger.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { pageOf } from '../rows/page-of.js';
 import { CuttingRow } from '../rows/week.entities.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 /** Cuts of sessions that stand in the ledger. */
@@ -76,7 +76,7 @@ export class CuttingService {
         CuttingRow,
         manager.create(CuttingRow, { workshopId, name: session.name, session, closedAt: null }),
       );
-      await note(manager, 'cutting.added', { subject: row.id });
+      await writeAuditEntry(manager, 'cutting.added', { subject: row.id });
       return this.view(manager, row);
     });
   }
@@ -131,7 +131,7 @@ export class CuttingService {
         { id, workshopId, closedAt: IsNull() },
         { closedAt: new Date() },
       );
-      if (affected) await note(manager, 'cutting.closed', { subject: id });
+      if (affected) await writeAuditEntry(manager, 'cutting.closed', { subject: id });
     });
     return this.get(id);
   }

@@ -7,18 +7,9 @@ import { VersionRow } from '../rows/version.entity.js';
 import { Workshop } from '../rows/workshop.entity.js';
 import { SwatchRow } from '../rows/swatch.entity.js';
 import { PhotoRow } from '../rows/photo.entity.js';
+import { Base1800000000000 } from '../migrations/1800000000000-base.js';
+import { isBefore1 } from './before-1.js';
 import { seed } from '../demo/seed.js';
-import { Foundation1700000000001 } from '../migrations/1700000000001-foundation.js';
-import { Making1700000000003 } from '../migrations/1700000000003-making.js';
-import { OnePlan1700000000004 } from '../migrations/1700000000004-one-plan.js';
-import { SaidBy1700000000005 } from '../migrations/1700000000005-said-by.js';
-import { Heard1700000000006 } from '../migrations/1700000000006-heard.js';
-import { Pages1700000000007 } from '../migrations/1700000000007-pages.js';
-import { Learnt1700000000008 } from '../migrations/1700000000008-learnt.js';
-import { Knots1700000000011 } from '../migrations/1700000000011-knots.js';
-import { Versions1700000000012 } from '../migrations/1700000000012-versions.js';
-import { Origins1700000000013 } from '../migrations/1700000000013-origins.js';
-import { People1700000000010 } from '../migrations/1700000000010-people.js';
 import {
   BackupRow,
   LinkRow,
@@ -27,7 +18,6 @@ import {
   SessionRow,
   TrailRow,
 } from '../rows/people.entities.js';
-import { Week1700000000009 } from '../migrations/1700000000009-week.js';
 import { LotRow } from '../rows/lot.entity.js';
 import { MovementRow } from '../rows/movement.entity.js';
 import {
@@ -40,8 +30,6 @@ import {
 } from '../rows/week.entities.js';
 import { EvidenceRow, LessonRow } from '../rows/learnt.entities.js';
 import { completeHands } from '../hand/complete-hands.js';
-import { completeMakes } from '../makes/complete-makes.js';
-import { WholePieces1700000000002 } from '../migrations/1700000000002-whole-pieces.js';
 
 /** Any number that no other program on the same database uses for its advisory locks. */
 const STARTING = 727_001;
@@ -91,21 +79,7 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
       TrailRow,
       BackupRow,
     ],
-    migrations: [
-      Foundation1700000000001,
-      WholePieces1700000000002,
-      Making1700000000003,
-      OnePlan1700000000004,
-      SaidBy1700000000005,
-      Heard1700000000006,
-      Pages1700000000007,
-      Learnt1700000000008,
-      Week1700000000009,
-      People1700000000010,
-      Knots1700000000011,
-      Versions1700000000012,
-      Origins1700000000013,
-    ],
+    migrations: [Base1800000000000],
     synchronize: false,
     applicationName: 'coiled-strand',
     extra: {
@@ -117,11 +91,12 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
   });
 
 /**
- * A database that a newer program has changed is left alone: this one would not know what it writes over.
+ * A database that a newer program has changed, or one from before version 1.0.0, is left alone: this one would not know
+ * what it writes over.
  *
  * @throws Error in plain words
  */
-async function refuseNewer(dataSource: DataSource): Promise<void> {
+async function refuseStrange(dataSource: DataSource): Promise<void> {
   const known = new Set(
     dataSource.migrations.map(({ name, constructor }) => name ?? constructor.name),
   );
@@ -129,7 +104,14 @@ async function refuseNewer(dataSource: DataSource): Promise<void> {
     `select to_regclass('migrations') is not null as there`,
   );
   if (!table?.there) return;
-  const done = await dataSource.query<{ name: string }[]>('select name from migrations');
+  const done = await dataSource.query<{ name: string }[]>(
+    'select name from migrations order by id',
+  );
+  if (isBefore1(done.map(({ name }) => name))) {
+    throw new Error(
+      'This data folder was written by a program from before version 1.0.0. Nothing was changed. To carry it over: with the program that wrote it, npm run backup -- FILE; with this one and an empty DATA_FOLDER, npm run restore -- FILE. See docs/backup.md.',
+    );
+  }
   const newer = done.filter(({ name }) => !known.has(name));
   if (newer.length > 0) {
     throw new Error(
@@ -148,9 +130,8 @@ export async function prepareDatabase(url: string, demo: boolean): Promise<void>
   try {
     await lock.connect();
     await lock.query('select pg_advisory_lock($1)', [STARTING]);
-    await refuseNewer(dataSource);
+    await refuseStrange(dataSource);
     await dataSource.runMigrations({ transaction: 'each' });
-    await completeMakes(dataSource.manager);
     await seed(dataSource, demo);
     await completeHands(dataSource.manager);
   } finally {

@@ -36,8 +36,8 @@ const cord = (colour: string): Cord => {
 const from = (template: string, name: string, who: string): Piece => {
   const wearer = WEARERS.find((w) => w.name === who);
   if (!wearer) throw new Error(`no demo wearer ${who}`);
-  const { sureness, step, practice } = SETTINGS;
-  return templateById(template).make({ name, wearer, cutting: { sureness, step, practice } });
+  const { confidence, step, practice } = SETTINGS;
+  return templateById(template).make({ name, wearer, cutting: { confidence, step, practice } });
 };
 
 const meridian: Piece = {

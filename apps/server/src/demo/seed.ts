@@ -18,7 +18,7 @@ import { WearerItem } from '../rows/list.entities.js';
 import { MemberRow, PersonRow } from '../rows/people.entities.js';
 import { beginWorkshop } from '../workshop/fresh-workshop.js';
 import { SETTINGS } from '../workshop/first-lists.js';
-import { markOrigins } from '../migrations/frozen/origins.js';
+import { markOrigins } from '../stash/mark-origins.js';
 import { seedWeek } from './seed-week.js';
 import { Workshop } from '../rows/workshop.entity.js';
 import {

@@ -8,7 +8,7 @@ import {
 import type { Hand } from '@coiled-strand/core';
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { HandService } from './hand.service.js';
@@ -18,34 +18,34 @@ import { HandService } from './hand.service.js';
 export class HandController {
   constructor(private readonly hand: HandService) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get('hand')
   @ApiOperation({ summary: 'What was learnt of the hand, and what it rests on' })
   get(): Promise<HandView> {
     return this.hand.get();
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get('hand/known')
   @ApiOperation({ summary: 'What plans need of the hand' })
   known(): Promise<Hand> {
     return this.hand.known();
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get('hand/made')
   @ApiOperation({ summary: 'Cord that the last makes were predicted to take, and took' })
   made(): Promise<MadeCords[]> {
     return this.hand.made();
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get('swatches')
   list(): Promise<SwatchView[]> {
     return this.hand.listSwatches();
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post('swatches')
   @ApiOperation({ summary: 'A few units tied and measured' })
   @bodyOf(SwatchDto)
@@ -53,7 +53,7 @@ export class HandController {
     return this.hand.addSwatch(swatch);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put('swatches/:id/set-aside')
   @HttpCode(204)
   @bodyOf(SetAsideDto)
@@ -64,7 +64,7 @@ export class HandController {
     return this.hand.setSwatchAside(id, reason);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Delete('swatches/:id')
   @HttpCode(204)
   remove(@Param('id', uuid('swatch')) id: string): Promise<void> {

@@ -1,8 +1,9 @@
 import { statfs } from 'node:fs/promises';
+import { VERSION } from '@coiled-strand/contract';
 import { Controller, Get, Module, type DynamicModule } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { DataSource } from 'typeorm';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { Listener } from '../live/listener.js';
 import { databaseAway, diskFull } from '../errors/app-error.js';
 
@@ -12,6 +13,8 @@ const FULL = 20_000_000;
 
 export interface Health {
   readonly status: 'ok';
+  /** Of the program. */
+  readonly version: string;
   readonly database: 'ok';
   /** null where the data lie on another machine. */
   readonly disk: { readonly state: 'ok' | 'low'; readonly free: number } | null;
@@ -32,7 +35,7 @@ export class HealthController {
   ) {}
 
   /** Whoever keeps the process running asks this: it does not help to end it when the database is away. */
-  @For('unasked')
+  @Roles('unasked')
   @Get('alive')
   @ApiOperation({ summary: 'Whether the process answers at all' })
   alive(): { readonly status: 'alive' } {
@@ -40,7 +43,7 @@ export class HealthController {
   }
 
   /** Whoever hands requests on asks this. */
-  @For('unasked')
+  @Roles('unasked')
   @Get('ready')
   @ApiOperation({
     summary: 'Whether requests can be sent here: 503 while the database is away or not listened to',
@@ -51,7 +54,7 @@ export class HealthController {
     return health;
   }
 
-  @For('unasked')
+  @Roles('unasked')
   @Get()
   @ApiOperation({ summary: 'Whether the server and its database answer, and have room to write' })
   async health(): Promise<Health> {
@@ -59,7 +62,7 @@ export class HealthController {
     const { folder } = this.disk;
     const disk = folder === null ? null : await roomIn(folder);
     await this.dataSource.query('select 1');
-    return { status: 'ok', database: 'ok', disk };
+    return { status: 'ok', version: VERSION, database: 'ok', disk };
   }
 }
 

@@ -11,5 +11,5 @@ export type Rule = 'unasked' | 'anyone' | 'person' | Role;
 export const RULE = 'rule';
 
 /** Who may use a route. Every route says so: one that does not is not served. */
-export const For = (rule: Rule): MethodDecorator =>
+export const Roles = (rule: Rule): MethodDecorator =>
   applyDecorators(SetMetadata(RULE, rule), ApiExtension('x-for', rule));

@@ -46,7 +46,7 @@ export const noWorkshop = (): AppError =>
   );
 
 /** @throws AppError 401, 403 where nobody asks or one who is in no workshop */
-export function asker(): Identity & { readonly workshopId: string } {
+export function currentUser(): Identity & { readonly workshopId: string } {
   const identity = identityNow();
   if (!identity) throw signedOut();
   const { workshopId } = identity;

@@ -1,7 +1,7 @@
 import { HandleDto, type InstrumentView } from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { InstrumentsService } from './instruments.service.js';
 
@@ -10,14 +10,14 @@ import { InstrumentsService } from './instruments.service.js';
 export class InstrumentsController {
   constructor(private readonly instruments: InstrumentsService) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'Caliper and scale, and what they say now' })
   list(): Promise<InstrumentView[]> {
     return this.instruments.list();
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':instrument')
   @HttpCode(200)
   @ApiOperation({ summary: 'Turn the wheel of a stand-in, load its pan, pull its plug' })

@@ -1,7 +1,7 @@
 import { KitDto, PackedDto, type KitView } from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { KitsService } from './kits.service.js';
@@ -11,13 +11,13 @@ import { KitsService } from './kits.service.js';
 export class KitsController {
   constructor(private readonly kits: KitsService) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   list(): Promise<KitView[]> {
     return this.kits.list();
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post()
   @ApiOperation({ summary: 'Plan packs of a piece for a range of sizes' })
   @bodyOf(KitDto)
@@ -25,13 +25,13 @@ export class KitsController {
     return this.kits.add(kit);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get(':id')
   get(@Param('id', uuid('kit')) id: string): Promise<KitView> {
     return this.kits.get(id);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post(':id/packed')
   @HttpCode(200)
   @ApiOperation({ summary: 'Packs that were filled, and what went into them from the stash' })

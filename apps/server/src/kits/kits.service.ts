@@ -5,7 +5,7 @@ import { AppError, notFound } from '../errors/app-error.js';
 import { enter, lockedLot } from '../lots/ledger.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { KitRow } from '../rows/week.entities.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 const view = ({ id, kit, packed, createdAt }: KitRow): KitView => ({
@@ -52,7 +52,7 @@ export class KitsService {
         KitRow,
         manager.create(KitRow, { workshopId, pieceId: kit.pieceId, kit, packed: 0 }),
       );
-      await note(manager, 'kit.added', { subject: row.id });
+      await writeAuditEntry(manager, 'kit.added', { subject: row.id });
       return view(row);
     });
   }
@@ -74,7 +74,7 @@ export class KitsService {
       }
       const packed = row.packed + number;
       await manager.update(KitRow, { id }, { packed });
-      await note(manager, 'kit.packed', { subject: id, more: String(number) });
+      await writeAuditEntry(manager, 'kit.packed', { subject: id, more: String(number) });
       return view({ ...row, packed });
     });
   }

@@ -2,7 +2,7 @@ import { DrawnKnotDto, KnotChangeDto, type KnotView } from '@coiled-strand/contr
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { uuid } from '../http/uuid.pipe.js';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { KnotsService } from './knots.service.js';
 
@@ -11,21 +11,21 @@ import { KnotsService } from './knots.service.js';
 export class KnotsController {
   constructor(private readonly knots: KnotsService) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'The knots that were drawn in the workshop' })
   list(): Promise<KnotView[]> {
     return this.knots.list();
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get(':id')
   @ApiOperation({ summary: 'One of them' })
   get(@Param('id', uuid('knot')) id: string): Promise<KnotView> {
     return this.knots.get(id);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post()
   @ApiOperation({ summary: 'Keep a knot: its drawing, and what was computed of that very drawing' })
   @bodyOf(DrawnKnotDto)
@@ -33,7 +33,7 @@ export class KnotsController {
     return this.knots.add(knot);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':id')
   @ApiOperation({ summary: 'Change a knot; 409 when it changed since the version that is named' })
   @bodyOf(KnotChangeDto)
@@ -41,7 +41,7 @@ export class KnotsController {
     return this.knots.change(id, knot);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Delete(':id')
   @HttpCode(204)
   @ApiOperation({ summary: 'Take a knot off the list; pieces that have it keep it' })

@@ -3,7 +3,7 @@ import { HttpStatus, Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';
 import { KnotRow } from '../rows/knot.entity.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 /** More knots than one workshop draws; each is read with the list. */
@@ -47,7 +47,7 @@ export class KnotsService {
         );
       }
       const row = await manager.save(manager.create(KnotRow, { workshopId, value, version: 1 }));
-      await note(manager, 'list.added', { subject: row.id, more: 'knot' });
+      await writeAuditEntry(manager, 'list.added', { subject: row.id, more: 'knot' });
       return viewOf(row);
     });
   }
@@ -70,7 +70,7 @@ export class KnotsService {
         );
       }
       const saved = await manager.save(KnotRow, { ...row, value, version: version + 1 });
-      await note(manager, 'list.changed', { subject: id, more: 'knot' });
+      await writeAuditEntry(manager, 'list.changed', { subject: id, more: 'knot' });
       return viewOf(saved);
     });
   }
@@ -81,7 +81,7 @@ export class KnotsService {
     await this.dataSource.transaction(async (manager) => {
       const { affected } = await manager.delete(KnotRow, { id, workshopId });
       if (!affected) throw notFound('knot');
-      await note(manager, 'list.removed', { subject: id, more: 'knot' });
+      await writeAuditEntry(manager, 'list.removed', { subject: id, more: 'knot' });
     });
   }
 }

@@ -49,7 +49,7 @@ describe('knots of the workshop’s own', () => {
     const laid = templateById('focal-cord').make({
       name: 'With a knot',
       wearer: { name: 'x', wrist: 165 },
-      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+      cutting: { confidence: 0.95, step: 10, practice: 'practised' },
     });
     const [first, ...rest] = laid.parts;
     const piece = {

@@ -13,7 +13,7 @@ import {
 } from '@coiled-strand/contract';
 import { Body, Controller, Get, Headers, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { requestKey } from '../http/etag.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf, queryOf } from '../openapi/body-of.js';
@@ -24,7 +24,7 @@ import { LotsService, type Moved } from './lots.service.js';
 export class LotsController {
   constructor(private readonly lots: LotsService) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'What lies in the drawers, a page at a time' })
   @queryOf(LotsQueryDto)
@@ -32,7 +32,7 @@ export class LotsController {
     return this.lots.page(query);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post()
   @ApiOperation({ summary: 'Take in what was bought, as one lot or several alike' })
   @bodyOf(TakeInDto)
@@ -43,7 +43,7 @@ export class LotsController {
     return this.lots.takeIn(taken, requestKey(request));
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Post('of-things')
   @HttpCode(200)
   @ApiOperation({ summary: 'Every lot of some things of which something is left' })
@@ -52,7 +52,7 @@ export class LotsController {
     return this.lots.ofThings(things);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post('from-make')
   @ApiOperation({ summary: 'What a logged make was cut from, and the offcuts that came back' })
   @bodyOf(FromMakeDto)
@@ -60,7 +60,7 @@ export class LotsController {
     return this.lots.fromMake(from);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get('cut-for/:make')
   @ApiOperation({
     summary: 'What was cut in sessions for the piece of a make, and went into no make yet',
@@ -69,13 +69,13 @@ export class LotsController {
     return this.lots.cutFor(make);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get(':id')
   get(@Param('id', uuid('lot')) id: string): Promise<LotView> {
     return this.lots.get(id);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':id')
   @ApiOperation({ summary: 'Change what is known of a lot; how much is left is the ledger’s' })
   @bodyOf(AboutLotDto)
@@ -83,7 +83,7 @@ export class LotsController {
     return this.lots.change(id, about);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get(':id/movements')
   @ApiOperation({ summary: 'The ledger of a lot, the last line first' })
   @queryOf(PageQueryDto)
@@ -94,7 +94,7 @@ export class LotsController {
     return this.lots.movements(id, query);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post(':id/movements')
   @ApiOperation({ summary: 'Something goes out, or is counted, measured or weighed anew' })
   @bodyOf(MoveDto)
@@ -112,7 +112,7 @@ export class LotsController {
 export class MovementsController {
   constructor(private readonly lots: LotsService) {}
 
-  @For('maker')
+  @Roles('maker')
   @Post(':id/undo')
   @HttpCode(200)
   @ApiOperation({ summary: 'Write the opposite of a movement' })

@@ -19,7 +19,7 @@ import { LotRow } from '../rows/lot.entity.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { MovementRow } from '../rows/movement.entity.js';
 import { pageOf, withWords, type Order } from '../rows/page-of.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { beginLot, enter, lockedLot, lotView, writtenBefore } from './ledger.js';
 import { movementViews } from './movement-view.js';
@@ -116,7 +116,7 @@ export class LotsService {
     await this.dataSource.transaction(async (manager) => {
       const { affected } = await manager.update(LotRow, { id, workshopId }, aboutOf(about));
       if (!affected) throw notFound('lot');
-      await note(manager, 'lot.changed', { subject: id });
+      await writeAuditEntry(manager, 'lot.changed', { subject: id });
     });
     return this.get(id);
   }

@@ -10,7 +10,7 @@ import {
 } from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf, queryOf } from '../openapi/body-of.js';
 import { MakesService } from './makes.service.js';
@@ -20,7 +20,7 @@ import { MakesService } from './makes.service.js';
 export class MakesController {
   constructor(private readonly makes: MakesService) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'The book of makes, a page at a time' })
   @queryOf(MakesQueryDto)
@@ -28,13 +28,13 @@ export class MakesController {
     return this.makes.page(query);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get(':id')
   get(@Param('id', uuid('make')) id: string): Promise<MakeView> {
     return this.makes.get(id);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get(':id/plan')
   @ApiOperation({
     summary: 'The plan and the steps that the make goes by, as they were at its start',
@@ -43,7 +43,7 @@ export class MakesController {
     return this.makes.planOf(id);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':id/progress')
   @ApiOperation({ summary: 'Where the make stands, the time it took, the timers that run' })
   @bodyOf(ProgressDto)
@@ -54,7 +54,7 @@ export class MakesController {
     return this.makes.setProgress(id, progress);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':id/log')
   @ApiOperation({ summary: 'What was left over, measured and spent; may be mended later' })
   @bodyOf(MakeLogDto)
@@ -62,7 +62,7 @@ export class MakesController {
     return this.makes.log(id, record);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':id/line')
   @ApiOperation({ summary: 'The line of an order that it is made for; null for none' })
   @bodyOf(MakeLineDto)
@@ -70,7 +70,7 @@ export class MakesController {
     return this.makes.setLine(id, line);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':id/set-aside')
   @ApiOperation({ summary: 'Let a make not count for the hand, with a reason; null lets it count' })
   @bodyOf(SetAsideDto)
@@ -81,7 +81,7 @@ export class MakesController {
     return this.makes.setAside(id, reason);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post(':id/abandon')
   @HttpCode(204)
   @ApiOperation({ summary: 'Give a make under way up; it can be resumed' })
@@ -89,7 +89,7 @@ export class MakesController {
     return this.makes.setAbandoned(id, true);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post(':id/resume')
   @HttpCode(204)
   resume(@Param('id', uuid('make')) id: string): Promise<void> {

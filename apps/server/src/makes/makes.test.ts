@@ -265,7 +265,7 @@ describe('makes', () => {
     const hung = templateById('lariat').make({
       name: 'Bare',
       wearer: { name: 'x', wrist: 165, neck: 360 },
-      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+      cutting: { confidence: 0.95, step: 10, practice: 'practised' },
     });
     // A bead on a cord that nothing ends runs off.
     const bare = { ...hung, strands: hung.strands.slice(0, 1), parts: hung.parts.slice(1, 3) };

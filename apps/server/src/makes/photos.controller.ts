@@ -7,7 +7,7 @@ import {
 import { Controller, Delete, Get, HttpCode, Param, Post, Query, Req, Res } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { queryOf } from '../openapi/body-of.js';
 import { THUMB_TYPE } from './thumbnails.js';
@@ -18,7 +18,7 @@ import { PhotosService } from './photos.service.js';
 export class PhotosController {
   constructor(private readonly photos: PhotosService) {}
 
-  @For('maker')
+  @Roles('maker')
   @Post('makes/:id/photos')
   @ApiConsumes('image/jpeg', 'image/png', 'image/webp')
   @ApiOperation({ summary: 'Add a picture to a make; its bytes are the body' })
@@ -26,7 +26,7 @@ export class PhotosController {
     return this.photos.add(id, request.body);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get('photos')
   @ApiOperation({ summary: 'Pictures of all makes, a page at a time' })
   @queryOf(PhotosQueryDto)
@@ -34,7 +34,7 @@ export class PhotosController {
     return this.photos.page(query);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get('photos/:id')
   @ApiOperation({ summary: 'The bytes of a picture' })
   async get(@Param('id', uuid('photo')) id: string, @Res() response: Response): Promise<void> {
@@ -45,7 +45,7 @@ export class PhotosController {
     response.send(bytes);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get('photos/:id/thumb')
   @ApiOperation({ summary: 'The picture made small; whole as long as it was not yet made so' })
   async thumb(@Param('id', uuid('photo')) id: string, @Res() response: Response): Promise<void> {
@@ -62,7 +62,7 @@ export class PhotosController {
     response.send(thumb);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Delete('photos/:id')
   @HttpCode(204)
   remove(@Param('id', uuid('photo')) id: string): Promise<void> {

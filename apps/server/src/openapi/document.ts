@@ -1,4 +1,4 @@
-import { schemasOf } from '@coiled-strand/contract';
+import { schemasOf, VERSION } from '@coiled-strand/contract';
 import type { INestApplication } from '@nestjs/common';
 import { DocumentBuilder, SwaggerModule } from '@nestjs/swagger';
 import { BODIES, SCHEMAS } from './body-of.js';
@@ -36,7 +36,7 @@ export function serveOpenApi(app: INestApplication): void {
       .setDescription(
         'Plans knotted pieces. All lengths are millimetres. Every error has the shape Error.',
       )
-      .setVersion('1')
+      .setVersion(VERSION)
       // The first whose schemas are those of JSON Schema.
       .setOpenAPIVersion('3.1.0')
       .build(),

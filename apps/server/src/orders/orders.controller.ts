@@ -7,7 +7,7 @@ import {
 } from '@coiled-strand/contract';
 import { Body, Controller, Get, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf, queryOf } from '../openapi/body-of.js';
 import { OrdersService } from './orders.service.js';
@@ -17,7 +17,7 @@ import { OrdersService } from './orders.service.js';
 export class OrdersController {
   constructor(private readonly orders: OrdersService) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'Orders, what is due first, a page at a time' })
   @queryOf(OrdersQueryDto)
@@ -25,27 +25,27 @@ export class OrdersController {
     return this.orders.page(query);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post()
   @bodyOf(OrderDto)
   add(@Body() order: OrderDto): Promise<OrderView> {
     return this.orders.add(order);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get(':id')
   get(@Param('id', uuid('order')) id: string): Promise<OrderView> {
     return this.orders.get(id);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':id')
   @bodyOf(OrderDto)
   change(@Param('id', uuid('order')) id: string, @Body() order: OrderDto): Promise<OrderView> {
     return this.orders.change(id, order);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':id/state')
   @ApiOperation({ summary: 'Promised, in work, ready, handed over, or called off' })
   @bodyOf(OrderStateDto)

@@ -13,7 +13,7 @@ import { invalid, notFound } from '../errors/app-error.js';
 import { pageOf, type Order } from '../rows/page-of.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { CustomerRow, OrderLineRow, OrderRow } from '../rows/week.entities.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { countMakes } from './line-progress.js';
 
@@ -73,7 +73,7 @@ export class OrdersService {
         }),
       );
       await this.keepLines(manager, row, order.lines);
-      await note(manager, 'order.added', { subject: row.id });
+      await writeAuditEntry(manager, 'order.added', { subject: row.id });
       return this.one(manager, row);
     });
   }
@@ -96,7 +96,7 @@ export class OrdersService {
       };
       await manager.update(OrderRow, { id }, changes);
       await this.keepLines(manager, row, order.lines);
-      await note(manager, 'order.changed', { subject: id });
+      await writeAuditEntry(manager, 'order.changed', { subject: id });
       return this.one(manager, { ...row, ...changes });
     });
   }
@@ -107,7 +107,7 @@ export class OrdersService {
       const row = await locked(manager, workshopId, id);
       const changes = { state, changedAt: new Date() };
       await manager.update(OrderRow, { id }, changes);
-      await note(manager, 'order.state', { subject: id, more: state });
+      await writeAuditEntry(manager, 'order.state', { subject: id, more: state });
       return this.one(manager, { ...row, ...changes });
     });
   }

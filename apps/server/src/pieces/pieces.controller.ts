@@ -23,7 +23,7 @@ import {
 } from '@nestjs/common';
 import { ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { etag, requestKey, versionSeen } from '../http/etag.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { MakesService } from '../makes/makes.service.js';
@@ -38,7 +38,7 @@ export class PiecesController {
     private readonly makes: MakesService,
   ) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'The pieces on the bench, a page at a time' })
   @queryOf(PiecesQueryDto)
@@ -46,7 +46,7 @@ export class PiecesController {
     return this.pieces.page(query);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post()
   @ApiOperation({ summary: 'Lay a new piece on the bench' })
   @bodyOf(PieceDto)
@@ -57,7 +57,7 @@ export class PiecesController {
     return tagged(response, await this.pieces.add(piece));
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post('import')
   @ApiOperation({ summary: 'Store a piece from its file; faults are named by path' })
   @bodyOf(PieceFileDto)
@@ -68,7 +68,7 @@ export class PiecesController {
     return tagged(response, await this.pieces.import(file));
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get(':id')
   @ApiOperation({ summary: 'One piece; its ETag is its version' })
   async get(
@@ -78,7 +78,7 @@ export class PiecesController {
     return tagged(response, await this.pieces.get(id));
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':id')
   @ApiOperation({ summary: 'Change a piece; 412 with the stored one when it changed meanwhile' })
   @ApiHeader({ name: 'If-Match', required: true, description: 'The ETag last seen' })
@@ -101,7 +101,7 @@ export class PiecesController {
     );
   }
 
-  @For('maker')
+  @Roles('maker')
   @Delete(':id')
   @HttpCode(204)
   @ApiOperation({ summary: 'Put a piece away; it can be restored' })
@@ -109,7 +109,7 @@ export class PiecesController {
     return this.pieces.setArchived(id, true);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post(':id/restore')
   @HttpCode(204)
   @ApiOperation({ summary: 'Bring back a piece that was put away' })
@@ -117,7 +117,7 @@ export class PiecesController {
     return this.pieces.setArchived(id, false);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get(':id/file')
   @ApiOperation({ summary: 'The piece as a file' })
   async file(
@@ -132,7 +132,7 @@ export class PiecesController {
     return file;
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post(':id/makes')
   @HttpCode(200)
   @ApiOperation({ summary: 'Begin a make, go on with the one under way, or make one again' })

@@ -1,7 +1,7 @@
 import { RenameTagDto, TagsDto, type TagView } from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { TagsService } from './tags.service.js';
@@ -11,14 +11,14 @@ import { TagsService } from './tags.service.js';
 export class TagsController {
   constructor(private readonly tags: TagsService) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get('tags')
   @ApiOperation({ summary: 'Tags of the pieces on the bench' })
   list(): Promise<TagView[]> {
     return this.tags.list();
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put('tags')
   @HttpCode(204)
   @ApiOperation({ summary: 'Call a tag otherwise on every piece, or take it off them all' })
@@ -27,7 +27,7 @@ export class TagsController {
     return this.tags.rename(from, to ?? null);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put('pieces/:id/tags')
   @HttpCode(204)
   @ApiOperation({ summary: 'Sort a piece under these tags and no others' })

@@ -6,7 +6,7 @@ import {
 } from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf, queryOf } from '../openapi/body-of.js';
 import { VersionsService } from './versions.service.js';
@@ -16,7 +16,7 @@ import { VersionsService } from './versions.service.js';
 export class VersionsController {
   constructor(private readonly versions: VersionsService) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'The piece as it was before, the last first, a page at a time' })
   @queryOf(PageQueryDto)
@@ -27,7 +27,7 @@ export class VersionsController {
     return this.versions.page(id, query);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Post()
   @HttpCode(200)
   @ApiOperation({ summary: 'Keep the piece as it is now, under a name or without one' })
@@ -39,7 +39,7 @@ export class VersionsController {
     return this.versions.keep(id, name);
   }
 
-  @For('viewer')
+  @Roles('viewer')
   @Get(':version')
   @ApiOperation({ summary: 'One of them' })
   get(
@@ -49,7 +49,7 @@ export class VersionsController {
     return this.versions.get(id, version);
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put(':version')
   @ApiOperation({ summary: 'Call a version by another name, or by none' })
   @bodyOf(VersionNameDto)

@@ -2,7 +2,7 @@ import { PieceFileDto, pieceFileSchema, type JsonSchema } from '@coiled-strand/c
 import type { PlanResult } from '@coiled-strand/core';
 import { Body, Controller, Get, Header, HttpCode, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { HandService } from '../hand/hand.service.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { Planner } from '../planner/planner.service.js';
@@ -15,7 +15,7 @@ export class PlanController {
     private readonly planner: Planner,
   ) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Post()
   @HttpCode(200)
   @ApiOperation({
@@ -36,7 +36,7 @@ const SCHEMA = pieceFileSchema();
 @ApiTags('plan')
 @Controller('piece.schema.json')
 export class PieceSchemaController {
-  @For('unasked')
+  @Roles('unasked')
   @Get()
   @Header('Content-Type', 'application/schema+json; charset=utf-8')
   @ApiOperation({ summary: 'The JSON Schema (2020-12) of a piece file of the present version' })

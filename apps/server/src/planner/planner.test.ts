@@ -9,7 +9,7 @@ const api = useTestApp();
 const band = templateById('floss-stripe').make({
   name: 'x',
   wearer: { name: 'x', wrist: 165, hand: 200 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 });
 
 /** A knotted band over and over, on so many strands. */

@@ -2,7 +2,7 @@ import type { CustomerView, ForgottenWearerView } from '@coiled-strand/contract'
 import { Controller, Get, HttpCode, Module, Param, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { uuid } from '../http/uuid.pipe.js';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { PrivacyService } from './privacy.service.js';
 
 @ApiTags('privacy')
@@ -10,21 +10,21 @@ import { PrivacyService } from './privacy.service.js';
 export class PrivacyController {
   constructor(private readonly privacy: PrivacyService) {}
 
-  @For('owner')
+  @Roles('owner')
   @Get('customers')
   @ApiOperation({ summary: 'Everybody who ordered something and was not forgotten' })
   customers(): Promise<CustomerView[]> {
     return this.privacy.customers();
   }
 
-  @For('owner')
+  @Roles('owner')
   @Get('customers/:id/data')
   @ApiOperation({ summary: 'Everything that is kept of a customer' })
   customer(@Param('id', uuid('customer')) id: string): Promise<object> {
     return this.privacy.customer(id);
   }
 
-  @For('owner')
+  @Roles('owner')
   @Post('customers/:id/forget')
   @HttpCode(204)
   @ApiOperation({ summary: 'Forget name and contact of a customer, and notes; figures stay' })
@@ -32,14 +32,14 @@ export class PrivacyController {
     return this.privacy.forgetCustomer(id);
   }
 
-  @For('owner')
+  @Roles('owner')
   @Get('wearers/:id/data')
   @ApiOperation({ summary: 'Everything that is kept of a wearer' })
   wearer(@Param('id', uuid('wearer')) id: string): Promise<object> {
     return this.privacy.wearer(id);
   }
 
-  @For('owner')
+  @Roles('owner')
   @Post('wearers/:id/forget')
   @HttpCode(200)
   @ApiOperation({

@@ -3,13 +3,13 @@ import type { Plan, Wearer } from '@coiled-strand/core';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, type EntityManager } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
-import { asker } from '../identity/identity.js';
+import { currentUser } from '../identity/identity.js';
 import { WearerItem } from '../rows/list.entities.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { VersionRow } from '../rows/version.entity.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { CustomerRow, OrderLineRow, OrderRow } from '../rows/week.entities.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 
 /** What stays of a wearer: girths, without which a cut list would rest on nothing, and whether it was a child. */
 const nameless = ({ allergy: _allergy, origin: _origin, ...rest }: Wearer): Wearer => ({
@@ -35,13 +35,13 @@ export class PrivacyService {
        from customer c left join customer_order o on o.customer_id = c.id
        where c.workshop_id = $1 and c.forgotten_at is null
        group by c.id order by lower(c.name), c.id`,
-      [asker().workshopId],
+      [currentUser().workshopId],
     );
   }
 
   /** Everything that is kept of a customer. */
   customer(id: string): Promise<object> {
-    const { workshopId } = asker();
+    const { workshopId } = currentUser();
     return this.dataSource.transaction(async (manager) => {
       const row = await manager.findOneBy(CustomerRow, { id, workshopId });
       if (!row) throw notFound('customer');
@@ -53,7 +53,7 @@ export class PrivacyService {
         where: { orderId: In(orders.map((order) => order.id)) },
         order: { place: 'ASC' },
       });
-      await note(manager, 'customer.exported', { subject: id });
+      await writeAuditEntry(manager, 'customer.exported', { subject: id });
       return {
         customer: { name: row.name, contact: row.contact, since: row.createdAt },
         orders: orders.map((order) => ({
@@ -74,7 +74,7 @@ export class PrivacyService {
 
   /** Name, contact and what was noted with their orders go; figures stay. */
   async forgetCustomer(id: string): Promise<void> {
-    const { workshopId } = asker();
+    const { workshopId } = currentUser();
     await this.dataSource.transaction(async (manager) => {
       const { affected } = await manager.update(
         CustomerRow,
@@ -83,7 +83,7 @@ export class PrivacyService {
       );
       if (!affected) throw notFound('customer');
       await manager.update(OrderRow, { customerId: id, workshopId }, { note: '' });
-      await note(manager, 'customer.forgotten', { subject: id });
+      await writeAuditEntry(manager, 'customer.forgotten', { subject: id });
     });
   }
 
@@ -93,7 +93,7 @@ export class PrivacyService {
       const { value } = await this.listed(manager, id);
       const { pieces, makes } = await worn(manager, id);
       const versions = await versionsFor(manager, id);
-      await note(manager, 'wearer.exported', { subject: id });
+      await writeAuditEntry(manager, 'wearer.exported', { subject: id });
       return {
         wearer: value,
         pieces: pieces.map(({ spec, createdAt }) => ({
@@ -158,7 +158,7 @@ export class PrivacyService {
         );
       }
       await manager.delete(WearerItem, { id });
-      await note(manager, 'wearer.forgotten', { subject: id });
+      await writeAuditEntry(manager, 'wearer.forgotten', { subject: id });
       return {
         pieces: pieces.length,
         makes: makes.length,
@@ -168,7 +168,7 @@ export class PrivacyService {
   }
 
   private async listed(manager: EntityManager, id: string): Promise<WearerItem> {
-    const { workshopId } = asker();
+    const { workshopId } = currentUser();
     const item = await manager.findOneBy(WearerItem, { id, workshopId });
     if (!item) throw notFound('wearer');
     return item;
@@ -208,14 +208,14 @@ function mentionsOf(manager: EntityManager, name: string): Promise<MentionView[]
     .toLowerCase()
     .split(/[^\p{L}]+/u)
     .filter((part) => part.length >= TELLING);
-  return manager.query<MentionView[]>(MENTIONS, [asker().workshopId, parts]);
+  return manager.query<MentionView[]>(MENTIONS, [currentUser().workshopId, parts]);
 }
 
 /** Pieces for a wearer, as they were before. */
 const versionsFor = (manager: EntityManager, wearer: string): Promise<VersionRow[]> =>
   manager
     .createQueryBuilder(VersionRow, 'kept')
-    .where('kept.workshop_id = :workshopId', { workshopId: asker().workshopId })
+    .where('kept.workshop_id = :workshopId', { workshopId: currentUser().workshopId })
     .andWhere(`kept.spec -> 'wearer' ->> 'origin' = :wearer`, { wearer })
     .orderBy('kept.id')
     .setLock('pessimistic_write')
@@ -226,7 +226,7 @@ async function worn(
   manager: EntityManager,
   wearer: string,
 ): Promise<{ readonly pieces: PieceRow[]; readonly makes: MakeRow[] }> {
-  const { workshopId } = asker();
+  const { workshopId } = currentUser();
   const pieces = await manager
     .createQueryBuilder(PieceRow, 'piece')
     .where('piece.workshop_id = :workshopId', { workshopId })

@@ -18,7 +18,7 @@ const read = reading(api);
 
 const addWearer = async (value: Wearer): Promise<WearerView> =>
   (await api().post('/api/wearers').send(value).expect(201)).body as WearerView;
-const cutting = { sureness: 0.95, step: 10, practice: 'practised' } as const;
+const cutting = { confidence: 0.95, step: 10, practice: 'practised' } as const;
 /** A bracelet for somebody, as the page lays it out: with a copy of what the list says of them. */
 async function addPiece(name: string, wearer: Wearer): Promise<PieceView> {
   const piece = templateById('buckle-band').make({ name, wearer, cutting });

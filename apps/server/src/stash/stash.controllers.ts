@@ -22,7 +22,7 @@ import {
 } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { EntityTarget } from 'typeorm';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { ValidationPipe } from '../errors/validation.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
@@ -62,36 +62,36 @@ function listController<T extends object>(
   class ListController {
     constructor(private readonly stash: StashService) {}
 
-    @For('viewer')
+    @Roles('viewer')
     @Get()
     async list(): Promise<Stored<T>[]> {
       return (await this.stash.list(list)).map(told);
     }
-    @For('maker')
+    @Roles('maker')
     @Post()
     @bodyOf(Dto)
     async add(@Body(checked) value: object): Promise<Stored<T>> {
       return told(await this.stash.add(list, plain(value)));
     }
-    @For('maker')
+    @Roles('maker')
     @Post('several')
     @bodyOf(Several)
     async addAll(@Body(severalChecked) several: object): Promise<Stored<T>[]> {
       const { items } = several as { readonly items: readonly T[] };
       return (await this.stash.addAll(list, items.map(plain), what)).map(told);
     }
-    @For('maker')
+    @Roles('maker')
     @Get(':id/uses')
     uses(@Param('id', uuid(what)) id: string): Promise<UsesView> {
       return this.stash.uses(list, id, what);
     }
-    @For('maker')
+    @Roles('maker')
     @Delete(':id')
     @HttpCode(204)
     remove(@Param('id', uuid(what)) id: string): Promise<void> {
       return this.stash.remove(list, id, what);
     }
-    @For('maker')
+    @Roles('maker')
     @Put(':id')
     @bodyOf(Dto)
     async change(

@@ -2,7 +2,7 @@ import type { Stored, UsesView } from '@coiled-strand/contract';
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityTarget } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
-import { note } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import type { StashItem } from '../rows/list.entities.js';
 import { usesOf, type Listed } from './uses.js';
@@ -34,7 +34,10 @@ export class StashService {
       const item = repository.create();
       Object.assign(item, { workshopId, value });
       const saved = await repository.save(item);
-      await note(manager, 'list.added', { subject: saved.id, more: repository.metadata.tableName });
+      await writeAuditEntry(manager, 'list.added', {
+        subject: saved.id,
+        more: repository.metadata.tableName,
+      });
       return { id: saved.id, value: saved.value };
     });
   }
@@ -54,7 +57,7 @@ export class StashService {
         .where('id = :id and workshop_id = :workshopId', { id, workshopId })
         .execute();
       if (!affected) throw notFound(what);
-      await note(manager, 'list.changed', { subject: id, more: what });
+      await writeAuditEntry(manager, 'list.changed', { subject: id, more: what });
       return { id, value };
     });
   }
@@ -77,7 +80,7 @@ export class StashService {
         const { id } = await repository.save(item);
         stored.push({ id, value });
       }
-      await note(manager, 'list.filled', { more: `${values.length} × ${what}` });
+      await writeAuditEntry(manager, 'list.filled', { more: `${values.length} × ${what}` });
       return stored;
     });
   }
@@ -113,7 +116,7 @@ export class StashService {
         .where('id = :id and workshop_id = :workshopId', { id, workshopId })
         .execute();
       if (!affected) throw notFound(what);
-      await note(manager, 'list.removed', { subject: id, more: what });
+      await writeAuditEntry(manager, 'list.removed', { subject: id, more: what });
     });
   }
 }

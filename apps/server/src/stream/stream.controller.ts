@@ -19,8 +19,8 @@ import {
   type Observable,
 } from 'rxjs';
 import { SessionsService } from '../accounts/sessions.service.js';
-import { For } from '../identity/for.js';
-import { asker } from '../identity/identity.js';
+import { Roles } from '../identity/for.js';
+import { currentUser } from '../identity/identity.js';
 import { InstrumentsService } from '../instruments/instruments.service.js';
 import { Listener } from '../live/listener.js';
 
@@ -51,7 +51,7 @@ export class StreamController {
     private readonly sessions: SessionsService,
   ) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Sse()
   @ApiOperation({
     summary:
@@ -60,7 +60,7 @@ export class StreamController {
   })
   @ApiExtension('x-stream', true)
   changes(@Req() request: Request, @Res() response: Response): Observable<MessageEvent> {
-    const { workshopId, personId } = asker();
+    const { workshopId, personId } = currentUser();
     const said = this.listener
       .on<Said>('coiled_strand')
       .pipe(

@@ -138,7 +138,7 @@ export async function ground(api: Api): Promise<Ground> {
   const start = {
     name: 'x',
     wearer: { name: 'x', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   } as const;
   const withKnot = { ...knot.value, id: 'own', origin: knot.id, version: knot.version };
   const values = (list: typeof wearers) => list!.map(({ value }) => value);

@@ -13,7 +13,11 @@ interface About {
 }
 
 /** Adds a line to the trail, in the transaction of what it tells of: both are kept, or neither. */
-export async function note(manager: EntityManager, did: Deed, about: About = {}): Promise<void> {
+export async function writeAuditEntry(
+  manager: EntityManager,
+  did: Deed,
+  about: About = {},
+): Promise<void> {
   const identity = identityNow();
   const {
     workshopId = identity?.workshopId,

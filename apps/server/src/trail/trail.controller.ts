@@ -2,8 +2,8 @@ import { PageQueryDto, type PageView, type TrailView } from '@coiled-strand/cont
 import { Controller, Get, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { DataSource } from 'typeorm';
-import { For } from '../identity/for.js';
-import { asker } from '../identity/identity.js';
+import { Roles } from '../identity/for.js';
+import { currentUser } from '../identity/identity.js';
 import { queryOf } from '../openapi/body-of.js';
 import { pageOf } from '../rows/page-of.js';
 import { TrailRow } from '../rows/people.entities.js';
@@ -31,14 +31,14 @@ const NAMES = `
 export class TrailController {
   constructor(private readonly dataSource: DataSource) {}
 
-  @For('owner')
+  @Roles('owner')
   @Get()
   @ApiOperation({ summary: 'Who did what to orders, stash and accounts; the last first' })
   @queryOf(PageQueryDto)
   async list(@Query() { limit, after }: PageQueryDto): Promise<PageView<TrailView>> {
     const query = this.dataSource
       .createQueryBuilder(TrailRow, 'line')
-      .where('line.workshop_id = :workshopId', { workshopId: asker().workshopId });
+      .where('line.workshop_id = :workshopId', { workshopId: currentUser().workshopId });
     const { rows, ...rest } = await pageOf(
       query,
       { by: 'createdAt', descending: true },

@@ -1,7 +1,7 @@
 import type { JobsView } from '@coiled-strand/contract';
 import { Controller, Get } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { JobsService } from './jobs.service.js';
 
 @ApiTags('week')
@@ -9,7 +9,7 @@ import { JobsService } from './jobs.service.js';
 export class WeekController {
   constructor(private readonly jobs: JobsService) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'What there is to do, as tasks with their minutes, waits and dates' })
   get(): Promise<JobsView> {

@@ -3,8 +3,8 @@ import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { Repository } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
-import { asker } from '../identity/identity.js';
-import { note } from '../trail/note.js';
+import { currentUser } from '../identity/identity.js';
+import { writeAuditEntry } from '../trail/note.js';
 import { Workshop } from '../rows/workshop.entity.js';
 
 /** The workshop that whoever asks works in. Every query asks here. */
@@ -21,7 +21,7 @@ export class CurrentWorkshop {
 
   /** @throws AppError 401, 403 where nobody asks or one who is in no workshop */
   id(): Promise<string> {
-    return new Promise((resolve) => resolve(asker().workshopId));
+    return new Promise((resolve) => resolve(currentUser().workshopId));
   }
 
   /** Only what is named is written: what another window changes at the same time stays. */
@@ -32,7 +32,7 @@ export class CurrentWorkshop {
     const id = await this.id();
     await this.workshops.manager.transaction(async (manager) => {
       await manager.update(Workshop, { id }, values);
-      if (did) await note(manager, did);
+      if (did) await writeAuditEntry(manager, did);
     });
     return this.get();
   }

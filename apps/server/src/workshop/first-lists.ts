@@ -8,7 +8,7 @@ export const SETTINGS: SettingsDto = {
   unit: 'cm',
   cordUnit: 'ft',
   step: 25.4,
-  sureness: 0.95,
+  confidence: 0.95,
   practice: 'practised',
   ends: { melts: 'singe', burns: 'glue', leather: 'glue' },
   hand: 'right',

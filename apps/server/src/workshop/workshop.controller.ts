@@ -2,7 +2,7 @@ import { PricingDto, SettingsDto, WeekDto, type WorkshopView } from '@coiled-str
 import { PRICING } from '@coiled-strand/core';
 import { Body, Controller, Get, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { For } from '../identity/for.js';
+import { Roles } from '../identity/for.js';
 import { invalid } from '../errors/app-error.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { CurrentWorkshop } from './current-workshop.js';
@@ -22,22 +22,22 @@ const view = ({ name, maker, settings, week, pricing }: Workshop): WorkshopView 
 export class WorkshopController {
   constructor(private readonly current: CurrentWorkshop) {}
 
-  @For('viewer')
+  @Roles('viewer')
   @Get()
   @ApiOperation({ summary: 'The workshop and its settings' })
   async get(): Promise<WorkshopView> {
     return view(await this.current.get());
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put('settings')
-  @ApiOperation({ summary: 'Change units, rounding step, sureness or leading hand' })
+  @ApiOperation({ summary: 'Change units, rounding step, confidence or leading hand' })
   @bodyOf(SettingsDto)
   async put(@Body() settings: SettingsDto): Promise<WorkshopView> {
     return view(await this.current.change({ settings }));
   }
 
-  @For('maker')
+  @Roles('maker')
   @Put('week')
   @ApiOperation({ summary: 'Hours at the bench, days off, and what was put to a time by hand' })
   @bodyOf(WeekDto)
@@ -53,7 +53,7 @@ export class WorkshopController {
     return view(await this.current.change({ week }));
   }
 
-  @For('owner')
+  @Roles('owner')
   @Put('pricing')
   @ApiOperation({ summary: 'How prices are made' })
   @bodyOf(PricingDto)

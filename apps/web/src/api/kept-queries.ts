@@ -1,7 +1,6 @@
 import type { SessionView } from '@coiled-strand/contract';
 import type { Query, QueryClient, QueryKey } from '@tanstack/react-query';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
-import { broughtUp } from './older-answers';
 import { keys } from './queries';
 
 /** What was fetched last under a key, for whom. */
@@ -38,6 +37,8 @@ const NEEDED: ReadonlySet<unknown> = new Set([
 /** So many answers are kept, the newest: some forty pieces with their makes. */
 const MOST = 300;
 const NAME = 'coiled-strand-known';
+/** Raised when answers are of another shape than before. */
+const SHAPE = 2;
 
 const ownerOf = (session: SessionView | undefined): string | null =>
   session?.state === 'signed-in' && session.workshop
@@ -46,8 +47,12 @@ const ownerOf = (session: SessionView | undefined): string | null =>
 
 async function open(): Promise<IDBPDatabase<Schema> | null> {
   try {
-    return await openDB<Schema>(NAME, 1, {
-      upgrade: (made) => void made.createObjectStore('kept', { keyPath: 'hash' }),
+    return await openDB<Schema>(NAME, SHAPE, {
+      // Answers of another shape are asked for again.
+      upgrade: (made, before) => {
+        if (before > 0) made.deleteObjectStore('kept');
+        made.createObjectStore('kept', { keyPath: 'hash' });
+      },
     });
   } catch {
     // A browser that has no such store, or no room for it, works with the server alone.
@@ -114,7 +119,7 @@ async function restore(
     // A page that did not wait for this may know better by now.
     const known = client.getQueryState(key)?.dataUpdatedAt ?? 0;
     if (whose === owner && known < at) {
-      client.setQueryData(key, broughtUp(key, data), { updatedAt: at });
+      client.setQueryData(key, data, { updatedAt: at });
     }
   }
   // However young it is: a page that is opened asks.

@@ -75,11 +75,11 @@ function NewPiece({ band }: { readonly band: WrittenBand }) {
   const { data: cords = [] } = useCords();
   const make = async (): Promise<void> => {
     if (!settings) return;
-    const { step, sureness, practice, ends } = settings;
+    const { step, confidence, practice, ends } = settings;
     const plain = templateById(BEGINS_AS).make({
       name: 'A knotted band',
       wearer,
-      cutting: { step, sureness, practice },
+      cutting: { step, confidence, practice },
       ends,
     });
     const piece = layWritten(

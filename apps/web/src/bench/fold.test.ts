@@ -8,7 +8,7 @@ const drawings = TEMPLATES.map((template) => {
   const piece = template.make({
     name: template.id,
     wearer: { name: 'x', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
   const plan = planPiece(piece);
   if (!plan.ok) throw new Error(`${template.id} cannot be planned`);

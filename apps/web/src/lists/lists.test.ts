@@ -10,7 +10,7 @@ import { readSheet } from './sheet';
 const start = {
   name: 'x',
   wearer: { name: 'x', wrist: 165, hand: 200, neck: 360 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const pieces = TEMPLATES.map((template) => template.make(start));
 

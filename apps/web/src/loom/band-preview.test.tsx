@@ -7,7 +7,7 @@ describe('a piece of a band, as it will be', () => {
   const piece = templateById('floss-chevron').make({
     name: 'x',
     wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
   const folded = piece.parts.find((part) => part.kind === 'knotted-floss')!;
   const colours = readyPattern('chevron').make({ strands: 10, colours: 5 }).colours;

@@ -11,7 +11,7 @@ const make = (id: string): Piece =>
   templateById(id).make({
     name: 'x',
     wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
 const band = (piece: Piece): FlossPart =>
   piece.parts.find((part) => part.kind === 'knotted-floss')!;

@@ -12,7 +12,7 @@ const band = (piece: Piece): FlossPart =>
 const piece = templateById('floss-stripe').make({
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 });
 
 function Opened() {

@@ -65,7 +65,7 @@ describe('drawings', () => {
     const piece = TEMPLATES.find((one) => one.id === id)!.make({
       name: 'A <b> & "c"',
       wearer: { name: 'Ola', wrist: 165, hand: 205, neck: 360, ankle: 220, head: 560 },
-      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+      cutting: { confidence: 0.95, step: 10, practice: 'practised' },
     });
     const plan = planned(piece);
     const all = drawable(piece, plan, 'right', UNITS);
@@ -92,7 +92,7 @@ describe('drawings', () => {
       TEMPLATES.find((one) => one.id === id)!.make({
         name: 'x',
         wearer: { name: 'Ola', wrist: 165, hand: 205, neck: 360 },
-        cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+        cutting: { confidence: 0.95, step: 10, practice: 'practised' },
       });
     const values = (piece: Piece): string[] =>
       drawable(piece, planned(piece), 'right', UNITS).map(({ value }) => value.split(' ')[0]!);

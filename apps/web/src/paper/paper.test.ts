@@ -41,7 +41,7 @@ const template = (id: string): Piece =>
   TEMPLATES.find((one) => one.id === id)!.make({
     name: 'Zażółć',
     wearer: { name: 'Ola', wrist: 165, hand: 205, neck: 360, ankle: 220, head: 560 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
 const PLAN = planned(EXAMPLE_PIECE);
 

@@ -11,7 +11,7 @@ import { usePlan } from './use-plan';
 const piece = templateById('coiled-slide').make({
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 });
 const short = { ...piece, closure: { ...piece.closure, tails: 25 } } as typeof piece;
 

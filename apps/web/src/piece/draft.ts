@@ -1,4 +1,4 @@
-import type { Piece } from '@coiled-strand/core';
+import { upgradePiece, type Piece } from '@coiled-strand/core';
 import { nanoid } from 'nanoid';
 
 /** Edits of one window that the server has not confirmed yet, kept in the browser so that no crash loses them. */
@@ -20,7 +20,13 @@ const keyOf = (id: string): string => `${prefixOf(id)}.${WINDOW}`;
 function parse(text: string | null): Draft | null {
   try {
     const { version, piece, base = null, requests = [] } = JSON.parse(text ?? '') as Draft;
-    return { version, piece, base, requests };
+    // It may be of an older program, as a file may be.
+    return {
+      version,
+      piece: upgradePiece(piece) as Piece,
+      base: upgradePiece(base) as Piece | null,
+      requests,
+    };
   } catch {
     return null;
   }

@@ -36,7 +36,7 @@ beforeEach(() => {
       templateById('focal-cord').make({
         name: 'x',
         wearer: { name: 'Somebody', wrist: 165 },
-        cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+        cutting: { confidence: 0.95, step: 10, practice: 'practised' },
       }),
     ),
   );

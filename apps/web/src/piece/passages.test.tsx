@@ -39,7 +39,7 @@ describe('whether cords go through', () => {
     const piece = templateById('alternating-band').make({
       name: 'x',
       wearer: { name: 'Somebody', wrist: 165 },
-      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+      cutting: { confidence: 0.95, step: 10, practice: 'practised' },
     });
     const plan = planPiece(piece) as Plan;
     renderIn({}, <Passages passages={plan.parts[1]!.layout.passages} />);

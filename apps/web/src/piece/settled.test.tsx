@@ -15,7 +15,7 @@ const BAND = 'knotted-floss';
 const narrow = templateById('floss-stripe').make({
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 });
 const broad = withStrandCount(narrow, BAND, 40);
 const rowsOf = (piece: Piece): readonly string[] => {

@@ -33,7 +33,7 @@ describe('sizes side by side', () => {
     const start = {
       name: 'x',
       wearer: ofSize('x', 'wrist', 165),
-      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+      cutting: { confidence: 0.95, step: 10, practice: 'practised' },
     } as const;
     const rows = rowsFor(templateById('beaded-band').make(start));
     const names = rows.map(({ what }) => what);

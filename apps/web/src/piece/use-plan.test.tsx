@@ -9,7 +9,7 @@ import { usePlan } from './use-plan';
 const lariat = templateById('lariat').make({
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 });
 
 /** Without the knots that its ends hang by, nothing holds what is strung on it. */

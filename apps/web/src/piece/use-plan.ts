@@ -1,7 +1,7 @@
 import {
   asBefore,
   draftPlan,
-  remember,
+  memoize,
   tryPlan,
   type Hand,
   type Piece,
@@ -16,12 +16,12 @@ import { usePiece } from './piece-store';
 import { useSettledPiece } from './settled';
 
 /** What a document comes to in a hand, worked out once; a plan is a pure function of both. */
-export const draftOf: (piece: Piece, hand: Hand) => PlanResult = remember(
+export const draftOf: (piece: Piece, hand: Hand) => PlanResult = memoize(
   (piece: Piece, hand: Hand) => foundFor(piece, hand)?.draft ?? draftPlan(piece, hand),
 );
 
 /** The plan of a document: its draft, when hands have tried it. */
-export const planOf: (piece: Piece, hand: Hand) => PlanResult = remember(
+export const planOf: (piece: Piece, hand: Hand) => PlanResult = memoize(
   (piece: Piece, hand: Hand) => foundFor(piece, hand)?.plan ?? tryPlan(piece, draftOf(piece, hand)),
 );
 
@@ -29,7 +29,7 @@ export const planOf: (piece: Piece, hand: Hand) => PlanResult = remember(
  * The plan while something is held: hands try it when it is let go, since trying takes longer than a frame.
  * Until then what they found before stands.
  */
-const planInHand: (piece: Piece, hand: Hand, before: Piece | undefined) => PlanResult = remember(
+const planInHand: (piece: Piece, hand: Hand, before: Piece | undefined) => PlanResult = memoize(
   (piece: Piece, hand: Hand, before: Piece | undefined) =>
     asBefore(draftOf(piece, hand), before ? planOf(before, hand) : draftOf(piece, hand)),
 );

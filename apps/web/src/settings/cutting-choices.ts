@@ -16,7 +16,7 @@ export const PRACTICE_CHOICES: readonly { value: Practice; label: string; detail
   { value: 'expert', label: PRACTICE_LABELS.expert, detail: 'short ends' },
 ];
 
-export const SURENESS = [
+export const CONFIDENCES = [
   { value: 0.9, label: '90 in 100' },
   { value: 0.95, label: '95 in 100' },
   { value: 0.99, label: '99 in 100' },

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import type { SettingsDto } from '@coiled-strand/contract';
+import { VERSION, type SettingsDto } from '@coiled-strand/contract';
 import {
   END_SCHOOLS,
   endsFor,
@@ -16,7 +16,7 @@ import { TextField } from '../fields/text-field';
 import { Modal } from '../shell/modal';
 import { OnThisDevice } from '../pocket/on-this-device';
 import { RealSize } from './real-size';
-import { PRACTICE_CHOICES, STEPS, SURENESS } from './cutting-choices';
+import { PRACTICE_CHOICES, STEPS, CONFIDENCES } from './cutting-choices';
 import { useDevice } from '../device/device-store';
 import { USUAL_CURRENCY } from './use-currency';
 
@@ -80,9 +80,9 @@ export function SettingsDialog({ onClose }: Props) {
             />
             <SelectField
               label="New pieces: how sure"
-              value={String(settings.sureness)}
-              options={SURENESS.map((s) => ({ value: String(s.value), label: s.label }))}
-              onChange={(sureness) => set({ sureness: Number(sureness) })}
+              value={String(settings.confidence)}
+              options={CONFIDENCES.map((s) => ({ value: String(s.value), label: s.label }))}
+              onChange={(confidence) => set({ confidence: Number(confidence) })}
             />
           </Flex>
           <Choices
@@ -141,7 +141,7 @@ export function SettingsDialog({ onClose }: Props) {
         )}
         <Box fontSize="sm" color="muted">
           {data.name}
-          {data.maker && `, ${data.maker}`}
+          {data.maker && `, ${data.maker}`}. Coiled Strand {VERSION}
         </Box>
       </Flex>
     </Modal>

@@ -32,7 +32,7 @@ const sceneOf = (id: string): SpaceScene => {
   const piece = templateById(id).make({
     name: 'x',
     wearer: { name: 'x', wrist: 165, hand: 205, neck: 360, ankle: 220, head: 560 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
   const plan = planPiece(piece);
   if (!plan.ok) throw new Error('no plan');

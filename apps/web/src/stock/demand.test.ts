@@ -13,7 +13,7 @@ import { kitNeeds } from './kit-needs';
 const start = {
   name: 'Beaded',
   wearer: { name: 'x', wrist: 165, hand: 200 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const beaded: Piece = templateById('beaded-band').make(start);
 const wish = (piece: Piece, number: number, id = piece.name): Wish => ({

@@ -10,7 +10,7 @@ import { OfferOffcuts } from './offer-offcuts';
 const piece = templateById('buckle-band').make({
   name: 'Band',
   wearer: { name: 'x', wrist: 165, hand: 200 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 });
 const plan = planPiece(piece) as Plan;
 const thing = { kind: 'cord', cord: piece.strands[0]!.cord } as const;

@@ -1,5 +1,5 @@
 import type { Board } from '../kind/own-knot.js';
-import { remember } from '../kind/remember.js';
+import { memoize } from '../kind/remember.js';
 import { crossings, inMirror } from './board.js';
 
 /** A passage of a crossing as a cord comes to it. */
@@ -125,5 +125,5 @@ export function alike(a: Board, b: Board): 'same' | 'mirrored' | null {
 }
 
 // Worked out once for each board: of four cords a code takes some milliseconds.
-const codeOf = remember((board: Board) => crossingCode(board));
-const mirroredCodeOf = remember((board: Board) => crossingCode(inMirror(board)));
+const codeOf = memoize((board: Board) => crossingCode(board));
+const mirroredCodeOf = memoize((board: Board) => crossingCode(inMirror(board)));

@@ -2,7 +2,7 @@ import { closureKind } from '../closure/registry.js';
 import type { ClosureSite } from '../kind/closure-kind.js';
 import type { PartLayout, PartSite } from '../kind/part-kind.js';
 import type { Bounds, CordStroke, Drawing, Point, Primitive } from '../kind/primitive.js';
-import { remember } from '../kind/remember.js';
+import { memoize } from '../kind/remember.js';
 import type { Side } from '../measure/side.js';
 import { smoothLine } from '../knot/spline.js';
 import { moved, strokeOf } from '../knot/stroke.js';
@@ -65,7 +65,7 @@ function tailStrokes(piece: Piece, plan: Plan): CordStroke[] {
     });
 }
 
-const drawn = remember(
+const drawn = memoize(
   (
     layout: PartLayout,
     part: Part,
@@ -90,7 +90,7 @@ export interface BenchDrawing extends Drawing {
 }
 
 /** The room that shapes take, in mm; kept, since most of them stay while one part is dragged. */
-export const roomOf = remember((shapes: readonly Primitive[]): Bounds | null =>
+export const roomOf = memoize((shapes: readonly Primitive[]): Bounds | null =>
   shapes.length === 0 ? null : boundsOf(shapes),
 );
 

@@ -73,7 +73,7 @@ describe('shapes bent along a path', () => {
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 
 describe('a piece closed round the body', () => {

@@ -8,7 +8,7 @@ import { drawBench } from './bench.js';
 import { drawHanging, type HangingView } from './hanging.js';
 
 const wearer = { name: 'x', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 };
-const cutting = { sureness: 0.95, step: 10, practice: 'practised' } as const;
+const cutting = { confidence: 0.95, step: 10, practice: 'practised' } as const;
 const necklaces = TEMPLATES.map((template) =>
   template.make({ name: template.id, wearer, cutting }),
 ).filter(({ wear }) => wear.site === 'neck');

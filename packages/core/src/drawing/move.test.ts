@@ -97,7 +97,7 @@ describe('every template', () => {
       const piece = template.make({
         name: template.id,
         wearer: { name: 'x', wrist: 165, hand: 205, neck: 360, ankle: 220, head: 560 },
-        cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+        cutting: { confidence: 0.95, step: 10, practice: 'practised' },
       });
       const all = unitsOf(piece, 'right');
       // Of a sample the first of every step, the last, and some on the way.

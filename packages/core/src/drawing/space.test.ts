@@ -25,7 +25,7 @@ const plans = TEMPLATES.map((template) => {
   const piece = template.make({
     name: 'x',
     wearer: { name: 'x', wrist: 165, hand: 205, neck: 360, ankle: 220, head: 560 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
   return [template.id, piece, planPiece(piece)] as const;
 });

@@ -8,7 +8,7 @@ import { stepPicture } from './step-picture.js';
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const made = (id: string, hand: 'left' | 'right' = 'right') => {
   const piece = templateById(id).make(start);

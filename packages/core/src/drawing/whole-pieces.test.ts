@@ -9,7 +9,7 @@ import { drawClosed } from './closed.js';
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const make = (id: string) => templateById(id).make(start);
 

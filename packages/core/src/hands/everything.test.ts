@@ -20,7 +20,7 @@ import { TEMPLATES } from '../template/templates.js';
 import { inMm, testBead, testCord } from '../testing.js';
 
 const WEARER = { name: 'x', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 };
-const CUTTING = { sureness: 0.95, step: 10, practice: 'practised' } as const;
+const CUTTING = { confidence: 0.95, step: 10, practice: 'practised' } as const;
 
 /** Where hands stop that make a piece to the letter: in words, for whoever reads the failure. */
 function stopOf(piece: Piece, hand: 'left' | 'right'): string | null {
@@ -449,7 +449,7 @@ const pieces: fc.Arbitrary<Piece> = fc
       parts: named(kind.parts.map((part) => withPattern(part, kind.strands.length))),
       closure: { ...entry.make(cord), ...more } as Closure,
       ends: kinds.every((own) => suitsEnd(wanted, own)) ? wanted : usualEndOfAll(kinds),
-      cutting: { sureness: 0.95, step, practice },
+      cutting: { confidence: 0.95, step, practice },
     };
   });
 

@@ -11,7 +11,7 @@ import { follow } from './follow.js';
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 
 /** As many places in the actions of one piece are changed. */

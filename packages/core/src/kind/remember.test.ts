@@ -4,12 +4,12 @@ import { changePart } from '../piece/edit.js';
 import type { Part } from '../part/registry.js';
 import { templateById } from '../template/templates.js';
 import { planned } from '../testing.js';
-import { remember } from './remember.js';
+import { memoize } from './remember.js';
 
 describe('remember', () => {
   it('asks once for the same arguments, and again for others', () => {
     const make = jest.fn((list: readonly number[], n: number) => ({ sum: list.length + n }));
-    const kept = remember(make);
+    const kept = memoize(make);
     const list = [1, 2];
     expect(kept(list, 1)).toBe(kept(list, 1));
     expect(make).toHaveBeenCalledTimes(1);
@@ -23,7 +23,7 @@ describe('an edit of one part', () => {
   const piece = templateById('hemp-band').make({
     name: 'x',
     wearer: { name: 'Somebody', wrist: 165 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
   const before = planned(piece);
   const next = changePart(piece, 'beads', (part) => ({ ...part, through: 'all' }) as Part);

@@ -6,7 +6,7 @@
  * @param make the function; its first argument is an object
  * @example remember((list, n) => list.length + n)([1, 2], 3) // 5
  */
-export function remember<K extends object, D extends readonly unknown[], V>(
+export function memoize<K extends object, D extends readonly unknown[], V>(
   make: (key: K, ...others: D) => V,
 ): (key: K, ...others: D) => V {
   const last = new WeakMap<K, { readonly others: D; readonly answer: V }>();

@@ -92,7 +92,7 @@ describe('the Turk’s head', () => {
     const piece = templateById('seized-laces').make({
       name: 'x',
       wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+      cutting: { confidence: 0.95, step: 10, practice: 'practised' },
     });
     const wrong = { ...piece, closure: { ...piece.closure, leads: 3, bights: 6 } } as typeof piece;
     expect(adviceCodes(wrong)).toContain('turks-head.divisor');
@@ -176,7 +176,7 @@ describe('a crocheted chain', () => {
     const piece = templateById('chain-necklace').make({
       name: 'x',
       wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360 },
-      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+      cutting: { confidence: 0.95, step: 10, practice: 'practised' },
     });
     const looped = {
       ...piece,

@@ -13,7 +13,7 @@ import { finish } from './solve.js';
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const band = {
   ...templateById('beaded-band').make(start),

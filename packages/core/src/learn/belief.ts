@@ -203,7 +203,7 @@ function quantileOf(belief: Belief, p: number): number {
   return (low + high) / 2;
 }
 
-/** The sureness at which the spread is told: most cuts are made at it. */
+/** The confidence at which the spread is told: most cuts are made at it. */
 const SURE = 0.95;
 
 /**

@@ -22,7 +22,7 @@ describe('normalQuantile', () => {
 });
 
 describe('reserve', () => {
-  it('holds in simulation: at 95 % sureness one make in twenty runs short', () => {
+  it('holds in simulation: at 95 % confidence one make in twenty runs short', () => {
     // Seeded Lehmer generator and Box-Muller: the count is the same on every machine.
     let seed = 12345;
     const uniform = (): number => (seed = (seed * 48271) % 2147483647) / 2147483647;

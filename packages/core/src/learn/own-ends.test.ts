@@ -91,7 +91,7 @@ describe('in a plan', () => {
     const start = {
       name: 'x',
       wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+      cutting: { confidence: 0.95, step: 10, practice: 'practised' },
     } as const;
     const other: Hand = [{ ...hand[0]!, cordKind: 'hemp' }];
     expect(planned(EXAMPLE_PIECE, other).totals).toEqual(planned(EXAMPLE_PIECE).totals);

@@ -82,7 +82,7 @@ describe('half way', () => {
     const piece = templateById('beaded-band').make({
       name: 'x',
       wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+      cutting: { confidence: 0.95, step: 10, practice: 'practised' },
     });
     const beaded = planned(piece);
     const first = beaded.parts[0]!;

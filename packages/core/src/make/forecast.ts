@@ -31,7 +31,7 @@ export interface StrandForecast {
   readonly available: number;
   /** Cord that the rest takes, at its median. */
   readonly needs: number;
-  /** Cord that lasts at the sureness asked for. */
+  /** Cord that lasts at the confidence asked for. */
   readonly needsSurely: number;
   /** Probability that it lasts. */
   readonly lasts: number;
@@ -145,7 +145,7 @@ const cordIn = (
  * scarcest does.
  *
  * @param hand what the plan was made with
- * @param sureness for where to stop at the latest, 0 < p < 1
+ * @param confidence for where to stop at the latest, 0 < p < 1
  * @throws RangeError when the strands measured are not those of the plan, or a length is no length
  */
 export function forecast(
@@ -153,7 +153,7 @@ export function forecast(
   plan: Plan,
   hand: Hand,
   half: HalfWay,
-  sureness = piece.cutting.sureness,
+  confidence = piece.cutting.confidence,
 ): Forecast {
   if (half.left.length !== plan.strands.length) {
     throw new RangeError(`the plan has ${plan.strands.length} cords, not ${half.left.length}`);
@@ -205,7 +205,7 @@ export function forecast(
   const more = fillLength > 0 ? Math.max(0, missing / (fillLength * pitchFactor.factor)) : 1;
   const unitsLeft = (s: PartState): number => s.left * (s.pitched && s.fills ? more : 1);
 
-  const z = normalQuantile(sureness);
+  const z = normalQuantile(confidence);
   const strands = plan.strands.map((strand, i): StrandForecast => {
     const rest = cordIn(states, i, unitsLeft);
     const straight = sum(

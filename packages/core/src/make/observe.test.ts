@@ -11,7 +11,7 @@ import { partStates } from './rest.js';
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const make = (id: string): Piece => templateById(id).make(start);
 

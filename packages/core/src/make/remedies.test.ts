@@ -10,7 +10,7 @@ import { remedies, type Remedy } from './remedies.js';
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const beaded = templateById('beaded-band').make(start);
 

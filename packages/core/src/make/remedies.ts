@@ -94,7 +94,7 @@ function swapCords(piece: Piece, seen: Forecast): Remedy[] {
       code: 'swap-cords',
       title: `Swap cord ${scarce.number} and cord ${other.number}`,
       text: say`Cord ${other.number} has ${cordLength(other.available)} left and ties on from here; cord ${scarce.number} goes on in its place, for which ${cordLength(other.needsSurely)} are enough.${coloured ? ' The colours change places from here on.' : ''}`,
-      lasts: piece.cutting.sureness,
+      lasts: piece.cutting.confidence,
     },
   ];
 }
@@ -103,8 +103,8 @@ function swapCords(piece: Piece, seen: Forecast): Remedy[] {
 const OVERLAP = 40;
 
 function joinCord(piece: Piece, seen: Forecast): Remedy[] {
-  const { sureness } = piece.cutting;
-  const short = seen.strands.filter((strand) => strand.lasts < sureness);
+  const { confidence } = piece.cutting;
+  const short = seen.strands.filter((strand) => strand.lasts < confidence);
   if (short.length === 0) return [];
   // The old cord is tied with as long as fingers can hold it; the new one makes up the rest.
   const hold = (number: number): number => endInWork(piece, piece.strands[number - 1]!.cord);
@@ -118,7 +118,7 @@ function joinCord(piece: Piece, seen: Forecast): Remedy[] {
       code: 'join-cord',
       title: 'Join a cord',
       text: say`Cut ${listed(pieces, ' and ')}. Tie on until the old one is down to its last ${last}; lay old and new end beside each other into the core for ${laid(OVERLAP)}, go on with the new one, and secure both ends when the piece is finished. A joint is the weakest place: keep it away from the closure.`,
-      lasts: sureness,
+      lasts: confidence,
     },
   ];
 }
@@ -136,7 +136,7 @@ function stopShort(piece: Piece, plan: Plan, seen: Forecast): Remedy[] {
       code: 'stop-short',
       title: 'Stop short',
       text: say`Stop where the drawing shows it and close it: the parts are then ${laid(seen.latest.length)} long, ${laid(Math.max(0, missing))} less than planned; ${how}.`,
-      lasts: piece.cutting.sureness,
+      lasts: piece.cutting.confidence,
     },
   ];
 }
@@ -152,8 +152,8 @@ export function remedies(
   half: HalfWay,
   seen: Forecast,
 ): Remedy[] {
-  const { sureness } = piece.cutting;
-  if (seen.lasts >= sureness) return [];
+  const { confidence } = piece.cutting;
+  if (seen.lasts >= confidence) return [];
   return [
     ...fewerKnots(piece, hand, half, plan).filter(({ lasts }) => lasts > seen.lasts),
     ...swapCords(piece, seen),

@@ -49,7 +49,7 @@ describe('cuts beside those of the trade', () => {
   const start = {
     name: 'x',
     wearer: { name: 'Somebody', wrist: 170, hand: 206 },
-    cutting: { sureness: 0.95, step: 1, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 1, practice: 'practised' },
   } as const;
   const near = (mm: number, want: number, share: number): void =>
     expect(Math.abs(mm / want - 1)).toBeLessThan(share);

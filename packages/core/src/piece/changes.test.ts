@@ -12,7 +12,7 @@ const made = TEMPLATES.map((template) =>
   template.make({
     name: template.label,
     wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   }),
 );
 const told = (before: Piece, after: Piece): (string | null)[][] =>
@@ -55,7 +55,7 @@ describe('what differs between two pieces', () => {
       note: 'loose',
       wearer: { ...piece.wearer, wrist: piece.wearer.wrist + 5, child: true },
       ease: { rule: 'own', amount: 14 },
-      cutting: { ...piece.cutting, practice: 'expert', sureness: 0.99 },
+      cutting: { ...piece.cutting, practice: 'expert', confidence: 0.99 },
       ends: 'tuck',
       strands: [
         ...piece.strands,

@@ -264,7 +264,7 @@ const cuttingChanges = (both: Both): Told[] => [
   ...of(
     'Sure that every cord lasts',
     both,
-    ({ cutting }) => cutting.sureness,
+    ({ cutting }) => cutting.confidence,
     (share) => `${Number((share * 100).toFixed(1))} in 100`,
   ),
   ...of(

@@ -17,7 +17,7 @@ import type { Piece } from './piece.js';
 const piece = templateById('focal-cord').make({
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 });
 const ids = (p: Piece): string[] => p.parts.map((part) => part.id);
 const kinds = (p: Piece): string[] => p.parts.map((part) => part.kind);

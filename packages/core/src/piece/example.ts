@@ -40,5 +40,5 @@ export const EXAMPLE_PIECE: Piece = {
   parts: [EXAMPLE_BAND],
   closure: EXAMPLE_BUCKLE,
   ends: 'singe',
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 };

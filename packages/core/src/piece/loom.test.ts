@@ -23,7 +23,7 @@ import { runsOf } from './runs.js';
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const BAND = 'knotted-floss';
 const stripe = templateById('floss-stripe').make(start);

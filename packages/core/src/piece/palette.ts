@@ -1,4 +1,4 @@
-import { remember } from '../kind/remember.js';
+import { memoize } from '../kind/remember.js';
 import type { Bead } from '../material/bead.js';
 import { partKind, type Part } from '../part/registry.js';
 import type { OwnKnot } from '../kind/own-knot.js';
@@ -8,7 +8,7 @@ import type { Piece, PieceBead, PieceKnot } from './piece.js';
 const lookup = <T extends { readonly id: string }>(
   what: string,
 ): ((list: readonly T[]) => (id: string) => T) =>
-  remember((list: readonly T[]) => {
+  memoize((list: readonly T[]) => {
     const things = new Map(list.map((thing) => [thing.id, thing]));
     return (id: string): T => {
       const thing = things.get(id);

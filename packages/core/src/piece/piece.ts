@@ -54,7 +54,7 @@ export interface PieceKnot extends OwnKnot {
 
 export interface Cutting {
   /** Probability, 0.5 to 0.999, that every cord lasts. */
-  readonly sureness: number;
+  readonly confidence: number;
   /** Cuts are rounded up to whole multiples of this, in mm. */
   readonly step: number;
   /** How practised the hands are. */

@@ -1,4 +1,4 @@
-import { remember } from '../kind/remember.js';
+import { memoize } from '../kind/remember.js';
 import type { Run, RunRole } from '../kind/run.js';
 import { workingOf } from '../knot/lanes.js';
 import { partKind, type Part } from '../part/registry.js';
@@ -7,7 +7,7 @@ import type { Piece, Strand } from './piece.js';
 /** Every run of a piece, in the order of its strands. A turned leg makes two: out as core, back working. */
 export const runsOf = ({ strands }: Pick<Piece, 'strands'>): readonly Run[] => runsOfAll(strands);
 
-const runsOfAll = remember((strands: readonly Strand[]): readonly Run[] =>
+const runsOfAll = memoize((strands: readonly Strand[]): readonly Run[] =>
   strands
     .flatMap(({ cord, legs, laidIn }, i) =>
       legs.slice(0, 2).flatMap((role, half) => {

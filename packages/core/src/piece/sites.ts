@@ -1,7 +1,7 @@
 import { closureKind } from '../closure/registry.js';
 import type { ClosureSite } from '../kind/closure-kind.js';
 import type { Lying, PartSite } from '../kind/part-kind.js';
-import { remember } from '../kind/remember.js';
+import { memoize } from '../kind/remember.js';
 import type { Run } from '../kind/run.js';
 import type { Practice } from '../material/practice.js';
 import { ANY_HAND, factorOf, type Hand } from '../learn/hand.js';
@@ -29,7 +29,7 @@ function inOrder(runs: readonly Run[], lies: Lying | undefined): readonly Run[] 
   return lying.length === runs.length ? lying : runs;
 }
 
-const siteOf = remember(
+const siteOf = memoize(
   (
     part: Part,
     all: readonly Run[],

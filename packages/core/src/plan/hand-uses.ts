@@ -1,5 +1,5 @@
 import type { Reason, Use } from '../kind/reason.js';
-import { remember } from '../kind/remember.js';
+import { memoize } from '../kind/remember.js';
 import { countOf } from '../measure/plural.js';
 import { say } from '../measure/saying.js';
 import { endsOfHand, factorOf, PITCH_SPREAD, type Hand, type HandFactor } from '../learn/hand.js';
@@ -25,7 +25,7 @@ function tellHand({ factor, rests }: Pick<HandFactor, 'factor' | 'rests'>): stri
  * @param strands of the piece, for the kind of cord
  * @param toLength whether it is tied to a length, so that a hand's pitch varies how many units it is
  */
-export const withHand = remember(handed);
+export const withHand = memoize(handed);
 
 function handed(
   uses: readonly Use[],

@@ -14,7 +14,7 @@ import { planPiece } from '../steps/plan-piece.js';
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const make = (id: string): Piece => templateById(id).make(start);
 const of = (reasons: readonly Reason[], code: string): number =>

@@ -69,7 +69,7 @@ describe('every plan', () => {
     tension: fc.constantFrom('soft', 'even', 'hard'),
     diameter: fc.double({ min: 1, max: 6, noNaN: true }),
     step: fc.constantFrom(5, 10, 6.35, 25.4),
-    sureness: fc.constantFrom(0.9, 0.95, 0.99),
+    confidence: fc.constantFrom(0.9, 0.95, 0.99),
   });
   const build = (r: {
     wrist: number;
@@ -78,13 +78,13 @@ describe('every plan', () => {
     tension: string;
     diameter: number;
     step: number;
-    sureness: number;
+    confidence: number;
   }): Piece =>
     piece({
       wearer: { name: 'x', wrist: r.wrist },
       strands: BAND_CORDS[r.scheme]({ ...cord(), diameter: r.diameter }),
       ...band({ form: r.form, tension: r.tension }),
-      cutting: { step: r.step, sureness: r.sureness, practice: 'practised' },
+      cutting: { step: r.step, confidence: r.confidence, practice: 'practised' },
     });
 
   it('has lengths that are the exact sums of their reasons', () => {
@@ -119,7 +119,7 @@ describe('every plan', () => {
       }),
     );
   });
-  it('needs no less cord for a larger wrist or more sureness', () => {
+  it('needs no less cord for a larger wrist or more confidence', () => {
     fc.assert(
       fc.property(pieces, fc.double({ min: 9, max: 20, noNaN: true }), (r, more) => {
         const total = (p: Piece): number => planned(p).strands.reduce((s, x) => s + x.total, 0);
@@ -127,7 +127,7 @@ describe('every plan', () => {
         expect(total(build({ ...r, wrist: Math.min(219, r.wrist + more) }))).toBeGreaterThan(
           base - r.diameter * 4,
         );
-        expect(total(build({ ...r, sureness: 0.999 }))).toBeGreaterThan(base);
+        expect(total(build({ ...r, confidence: 0.999 }))).toBeGreaterThan(base);
       }),
     );
   });
@@ -219,11 +219,11 @@ describe('checks', () => {
     expect(codes(piece({ closure: narrow }))).toContain('buckle.narrow');
   });
 
-  it('tells what is left over and what that cost, at each sureness', () => {
-    const priced = (sureness: number, price?: number): Plan =>
+  it('tells what is left over and what that cost, at each confidence', () => {
+    const priced = (confidence: number, price?: number): Plan =>
       planned({
         ...EXAMPLE_PIECE,
-        cutting: { ...EXAMPLE_PIECE.cutting, sureness },
+        cutting: { ...EXAMPLE_PIECE.cutting, confidence },
         strands: EXAMPLE_PIECE.strands.map((strand) => ({
           ...strand,
           cord: { ...strand.cord, ...(price === undefined ? {} : { price }) },

@@ -7,7 +7,7 @@ const IN = 25.4;
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 170, hand: 206, neck: 360, ankle: 215, head: 560 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const rulesOf = (id: string) => planned(templateById(id).make(start)).rules;
 

@@ -90,13 +90,13 @@ const RANK: readonly Area[] = ['start', 'run', 'knot', 'closure', 'end', 'reserv
 const rank = ({ area }: Reason): number => RANK.indexOf(area);
 
 /** Reserve for a hand's spread, of each kind of knot at its own; one hand, so they add up. */
-function reserveOf(reasons: readonly Reason[], sureness: number): Reason[] {
+function reserveOf(reasons: readonly Reason[], confidence: number): Reason[] {
   const mm = reasons.reduce(
-    (sum, reason) => sum + reason.mm * (reserveFactor(sureness, spreadOf(reason)) - 1),
+    (sum, reason) => sum + reason.mm * (reserveFactor(confidence, spreadOf(reason)) - 1),
     0,
   );
   if (mm <= 0) return [];
-  const percent = Number((sureness * 100).toFixed(1));
+  const percent = Number((confidence * 100).toFixed(1));
   // Told of what asks for the most of it.
   const share = (reason: Reason): number => reason.mm * spreadOf(reason);
   const most = reasons.reduce((a, b) => (share(b) > share(a) ? b : a));
@@ -154,13 +154,13 @@ function planStrand(piece: Piece, index: number, sums: readonly [Sums, Sums]): S
   const strand = piece.strands[index]!;
   const halves = [sums[0].reasons(), sums[1].reasons()] as const;
   const merged = mergeHalves(halves[0], halves[1]).sort((a, b) => rank(a) - rank(b));
-  const reasons = [...merged, ...reserveOf(merged, piece.cutting.sureness)];
+  const reasons = [...merged, ...reserveOf(merged, piece.cutting.confidence)];
   const total = sumOf(reasons);
   const cut = roundUpToStep(total, piece.cutting.step);
   const kept = keptOf(reasons);
   const folded = strand.legs.length > 1;
   const lengths = halves.map((half) =>
-    sumOf([...half, ...reserveOf(half, piece.cutting.sureness)]),
+    sumOf([...half, ...reserveOf(half, piece.cutting.confidence)]),
   );
   const [a, b] = lengths as [number, number];
   return {
@@ -199,7 +199,7 @@ export const planAuxiliary = (
 ): AuxiliaryPlan[] =>
   cords.map(({ id, label, cord, reasons: told }) => {
     const plain = cord ? told.map((reason) => withOwnEnds(reason, cord.kind, hand)) : told;
-    const reasons = [...plain, ...reserveOf(plain, cutting.sureness)];
+    const reasons = [...plain, ...reserveOf(plain, cutting.confidence)];
     const total = sumOf(reasons);
     return { id, label, cord, reasons, total, cut: roundUpToStep(total, cutting.step) };
   });

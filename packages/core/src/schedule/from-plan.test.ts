@@ -12,7 +12,7 @@ const PIECES = TEMPLATES.map((template) => {
   const piece = template.make({
     name: template.label,
     wearer: { name: 'x', wrist: 165, hand: 200, neck: 350, ankle: 220, head: 560 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
     ends: { melts: 'singe', burns: 'glue', leather: 'glue' },
   });
   const plan = planned(piece);

@@ -14,7 +14,7 @@ const of = (id: string, wearer: Wearer = ADULT): Piece =>
   templateById(id).make({
     name: 'x',
     wearer,
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
 const stepsOf = (piece: Piece, hand: 'left' | 'right' = 'right'): Step[] =>
   makeSteps(piece, planned(piece), { hand });

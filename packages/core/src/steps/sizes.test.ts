@@ -24,7 +24,7 @@ describe('one design in several sizes', () => {
       const made = template.make({
         name: 'x',
         wearer: ofSize('x', 'wrist', 165),
-        cutting: { sureness: 0.95, step: 1, practice: 'practised' },
+        cutting: { confidence: 0.95, step: 1, practice: 'practised' },
       });
       const { site } = made.wear;
       const [small, , large] = inSizes(

@@ -8,7 +8,7 @@ import type { Plan } from '../plan/plan-types.js';
 const start = {
   name: 'x',
   wearer: { name: 'x', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 
 describe('a piece in words', () => {

@@ -15,7 +15,7 @@ import { makeSteps } from './steps.js';
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const habits = { unit: 'in', cordUnit: 'in', hand: 'right' } as const;
 const inInches = (saying: Saying | null | undefined): string => speak(saying ?? '', habits);

@@ -11,7 +11,7 @@ import { tryOnPlace } from '../plan/try-on-place.js';
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const habits = { unit: 'cm', cordUnit: 'cm', hand: 'right' } as const;
 const of = (id: string) => {

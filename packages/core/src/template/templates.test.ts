@@ -13,7 +13,7 @@ import { TEMPLATES, templateById } from './templates.js';
 const start = {
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 } as const;
 const habits = { unit: 'cm', cordUnit: 'cm', hand: 'right' } as const;
 const has = (id: string, ...codes: string[]): boolean =>

@@ -51,7 +51,7 @@ describe('a new piece', () => {
       name: 'Comet',
       wearer: { name: 'A niece', wrist: 140 },
       ends: 'glue',
-      cutting: { sureness: 0.95, step: 25.4, practice: 'practised' },
+      cutting: { confidence: 0.95, step: 25.4, practice: 'practised' },
     });
     // Sixteen true drawings are made for the wrist that is typed.
   });

@@ -44,8 +44,8 @@ export function NewPieceDialog({ onClose }: { readonly onClose: () => void }) {
   const wearer = useMemo(() => chosen?.value ?? { name: 'Somebody', wrist }, [chosen, wrist]);
   const starts = useMemo((): Start[] => {
     if (!settings) return [];
-    const { step, sureness, practice, ends } = settings;
-    const cutting = { step, sureness, practice };
+    const { step, confidence, practice, ends } = settings;
+    const cutting = { step, confidence, practice };
     return TEMPLATES.map((template) => ({
       template,
       piece: template.make({ name: template.label, wearer, cutting, ends }),

@@ -9,7 +9,7 @@ const make = (id: string): Piece =>
   templateById(id).make({
     name: 'x',
     wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
 
 describe('the cut list', () => {
@@ -76,7 +76,7 @@ describe('the cut list', () => {
     await userEvent.click(screen.getByRole('radio', { name: /^99 in 100/ }));
     await userEvent.click(screen.getByRole('radio', { name: /^Learning/ }));
     await userEvent.selectOptions(screen.getByRole('combobox', { name: 'Round up to' }), '50');
-    expect(pieceNow().cutting).toEqual({ sureness: 0.99, step: 50, practice: 'learner' });
+    expect(pieceNow().cutting).toEqual({ confidence: 0.99, step: 50, practice: 'learner' });
   });
   it('keeps the flame from what burns', async () => {
     renderStage(piece, <CutStage />);

@@ -17,7 +17,7 @@ import {
 import { Printer } from 'lucide-react';
 import { Choices } from '../../fields/choices';
 import { PriceForecast } from './price-forecast';
-import { Sureness } from './sureness';
+import { Confidence } from './confidence';
 import { SelectField } from '../../fields/select-field';
 import { usePiece } from '../../piece/piece-store';
 import { useStage } from '../../piece/stage-context';
@@ -55,7 +55,7 @@ export function CutStage() {
       <Comparison plan={plan} />
       <Grid className="no-print" templateColumns={{ base: '1fr', md: '3fr 2fr' }} gap="6">
         <Changeable>
-          <Sureness />
+          <Confidence />
         </Changeable>
         <Choices
           label="How practised your hands are"

@@ -21,7 +21,7 @@ const piece: Piece = {
   ...templateById('knotted-centre').make({
     name: 'x',
     wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   }),
   beads: [
     { ...bead('small', 4), id: 'small' },

@@ -18,7 +18,7 @@ import { CordsPane } from './cords-pane';
 const slider = templateById('coiled-slide').make({
   name: 'x',
   wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-  cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
 });
 
 describe('cords', () => {

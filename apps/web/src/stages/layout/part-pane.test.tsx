@@ -10,7 +10,7 @@ const make = (id: string): Piece =>
   templateById(id).make({
     name: 'x',
     wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   });
 const select = (id: string): void => act(() => useSelection.getState().select(id));
 

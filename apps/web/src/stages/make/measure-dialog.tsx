@@ -151,7 +151,7 @@ function Told({ make, seen }: { readonly make: Make; readonly seen: Seen }) {
   const units = useUnits();
   const { forecast: told, remedies } = seen;
   const { plan, view } = make;
-  const sure = told.lasts >= view.piece.cutting.sureness;
+  const sure = told.lasts >= view.piece.cutting.confidence;
   const target = plan.fit.length;
   return (
     <Flex direction="column" gap="4" data-testid="forecast">

@@ -131,7 +131,7 @@ describe('bands of the trade', () => {
   const start = {
     name: 'x',
     wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-    cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+    cutting: { confidence: 0.95, step: 10, practice: 'practised' },
   } as const;
   it('slanting stripes of seven strands with plaited ends stay inside an arm span', () => {
     // Common practice, no source: an arm span (1.65 m) for each strand is more than enough.

@@ -1,7 +1,7 @@
 import { computed } from '../../knot/source.js';
 import type { PartBase, PartSite, Section, Tension } from '../../kind/part-kind.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
-import { remember } from '../../kind/remember.js';
+import { memoize } from '../../kind/remember.js';
 import type { Run } from '../../kind/run.js';
 import { rowsTogether, type FlossPattern, type Lay } from '../../floss/pattern.js';
 import { orderAfter, repeatsToReturn, simulate, type Simulation } from '../../floss/simulate.js';
@@ -87,18 +87,18 @@ export function rowsFor(part: FlossPart, along: number, share: number): number {
 }
 
 /** A band worked out; the last answer is kept, since it is asked for again at every drawing. */
-export const workedOut = remember(
+export const workedOut = memoize(
   (rows: readonly string[], lay: Lay, strands: number, total: number): Simulation =>
     simulate({ lay, rows }, strands, total / rows.length),
 );
 /** After how many repeats all strands are back in their places. */
-export const returnsAfter = remember(
+export const returnsAfter = memoize(
   (rows: readonly string[], lay: Lay, strands: number): number => {
     const once = simulate({ lay, rows }, strands);
     return repeatsToReturn(orderAfter(once, once.rows));
   },
 );
-export const tiedInOrder = remember((sim: Simulation): Uint32Array => tyingOrder(sim));
+export const tiedInOrder = memoize((sim: Simulation): Uint32Array => tyingOrder(sim));
 
 export const patternOf = ({ lay, rows }: FlossPart): FlossPattern => ({ lay, rows });
 

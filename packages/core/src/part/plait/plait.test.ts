@@ -185,7 +185,7 @@ describe('laces of the trade', () => {
     const piece = templateById('seized-laces').make({
       name: 'x',
       wearer: { name: 'Somebody', wrist: 165, hand: 200 },
-      cutting: { sureness: 0.95, step: 10, practice: 'practised' },
+      cutting: { confidence: 0.95, step: 10, practice: 'practised' },
     });
     const fixed = {
       ...piece,

@@ -4,12 +4,12 @@ import { useHand } from '../../api/queries';
 import { Choices } from '../../fields/choices';
 import { useStage } from '../../piece/stage-context';
 import { usePiece } from '../../piece/piece-store';
-import { SURENESS } from '../../settings/cutting-choices';
+import { CONFIDENCES } from '../../settings/cutting-choices';
 import { useCurrency } from '../../settings/use-currency';
 import { useUnits } from '../../settings/use-units';
 
 /** How sure the cuts are, and what each degree of it is expected to waste and to cost. */
-export function Sureness() {
+export function Confidence() {
   const { piece } = useStage();
   const edit = usePiece((state) => state.edit);
   const hand = useHand();
@@ -17,8 +17,11 @@ export function Sureness() {
   const currency = useCurrency();
   const choices = useMemo(
     () =>
-      SURENESS.map(({ value, label }) => {
-        const plan = draftPlan({ ...piece, cutting: { ...piece.cutting, sureness: value } }, hand);
+      CONFIDENCES.map(({ value, label }) => {
+        const plan = draftPlan(
+          { ...piece, cutting: { ...piece.cutting, confidence: value } },
+          hand,
+        );
         if (!plan.ok) return { value, label };
         const cost = costOfWaste(plan);
         const price = cost === null ? '' : `, ${currency} ${cost.toFixed(2)}`;
@@ -29,8 +32,10 @@ export function Sureness() {
   return (
     <Choices
       label="How sure that every cord lasts, and what is left over on average"
-      value={piece.cutting.sureness}
-      onChange={(sureness) => edit((old) => ({ ...old, cutting: { ...old.cutting, sureness } }))}
+      value={piece.cutting.confidence}
+      onChange={(confidence) =>
+        edit((old) => ({ ...old, cutting: { ...old.cutting, confidence } }))
+      }
       choices={choices}
     />
   );
