@@ -1,11 +1,11 @@
 import { availableParallelism } from 'node:os';
-import { writeFileSync } from 'node:fs';
+import { rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { ensureBuild } from './lib/build.mjs';
 import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
 import { run, say } from './lib/say.mjs';
-import { ROOT } from './lib/shell.mjs';
+import { ROOT, show } from './lib/shell.mjs';
 
 const FILE = join(ROOT, 'packages', 'core', 'src', 'knot', 'tightened-data.ts');
 const CURVES = join(ROOT, 'packages', 'core', 'src', 'knot', 'tightened-curves.ts');
@@ -114,14 +114,28 @@ function sayHonest(known) {
   if (within < 0.95 * all.length) process.exitCode = 1;
 }
 
+/** Tests that ask for knots drawn tight. */
+const TESTS = 'packages/core/src/(rope|board|part/own-knot|make/swatch|drawing/opened)';
+
+/** Keeps with the project what its tests ask of this engine, and nothing besides. */
+async function keepForTests() {
+  rmSync(join(ROOT, 'packages', 'core', 'kept'), { recursive: true, force: true });
+  const jest = join(ROOT, 'node_modules/jest/bin/jest.js');
+  process.exitCode = await show('node', ['--experimental-vm-modules', jest, TESTS], {
+    env: { ...process.env, KEPT: 'share', NODE_NO_WARNINGS: '1' },
+  });
+}
+
 /**
  * Computes every number of a knot that the program uses, and writes them down; with --check they are only held
- * against those that are there, and with --finer against polygons that are finer still.
+ * against those that are there, with --finer against polygons that are finer still, and with --kept what the tests ask
+ * for is computed instead.
  */
 await run(async () => {
   checkNode();
   await ensureDependencies();
   await ensureBuild();
+  if (process.argv.includes('--kept')) return keepForTests();
   const { CATALOGUE, constants, ENGINE } = await import(CORE.href);
   if (process.argv.includes('--finer')) {
     const { known } = await drawAll(

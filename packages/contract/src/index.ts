@@ -28,6 +28,6 @@ export * from './people.dto.js';
 export * from './people-views.js';
 export * from './several.js';
 export * from './bytes.js';
-export * from './told-as.js';
+export * from './schema-context.js';
 export * from './json-schema.js';
 export * from './piece-schema.js';

@@ -1,5 +1,5 @@
 import { ValidateBy, type ValidationOptions } from 'class-validator';
-import { schemaContext } from './told-as.js';
+import { schemaContext } from './schema-context.js';
 
 /** The value is an object of its own: not missing, not null, not a list. Nested rules do the rest. */
 export const IsDefinedObject = (options?: ValidationOptions): PropertyDecorator =>

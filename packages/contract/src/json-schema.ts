@@ -1,7 +1,7 @@
 import { getMetadataStorage, ValidationTypes } from 'class-validator';
 import type { ClassConstructor } from 'class-transformer';
 import { nestedIn, type Choice, type Nested } from './rules.js';
-import { schemaIn, type JsonSchema } from './told-as.js';
+import { schemaIn, type JsonSchema } from './schema-context.js';
 
 type Class = ClassConstructor<object>;
 type Rule = ReturnType<

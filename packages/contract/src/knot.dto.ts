@@ -21,7 +21,7 @@ import {
   Min,
   ValidateBy,
 } from 'class-validator';
-import { schemaContext, type JsonSchema } from './told-as.js';
+import { schemaContext, type JsonSchema } from './schema-context.js';
 import { IsA, IsCount, IsId, IsListOf, IsMeasure, IsName } from './rules.js';
 
 /** Most points of a cord that was drawn tight, and furthest that one lies, in cord diameters. */

@@ -1,7 +1,7 @@
 import { PIECE_FORMAT_VERSION } from '@coiled-strand/core';
 import { jsonSchemaOf } from './json-schema.js';
 import { PieceFileDto } from './piece.dto.js';
-import type { JsonSchema } from './told-as.js';
+import type { JsonSchema } from './schema-context.js';
 
 /** The published schema of a piece file of the present version, from the rules that the edge checks it by. */
 export const pieceFileSchema = (): JsonSchema =>

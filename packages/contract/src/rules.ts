@@ -19,7 +19,7 @@ import {
   ValidateNested,
 } from 'class-validator';
 import { IsDefinedObject } from './is-defined-object.js';
-import { schemaContext } from './told-as.js';
+import { schemaContext } from './schema-context.js';
 
 /** Rules that go together, under one name. */
 const together =

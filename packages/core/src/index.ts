@@ -65,7 +65,7 @@ export {
   type Reason,
   type Use,
 } from './kind/reason.js';
-export { memoize } from './kind/remember.js';
+export { memoize } from './kind/memoize.js';
 export { LEG_ROLES, type LegRole, type Run } from './kind/run.js';
 export { callAt, sideAt, type Caution, type Step } from './kind/step.js';
 

@@ -16,7 +16,7 @@ import { AppError, invalid, notFound } from '../errors/app-error.js';
 import { currentUser, identityNow } from '../identity/identity.js';
 import { LinkRow, MemberRow, PersonRow } from '../rows/people.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { beginWorkshop } from '../workshop/fresh-workshop.js';
 import { hashPassword, isPassword } from './passwords.js';
 import { personView, SessionsService } from './sessions.service.js';

@@ -6,7 +6,7 @@ import { hashOf, newToken } from '../identity/cookie.js';
 import { currentUser } from '../identity/identity.js';
 import { LinkRow, MemberRow, PersonRow } from '../rows/people.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { AccountsService, ownPasswordFirst } from './accounts.service.js';
 import { hashPassword } from './passwords.js';
 import { SessionsService } from './sessions.service.js';

@@ -2,7 +2,7 @@ import { may, ROLES, type Role } from '@coiled-strand/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { ModulesContainer } from '@nestjs/core';
 import { DataSource } from 'typeorm';
-import { RULE, type Rule } from '../identity/for.js';
+import { RULE, type Rule } from '../identity/roles.js';
 import { ground, type Ground } from '../testing/ground.js';
 import { as, memberOf, stranger, type Signed } from '../testing/people.js';
 import { until } from '../testing/processes.js';

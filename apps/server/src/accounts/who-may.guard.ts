@@ -4,7 +4,7 @@ import { Reflector } from '@nestjs/core';
 import type { Request, Response } from 'express';
 import { AppError } from '../errors/app-error.js';
 import { changeTokenOf, tokenIn } from '../identity/cookie.js';
-import { RULE, type Rule } from '../identity/for.js';
+import { RULE, type Rule } from '../identity/roles.js';
 import { identified, noWorkshop, signedOut, type Identity } from '../identity/identity.js';
 import { SessionsService } from './sessions.service.js';
 

@@ -18,7 +18,7 @@ import { DATABASE_URL } from '../live/listener.js';
 import { Queue } from '../queue/queue.service.js';
 import { BackupRow, MemberRow } from '../rows/people.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { USUAL_WEEK } from '../workshop/usual-week.js';
 import { isDue } from './due.js';

@@ -3,7 +3,7 @@ import { HttpStatus } from '@nestjs/common';
 import type { EntityManager, QueryRunner } from 'typeorm';
 import { AppError } from '../errors/app-error.js';
 import type { Identity } from '../identity/identity.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { columnsIn, readBeside } from './beside.js';
 import { unfitBackup, type Header } from './format.js';
 import { LEFT_OUT, TABLES } from './tables.js';

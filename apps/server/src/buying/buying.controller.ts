@@ -7,7 +7,7 @@ import {
 } from '@coiled-strand/contract';
 import { Body, Controller, Delete, Get, Header, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';

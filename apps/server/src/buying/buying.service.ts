@@ -5,7 +5,7 @@ import { notFound } from '../errors/app-error.js';
 import { lotView } from '../lots/ledger.js';
 import { takeInLots } from '../lots/lots.service.js';
 import { ShoppingRow } from '../rows/week.entities.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 const view = ({ id, item, ticked, arrived }: ShoppingRow): ShoppingItemView => ({

@@ -14,7 +14,7 @@ import { enter, lockedLot } from '../lots/ledger.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { pageOf } from '../rows/page-of.js';
 import { CuttingRow } from '../rows/week.entities.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 /** Cuts of sessions that stand in the ledger. */

@@ -8,7 +8,7 @@ import {
 import type { Hand } from '@coiled-strand/core';
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { HandService } from './hand.service.js';

@@ -3,7 +3,7 @@ import { VERSION } from '@coiled-strand/contract';
 import { Controller, Get, Module, type DynamicModule } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { DataSource } from 'typeorm';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { Listener } from '../live/listener.js';
 import { databaseAway, diskFull } from '../errors/app-error.js';
 

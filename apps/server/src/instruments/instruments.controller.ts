@@ -1,7 +1,7 @@
 import { HandleDto, type InstrumentView } from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { InstrumentsService } from './instruments.service.js';
 

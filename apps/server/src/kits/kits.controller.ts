@@ -1,7 +1,7 @@
 import { KitDto, PackedDto, type KitView } from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { KitsService } from './kits.service.js';

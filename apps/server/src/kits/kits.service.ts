@@ -5,7 +5,7 @@ import { AppError, notFound } from '../errors/app-error.js';
 import { enter, lockedLot } from '../lots/ledger.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { KitRow } from '../rows/week.entities.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 const view = ({ id, kit, packed, createdAt }: KitRow): KitView => ({

@@ -2,7 +2,7 @@ import { DrawnKnotDto, KnotChangeDto, type KnotView } from '@coiled-strand/contr
 import { Body, Controller, Delete, Get, HttpCode, Param, Post, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { uuid } from '../http/uuid.pipe.js';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { KnotsService } from './knots.service.js';
 

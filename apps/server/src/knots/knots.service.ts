@@ -3,7 +3,7 @@ import { HttpStatus, Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';
 import { KnotRow } from '../rows/knot.entity.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 /** More knots than one workshop draws; each is read with the list. */

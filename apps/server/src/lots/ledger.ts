@@ -12,7 +12,7 @@ import type { EntityManager } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';
 import { LotRow } from '../rows/lot.entity.js';
 import { MovementRow } from '../rows/movement.entity.js';
-import { writeAuditEntry as noteDown } from '../trail/note.js';
+import { writeAuditEntry as noteDown } from '../trail/audit-entry.js';
 
 export const lotView = (row: LotRow): LotView => ({
   id: row.id,

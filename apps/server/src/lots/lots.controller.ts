@@ -13,7 +13,7 @@ import {
 } from '@coiled-strand/contract';
 import { Body, Controller, Get, Headers, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { requestKey } from '../http/etag.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf, queryOf } from '../openapi/body-of.js';

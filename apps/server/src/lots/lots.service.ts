@@ -19,7 +19,7 @@ import { LotRow } from '../rows/lot.entity.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { MovementRow } from '../rows/movement.entity.js';
 import { pageOf, withWords, type Order } from '../rows/page-of.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { beginLot, enter, lockedLot, lotView, writtenBefore } from './ledger.js';
 import { movementViews } from './movement-view.js';

@@ -7,7 +7,7 @@ import {
 import { Controller, Delete, Get, HttpCode, Param, Post, Query, Req, Res } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { queryOf } from '../openapi/body-of.js';
 import { THUMB_TYPE } from './thumbnails.js';

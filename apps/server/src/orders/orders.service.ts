@@ -13,7 +13,7 @@ import { invalid, notFound } from '../errors/app-error.js';
 import { pageOf, type Order } from '../rows/page-of.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { CustomerRow, OrderLineRow, OrderRow } from '../rows/week.entities.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { countMakes } from './line-progress.js';
 

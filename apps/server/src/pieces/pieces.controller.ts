@@ -23,7 +23,7 @@ import {
 } from '@nestjs/common';
 import { ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { etag, requestKey, versionSeen } from '../http/etag.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { MakesService } from '../makes/makes.service.js';

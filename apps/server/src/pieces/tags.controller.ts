@@ -1,7 +1,7 @@
 import { RenameTagDto, TagsDto, type TagView } from '@coiled-strand/contract';
 import { Body, Controller, Get, HttpCode, Param, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { TagsService } from './tags.service.js';

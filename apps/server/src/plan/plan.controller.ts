@@ -2,7 +2,7 @@ import { PieceFileDto, pieceFileSchema, type JsonSchema } from '@coiled-strand/c
 import type { PlanResult } from '@coiled-strand/core';
 import { Body, Controller, Get, Header, HttpCode, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { HandService } from '../hand/hand.service.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { Planner } from '../planner/planner.service.js';

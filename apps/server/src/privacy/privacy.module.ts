@@ -2,7 +2,7 @@ import type { CustomerView, ForgottenWearerView } from '@coiled-strand/contract'
 import { Controller, Get, HttpCode, Module, Param, Post } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { uuid } from '../http/uuid.pipe.js';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { PrivacyService } from './privacy.service.js';
 
 @ApiTags('privacy')

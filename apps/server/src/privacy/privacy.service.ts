@@ -9,7 +9,7 @@ import { MakeRow } from '../rows/make.entity.js';
 import { VersionRow } from '../rows/version.entity.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { CustomerRow, OrderLineRow, OrderRow } from '../rows/week.entities.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 
 /** What stays of a wearer: girths, without which a cut list would rest on nothing, and whether it was a child. */
 const nameless = ({ allergy: _allergy, origin: _origin, ...rest }: Wearer): Wearer => ({

@@ -22,7 +22,7 @@ import {
 } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
 import type { EntityTarget } from 'typeorm';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { ValidationPipe } from '../errors/validation.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';

@@ -2,7 +2,7 @@ import type { Stored, UsesView } from '@coiled-strand/contract';
 import { Injectable } from '@nestjs/common';
 import { DataSource, type EntityTarget } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import type { StashItem } from '../rows/list.entities.js';
 import { usesOf, type Listed } from './uses.js';

@@ -19,7 +19,7 @@ import {
   type Observable,
 } from 'rxjs';
 import { SessionsService } from '../accounts/sessions.service.js';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { currentUser } from '../identity/identity.js';
 import { InstrumentsService } from '../instruments/instruments.service.js';
 import { Listener } from '../live/listener.js';

@@ -1,4 +1,4 @@
-import type { Rule } from '../identity/for.js';
+import type { Rule } from '../identity/roles.js';
 
 /** A route as the OpenAPI document tells of it. */
 export interface Route {

@@ -2,7 +2,7 @@ import { PageQueryDto, type PageView, type TrailView } from '@coiled-strand/cont
 import { Controller, Get, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { DataSource } from 'typeorm';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { currentUser } from '../identity/identity.js';
 import { queryOf } from '../openapi/body-of.js';
 import { pageOf } from '../rows/page-of.js';

@@ -1,7 +1,7 @@
 import type { JobsView } from '@coiled-strand/contract';
 import { Controller, Get } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { JobsService } from './jobs.service.js';
 
 @ApiTags('week')

@@ -4,7 +4,7 @@ import { InjectRepository } from '@nestjs/typeorm';
 import { Repository } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
 import { currentUser } from '../identity/identity.js';
-import { writeAuditEntry } from '../trail/note.js';
+import { writeAuditEntry } from '../trail/audit-entry.js';
 import { Workshop } from '../rows/workshop.entity.js';
 
 /** The workshop that whoever asks works in. Every query asks here. */

@@ -2,7 +2,7 @@ import { PricingDto, SettingsDto, WeekDto, type WorkshopView } from '@coiled-str
 import { PRICING } from '@coiled-strand/core';
 import { Body, Controller, Get, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
-import { Roles } from '../identity/for.js';
+import { Roles } from '../identity/roles.js';
 import { invalid } from '../errors/app-error.js';
 import { bodyOf } from '../openapi/body-of.js';
 import { CurrentWorkshop } from './current-workshop.js';

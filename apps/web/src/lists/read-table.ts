@@ -1,6 +1,6 @@
 import { BeadDto, CordDto, FittingDto, validateAs, WearerDto } from '@coiled-strand/contract';
 import {
-  sameDocument,
+  sameCopy,
   EXAMPLE_CORD,
   parseLength,
   type FileFault,
@@ -204,7 +204,7 @@ export function readTable(
         line,
         name: typeof thing.name === 'string' ? thing.name : '',
         value: good ? thing : null,
-        known: good && there.some((other) => sameDocument(other, thing)),
+        known: good && there.some((other) => sameCopy(other, thing)),
         faults,
       };
     }),

@@ -1,5 +1,5 @@
 import {
-  sameDocument,
+  sameCopy,
   runsOf,
   changePart,
   duplicatePart,
@@ -75,7 +75,7 @@ function beadId(bead: Bead, taken: readonly PieceBead[]): string {
 
 /** The same bead, whatever a piece calls it. */
 const sameBead = (one: Bead, other: Bead): boolean =>
-  sameDocument({ ...one, id: undefined }, { ...other, id: undefined });
+  sameCopy({ ...one, id: undefined }, { ...other, id: undefined });
 
 /** The piece with a bead among its beads, and the id it has there. */
 export function withBead(piece: Piece, bead: Bead): { piece: Piece; id: string } {

@@ -1,5 +1,5 @@
 import type { Board } from '../kind/own-knot.js';
-import { memoize } from '../kind/remember.js';
+import { memoize } from '../kind/memoize.js';
 import { crossings, inMirror } from './board.js';
 
 /** A passage of a crossing as a cord comes to it. */

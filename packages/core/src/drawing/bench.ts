@@ -2,7 +2,7 @@ import { closureKind } from '../closure/registry.js';
 import type { ClosureSite } from '../kind/closure-kind.js';
 import type { PartLayout, PartSite } from '../kind/part-kind.js';
 import type { Bounds, CordStroke, Drawing, Point, Primitive } from '../kind/primitive.js';
-import { memoize } from '../kind/remember.js';
+import { memoize } from '../kind/memoize.js';
 import type { Side } from '../measure/side.js';
 import { smoothLine } from '../knot/spline.js';
 import { moved, strokeOf } from '../knot/stroke.js';

@@ -1,4 +1,4 @@
-import { memoize } from '../kind/remember.js';
+import { memoize } from '../kind/memoize.js';
 import type { Bead } from '../material/bead.js';
 import { partKind, type Part } from '../part/registry.js';
 import type { OwnKnot } from '../kind/own-knot.js';

@@ -1,4 +1,4 @@
-import { memoize } from '../kind/remember.js';
+import { memoize } from '../kind/memoize.js';
 import type { Run, RunRole } from '../kind/run.js';
 import { workingOf } from '../knot/lanes.js';
 import { partKind, type Part } from '../part/registry.js';

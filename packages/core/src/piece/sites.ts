@@ -1,7 +1,7 @@
 import { closureKind } from '../closure/registry.js';
 import type { ClosureSite } from '../kind/closure-kind.js';
 import type { Lying, PartSite } from '../kind/part-kind.js';
-import { memoize } from '../kind/remember.js';
+import { memoize } from '../kind/memoize.js';
 import type { Run } from '../kind/run.js';
 import type { Practice } from '../material/practice.js';
 import { ANY_HAND, factorOf, type Hand } from '../learn/hand.js';

@@ -2,7 +2,7 @@ import { closureKind } from '../closure/registry.js';
 import type { ClosureSite } from '../kind/closure-kind.js';
 import type { PartLayout, PartSite } from '../kind/part-kind.js';
 import { PRACTICE, sumOf, type Reason } from '../kind/reason.js';
-import { memoize } from '../kind/remember.js';
+import { memoize } from '../kind/memoize.js';
 import { CORD_KIND_FACTS } from '../material/cord.js';
 import { easeAmount } from '../measure/ease.js';
 import {

@@ -1,5 +1,5 @@
 import type { Reason, Use } from '../kind/reason.js';
-import { memoize } from '../kind/remember.js';
+import { memoize } from '../kind/memoize.js';
 import { countOf } from '../measure/plural.js';
 import { say } from '../measure/saying.js';
 import { endsOfHand, factorOf, PITCH_SPREAD, type Hand, type HandFactor } from '../learn/hand.js';

@@ -25,4 +25,4 @@ export function useBeadChoices(): readonly BeadChoice[] {
 
 /** The same bead, whatever the number in hand. */
 const sameBead = (one: Bead, other: Bead): boolean =>
-  sameCopy({ ...one, count: undefined } as Bead, { ...other, count: undefined } as Bead);
+  sameCopy({ ...one, count: undefined }, { ...other, count: undefined });

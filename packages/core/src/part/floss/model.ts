@@ -1,7 +1,7 @@
 import { computed } from '../../knot/source.js';
 import type { PartBase, PartSite, Section, Tension } from '../../kind/part-kind.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../kind/reason.js';
-import { memoize } from '../../kind/remember.js';
+import { memoize } from '../../kind/memoize.js';
 import type { Run } from '../../kind/run.js';
 import { rowsTogether, type FlossPattern, type Lay } from '../../floss/pattern.js';
 import { orderAfter, repeatsToReturn, simulate, type Simulation } from '../../floss/simulate.js';

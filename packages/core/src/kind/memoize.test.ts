@@ -4,9 +4,9 @@ import { changePart } from '../piece/edit.js';
 import type { Part } from '../part/registry.js';
 import { templateById } from '../template/templates.js';
 import { planned } from '../testing.js';
-import { memoize } from './remember.js';
+import { memoize } from './memoize.js';
 
-describe('remember', () => {
+describe('memoize', () => {
   it('asks once for the same arguments, and again for others', () => {
     const make = jest.fn((list: readonly number[], n: number) => ({ sum: list.length + n }));
     const kept = memoize(make);

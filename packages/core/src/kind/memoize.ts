@@ -4,7 +4,7 @@
  * While one part of a piece is dragged, the others are neither laid out nor drawn again.
  *
  * @param make the function; its first argument is an object
- * @example remember((list, n) => list.length + n)([1, 2], 3) // 5
+ * @example memoize((list, n) => list.length + n)([1, 2], 3) // 5
  */
 export function memoize<K extends object, D extends readonly unknown[], V>(
   make: (key: K, ...others: D) => V,
