@@ -7,6 +7,17 @@ const WCAG = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'];
 /** Which rules are asked: those of WCAG, all that are known, or one by its name. */
 type Rules = 'wcag' | 'all' | 'color-contrast';
 
+/** Waits until no colour is on its way to another: it is neither of both. */
+const atRest = (page: Page): Promise<unknown> =>
+  page.evaluate(() =>
+    Promise.all(
+      document
+        .getAnimations()
+        .filter((a) => a.effect?.getComputedTiming().endTime !== Infinity)
+        .map((a) => a.finished.catch(() => undefined)),
+    ),
+  );
+
 /**
  * What of a page does not hold to the rules, each with what it is said of. The checker is loaded once a page and
  * works out only what is wrong: that takes a fifth of the time.
@@ -17,6 +28,7 @@ export async function violationsIn(
   page: Page,
   { rules = 'all', within }: { readonly rules?: Rules; readonly within?: string } = {},
 ): Promise<string[]> {
+  await atRest(page);
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
   const runOnly: RunOnly | null =
     rules === 'all'
@@ -41,22 +53,10 @@ export async function violationsIn(
   );
 }
 
-/** Waits until no colour is on its way to another: it is neither of both. */
-export const atRest = (page: Page): Promise<unknown> =>
-  page.evaluate(() =>
-    Promise.all(
-      document
-        .getAnimations()
-        .filter((a) => a.effect?.getComputedTiming().endTime !== Infinity)
-        .map((a) => a.finished.catch(() => undefined)),
-    ),
-  );
-
 /** All rules of WCAG in the light theme; the dark one differs by its colours alone. */
 export async function expectAccessible(page: Page, what: string): Promise<void> {
   for (const scheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
-    await atRest(page);
     const rules = scheme === 'light' ? 'wcag' : 'color-contrast';
     expect(await violationsIn(page, { rules }), `${what}, ${scheme}`).toEqual([]);
   }
