@@ -7,7 +7,7 @@ const list = (item: string, n: number): string =>
   `[${Array.from({ length: n }, () => item).join(',')}]`;
 
 describe('what a body may hold', () => {
-  it('is as much as any piece has, and no more', () => {
+  it('is as much as the largest piece has, and no more', () => {
     const { objects, values, names, depth } = JSON_LIMITS;
     expect(excess(list('{}', objects))).toBeNull();
     expect(excess(list('{}', objects + 1))).toMatch(/objects/);
