@@ -1,6 +1,13 @@
 import type { PageView, PieceView, WorkshopView } from '@coiled-strand/contract';
 import { TEMPLATES } from '@coiled-strand/core';
-import { expect, test as base, type Browser, type Locator, type Page } from '@playwright/test';
+import {
+  expect,
+  test as base,
+  type Browser,
+  type BrowserContext,
+  type Locator,
+  type Page,
+} from '@playwright/test';
 import { createDatabase } from '../scripts/lib/database.mjs';
 import { freePort } from '../scripts/lib/port.mjs';
 import { startServer } from '../scripts/lib/server.mjs';
@@ -68,7 +75,23 @@ interface Fixtures {
   readonly workshop: Page;
 }
 
-export const test = base.extend<Fixtures, { readonly server: Running }>({
+/** What a browser keeps of an address, but for the files that never change under their name. */
+const STORED = 'cookies,local_storage,indexeddb,cache_storage,service_workers,websql';
+
+/** Forgets what earlier tests left in a browser. */
+async function forgetAll(page: Page, origin: string): Promise<void> {
+  const client = await page.context().newCDPSession(page);
+  await client.send('Storage.clearDataForOrigin', { origin, storageTypes: STORED });
+  await client.detach();
+}
+
+interface Shared {
+  readonly server: Running;
+  /** A browser that has the program’s files at hand: reading them anew in every test takes longer than many a test. */
+  readonly warm: BrowserContext;
+}
+
+export const test = base.extend<Fixtures, Shared>({
   server: [
     // Playwright reads the fixtures wanted from this pattern.
     // eslint-disable-next-line no-empty-pattern
@@ -79,8 +102,34 @@ export const test = base.extend<Fixtures, { readonly server: Running }>({
     },
     { scope: 'worker' },
   ],
+  warm: [
+    async ({ browser, server }, use) => {
+      const context = await browser.newContext({
+        baseURL: server.url,
+        viewport: { width: 1280, height: 800 },
+        serviceWorkers: 'block',
+      });
+      await use(context);
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
   baseURL: async ({ server }, use) => {
     await use(server.url);
+  },
+  // A test that installs the program on a device gets a browser of its own; the others get one without memories.
+  context: async ({ browser, warm, baseURL, serviceWorkers }, use) => {
+    const own =
+      serviceWorkers === 'allow' ? await browser.newContext({ baseURL, serviceWorkers }) : null;
+    await use(own ?? warm);
+    for (const page of warm.pages()) await page.close();
+    await warm.unrouteAll();
+    await own?.close();
+  },
+  page: async ({ context, server }, use) => {
+    const page = await context.newPage();
+    await forgetAll(page, server.url);
+    await use(page);
   },
   workshop: async ({ page }, use) => {
     await page.goto('/');

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { CHROMIUM } from '../scripts/lib/chromium.mjs';
 
 /**
  * Chromium of the system, two workers, each with a server and a database of its own.
@@ -22,7 +23,7 @@ export default defineConfig({
     // Only where it is tested: putting the program on a device takes a while in every test.
     serviceWorkers: 'block',
     launchOptions: {
-      executablePath: process.env['CHROMIUM'] ?? '/usr/bin/chromium',
+      executablePath: CHROMIUM,
       args: [
         '--no-sandbox',
         '--disable-gpu',

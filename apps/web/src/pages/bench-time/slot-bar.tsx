@@ -1,14 +1,16 @@
 import { chakra } from '@chakra-ui/react';
 import { useDraggable } from '@dnd-kit/core';
-import type { Sitting } from '@coiled-strand/core';
 import { actionOf, type SlotOn } from '../../week/slot-words';
 import { sayMinutes } from '../../week/times';
 
 const Bar = chakra('button', {
   base: {
-    position: 'absolute',
-    top: '0',
-    bottom: '0',
+    position: 'relative',
+    h: '48px',
+    // As wide as it is long, but never too narrow to be touched.
+    flexBasis: '0',
+    flexShrink: 1,
+    minW: '24px',
     px: '2',
     textAlign: 'left',
     overflow: 'hidden',
@@ -30,16 +32,14 @@ const Bar = chakra('button', {
 
 interface Props {
   readonly slot: SlotOn;
-  readonly sitting: Sitting;
   /** Whether the maker put it there. */
   readonly pinned: boolean;
   readonly onChoose: () => void;
 }
 
 /** A stretch of work in its sitting: drag it to another, or choose it to put it elsewhere. */
-export function SlotBar({ slot, sitting, pinned, onChoose }: Props) {
+export function SlotBar({ slot, pinned, onChoose }: Props) {
   const { attributes, listeners, setNodeRef, transform } = useDraggable({ id: slot.task.id });
-  const whole = sitting.end - sitting.start;
   const minutes = (slot.end - slot.start) / 60_000;
   const name = `${actionOf(slot.task)}: ${slot.job.name}, ${sayMinutes(minutes)}`;
   return (
@@ -54,8 +54,7 @@ export function SlotBar({ slot, sitting, pinned, onChoose }: Props) {
       data-pinned={pinned}
       onClick={onChoose}
       style={{
-        left: `${(100 * (slot.start - sitting.start)) / whole}%`,
-        width: `${(100 * (slot.end - slot.start)) / whole}%`,
+        flexGrow: minutes,
         ...(transform
           ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 5 }
           : {}),

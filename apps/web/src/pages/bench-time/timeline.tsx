@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { DndContext, PointerSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
 import { wallTime, type Sitting } from '@coiled-strand/core';
-import { useMemo, useState } from 'react';
+import { Fragment, useMemo, useState } from 'react';
 import { useChangeWeek } from '../../api/week-queries';
 import { toaster } from '../../shell/toaster';
 import type { SlotOn } from '../../week/slot-words';
@@ -149,27 +149,35 @@ function SittingRow({ sitting, zone, longest, slots, pins, onChoose }: SittingPr
       <Box flex="1" minW="0" w={{ base: 'full', md: 'auto' }}>
         <Flex
           ref={setNodeRef}
-          position="relative"
-          h="48px"
+          wrap="wrap"
+          minH="48px"
           bg={isOver ? 'chalkFaint' : 'bench'}
           borderRadius="6px"
           overflow="hidden"
           style={{ width: `${(100 * minutes) / longest}%` }}
         >
           {slots.map((slot, i) => (
-            <SlotBar
+            <Fragment
               // The same stretch stays the same while a better plan moves it within its sitting.
               key={`${slot.task.id} ${slots.slice(0, i).filter(({ task }) => task === slot.task).length}`}
-              slot={slot}
-              sitting={sitting}
-              pinned={pins.has(slot.task.id)}
-              onChoose={() => onChoose(slot)}
-            />
+            >
+              <Pause from={slots[i - 1]?.end ?? sitting.start} to={slot.start} />
+              <SlotBar
+                slot={slot}
+                pinned={pins.has(slot.task.id)}
+                onChoose={() => onChoose(slot)}
+              />
+            </Fragment>
           ))}
+          <Pause from={slots.at(-1)?.end ?? sitting.start} to={sitting.end} />
         </Flex>
       </Box>
     </Flex>
   );
 }
+
+/** Where nothing is done. */
+const Pause = ({ from, to }: { readonly from: number; readonly to: number }) =>
+  to > from ? <Box style={{ flex: `${(to - from) / 60_000} 1 0` }} /> : null;
 
 const capital = (text: string): string => text.slice(0, 1).toUpperCase() + text.slice(1);
