@@ -11,7 +11,8 @@ export default ts.config(
     files: ['**/*.{ts,tsx}'],
     extends: [ts.configs.recommendedTypeChecked, ts.configs.stylisticTypeChecked],
     languageOptions: {
-      parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },
+      // All parts in one program: each by its own settings takes a third longer. The types themselves are checked apart.
+      parserOptions: { project: './tsconfig.lint.json', tsconfigRootDir: import.meta.dirname },
     },
     rules: {
       '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
