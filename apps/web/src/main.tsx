@@ -15,7 +15,7 @@ import type { MakeView } from '@coiled-strand/contract';
 const LOOK_AGAIN = 15_000;
 
 /** What is kept in a browser is there within milliseconds. */
-const LONGEST_WAIT = 1_500;
+const MAX_WAIT = 1_500;
 
 const isMakes = ({ queryKey }: { readonly queryKey: readonly unknown[] }): boolean =>
   queryKey[2] === 'makes';
@@ -56,7 +56,7 @@ setInterval(() => void sendLogs(), LOOK_AGAIN);
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root element');
 // What was known here last is shown until the server says otherwise; a store that hangs keeps nobody waiting.
-const waited = new Promise((resolve) => setTimeout(resolve, LONGEST_WAIT));
+const waited = new Promise((resolve) => setTimeout(resolve, MAX_WAIT));
 void Promise.race([keepQueries(queryClient), waited]).finally(() =>
   createRoot(root).render(<App />),
 );

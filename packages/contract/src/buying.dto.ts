@@ -1,6 +1,6 @@
 import type { Thing } from '@coiled-strand/core';
 import { IsBoolean, IsOptional } from 'class-validator';
-import { AboutLotDto, MOST_OF_A_LOT } from './lot.dto.js';
+import { AboutLotDto, MAX_OF_A_LOT } from './lot.dto.js';
 import { IsCents, IsCount, IsDay, IsListOf, IsMeasure, IsName, IsText, OrNull } from './rules.js';
 import { IsThing } from './thing.dto.js';
 
@@ -14,7 +14,7 @@ export class PackDto {
   label!: string;
 
   /** mm of cord, pieces of anything else. */
-  @IsMeasure(0.1, MOST_OF_A_LOT)
+  @IsMeasure(0.1, MAX_OF_A_LOT)
   size!: number;
 
   @IsCents()
@@ -30,7 +30,7 @@ export class ShoppingItemDto {
   label!: string;
 
   /** Of one pack: mm of cord, pieces of anything else. */
-  @IsMeasure(0.1, MOST_OF_A_LOT)
+  @IsMeasure(0.1, MAX_OF_A_LOT)
   size!: number;
 
   /** Of one pack; null where nobody knows. */

@@ -1,6 +1,6 @@
 import { ArrayMaxSize, ArrayMinSize, IsArray, IsUUID } from 'class-validator';
 import { IsCount, IsListOf, IsMeasure, IsName } from './rules.js';
-import { MOST_OF_A_LOT } from './lot.dto.js';
+import { MAX_OF_A_LOT } from './lot.dto.js';
 
 /** Packs for other hands: a piece in a range of sizes, so many times. */
 export class KitDto {
@@ -26,7 +26,7 @@ export class FromLotDto {
   @IsUUID()
   lot!: string;
 
-  @IsMeasure(0.1, MOST_OF_A_LOT)
+  @IsMeasure(0.1, MAX_OF_A_LOT)
   amount!: number;
 }
 

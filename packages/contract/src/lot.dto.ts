@@ -27,8 +27,8 @@ export const LOT_FORMS = ['spool', 'hank', 'skein', 'strand', 'pack', 'loose', '
 export type LotForm = (typeof LOT_FORMS)[number];
 
 /** mm of cord, pieces of anything else. */
-export const MOST_OF_A_LOT = 10_000_000;
-const MOST_GRAMS = 100_000;
+export const MAX_OF_A_LOT = 10_000_000;
+const MAX_GRAMS = 100_000;
 
 /** What is known of a lot besides how much is left of it. */
 export class AboutLotDto {
@@ -47,12 +47,12 @@ export class AboutLotDto {
 
   /** What an empty spool or bag weighs, in g. */
   @IsOptional()
-  @IsMeasure(0, MOST_GRAMS)
+  @IsMeasure(0, MAX_GRAMS)
   tare?: number;
 
   /** What a metre of this very cord weighs, or one piece of anything else, in g; left out where it was not weighed. */
   @IsOptional()
-  @IsMeasure(0.0001, MOST_GRAMS)
+  @IsMeasure(0.0001, MAX_GRAMS)
   grams?: number;
 
   /** Shorter rests of it are waste, in mm. */
@@ -67,7 +67,7 @@ export class TakeInDto extends AboutLotDto {
   thing!: Thing;
 
   /** Of one lot: mm of cord, pieces of anything else. */
-  @IsMeasure(0.1, MOST_OF_A_LOT)
+  @IsMeasure(0.1, MAX_OF_A_LOT)
   size!: number;
 
   /** How many lots. */
@@ -101,7 +101,7 @@ export class MoveDto {
   reason!: GivenReason;
 
   /** What goes out, or what is found: mm of cord, pieces of anything else. */
-  @IsMeasure(0, MOST_OF_A_LOT)
+  @IsMeasure(0, MAX_OF_A_LOT)
   amount!: number;
 
   @IsOptional()
@@ -110,7 +110,7 @@ export class MoveDto {
 
   /** What the scale said, in g. */
   @IsOptional()
-  @IsMeasure(0, MOST_GRAMS)
+  @IsMeasure(0, MAX_GRAMS)
   grams?: number;
 }
 

@@ -2,17 +2,17 @@ import { ENDS_WERE, type Between, type EndsWere, type StepPlace } from '@coiled-
 import { IsBoolean, IsIn, IsISO8601, IsOptional, IsUUID } from 'class-validator';
 import { IsA, IsCount, IsListOf, IsMeasure, IsName, IsText, OrNull } from './rules.js';
 
-const MOST_SECONDS = 60 * 60 * 24 * 60;
+const MAX_SECONDS = 60 * 60 * 24 * 60;
 
 /** Time at the bench by stage, in seconds. */
 export class StageSecondsDto {
-  @IsMeasure(0, MOST_SECONDS)
+  @IsMeasure(0, MAX_SECONDS)
   prepare!: number;
 
-  @IsMeasure(0, MOST_SECONDS)
+  @IsMeasure(0, MAX_SECONDS)
   tie!: number;
 
-  @IsMeasure(0, MOST_SECONDS)
+  @IsMeasure(0, MAX_SECONDS)
   finish!: number;
 }
 
@@ -133,17 +133,17 @@ export class CordRecordDto {
   leftover!: number;
 }
 
-const MOST_MINUTES = 60 * 24 * 30;
+const MAX_MINUTES = 60 * 24 * 30;
 
 /** Time at the bench by stage, in minutes. */
 export class StageMinutesDto {
-  @IsMeasure(0, MOST_MINUTES)
+  @IsMeasure(0, MAX_MINUTES)
   prepare!: number;
 
-  @IsMeasure(0, MOST_MINUTES)
+  @IsMeasure(0, MAX_MINUTES)
   tie!: number;
 
-  @IsMeasure(0, MOST_MINUTES)
+  @IsMeasure(0, MAX_MINUTES)
   finish!: number;
 }
 
@@ -187,7 +187,7 @@ export class MakeLogDto {
   length!: number;
 
   /** In all. */
-  @IsMeasure(0, MOST_MINUTES)
+  @IsMeasure(0, MAX_MINUTES)
   minutes!: number;
 
   @IsOptional()

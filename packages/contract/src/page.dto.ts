@@ -4,7 +4,7 @@ import { IsCount, IsName, IsText } from './rules.js';
 
 /** So many things are on a page, unless another number is asked for. */
 export const PAGE = 12;
-const MOST = 100;
+const MAX_PAGE = 100;
 
 /** Nothing asked for is as good as not asked. */
 export const empty = ({ value }: { readonly value: unknown }): unknown =>
@@ -21,7 +21,7 @@ export class PageQueryDto {
   /** How many things at most. */
   @IsOptional()
   @Type(() => Number)
-  @IsCount(1, MOST)
+  @IsCount(1, MAX_PAGE)
   limit?: number;
 
   /** The last thing of the page before: what comes after it is wanted. */

@@ -154,7 +154,7 @@ export const IsId = (): PropertyDecorator =>
 /** A value that may be null, where nobody knows or nothing is meant. */
 export const OrNull = (): PropertyDecorator => ValidateIf((_, value) => value !== null);
 
-const LONGEST = 60;
+const MAX_TEXT_LENGTH = 60;
 const text = (
   name: string,
   holds: (value: string) => boolean,
@@ -166,11 +166,11 @@ const text = (
       name,
       validator: {
         validate: (value: unknown) =>
-          typeof value === 'string' && value.length <= LONGEST && holds(value),
+          typeof value === 'string' && value.length <= MAX_TEXT_LENGTH && holds(value),
         defaultMessage: (args) => `${args?.property ?? 'this'} ${message}`,
       },
     },
-    schemaContext({ type: 'string', maxLength: LONGEST, ...(format !== undefined && { format }) }),
+    schemaContext({ type: 'string', maxLength: MAX_TEXT_LENGTH, ...(format !== undefined && { format }) }),
   );
 
 /** A day of the calendar, as `2026-12-05`. */
@@ -182,10 +182,10 @@ export const IsZone = (): PropertyDecorator =>
   text('isZone', isZone, 'must be a time zone such as Europe/Oslo');
 
 /** More money than changes hands here. */
-const MOST_CENTS = 100_000_000;
+const MAX_CENTS = 100_000_000;
 
 /** An amount in whole cents. */
-export const IsCents = (): PropertyDecorator => IsCount(0, MOST_CENTS);
+export const IsCents = (): PropertyDecorator => IsCount(0, MAX_CENTS);
 
 /** A list of days. */
 export const IsDays = (most: number): PropertyDecorator =>

@@ -1,4 +1,4 @@
-import { LEAST_SWATCH, swatchTechniques, TENSIONS, type Tension } from '@coiled-strand/core';
+import { MIN_SWATCH, swatchTechniques, TENSIONS, type Tension } from '@coiled-strand/core';
 import { IsIn, IsOptional } from 'class-validator';
 import { CordDto } from './cord.dto.js';
 import { PieceKnotDto } from './knot.dto.js';
@@ -25,7 +25,7 @@ export class SwatchDto {
   @IsA(() => CordDto)
   cord!: CordDto;
 
-  @IsCount(LEAST_SWATCH, 1000)
+  @IsCount(MIN_SWATCH, 1000)
   units!: number;
 
   /** Length that the units came out. */

@@ -2,7 +2,7 @@ import { Transform } from 'class-transformer';
 import { IsOptional } from 'class-validator';
 import { IsName, IsNames, OrNull } from './rules.js';
 
-const LONGEST = 80;
+const MAX_NAME_LENGTH = 80;
 /** Longest tag, and most of them on a piece. */
 export const TAG_LIMITS = { length: 40, count: 20 } as const;
 
@@ -14,7 +14,7 @@ export class VersionNameDto {
   /** What it is called; null for no name. */
   @OrNull()
   @Trimmed()
-  @IsName(LONGEST, 'give the version a name, or none')
+  @IsName(MAX_NAME_LENGTH, 'give the version a name, or none')
   name!: string | null;
 }
 

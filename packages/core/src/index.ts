@@ -279,8 +279,8 @@ export type { Between, MakeRecord } from './make/record.js';
 export { remedies, type Remedy } from './make/remedies.js';
 export { makeSteps } from './steps/steps.js';
 export { sampleClosure, type ClosureSample } from './drawing/sample-closure.js';
-export { evenness, LEAST_SWATCHES, type Evenness } from './learn/evenness.js';
-export { LEAST_SWATCH, observeSwatch, swatchTechniques } from './make/swatch.js';
+export { evenness, MIN_SWATCHES, type Evenness } from './learn/evenness.js';
+export { MIN_SWATCH, observeSwatch, swatchTechniques } from './make/swatch.js';
 
 // Drawings, true to scale.
 export { drawBench, roomOf, type BenchDrawing, type BenchLayer } from './drawing/bench.js';
@@ -360,7 +360,7 @@ export { compareLateness, type Lateness } from './schedule/lateness.js';
 export { type LaidOut, type Pins, type Slot } from './schedule/lay-out.js';
 export { isBest, planWeek, type WeekPlan } from './schedule/plan-week.js';
 export {
-  LEAST_MAKES,
+  MIN_MAKES,
   paceOf,
   promiseFor,
   type Pace,

@@ -38,7 +38,7 @@ export type Line =
   | { readonly whole: true; readonly sha256: string };
 
 /** No line is longer, in characters: a photo is 12 MB at most, and twice that as a text. */
-const LONGEST = 64_000_000;
+const MAX_LINE_LENGTH = 64_000_000;
 
 const unfit = (what: string): AppError =>
   new AppError(
@@ -109,7 +109,7 @@ async function* linesOf(source: Readable): AsyncGenerator<string> {
       // Put together only when its end has come: a long line comes in many pieces.
       rest.push(parts.at(-1)!);
       length += parts.at(-1)!.length;
-      if (length > LONGEST) throw unfit('a line in it is too long');
+      if (length > MAX_LINE_LENGTH) throw unfit('a line in it is too long');
     }
   } catch (error) {
     if (error instanceof AppError || (error as { code?: string }).code === 'ENOENT') throw error;

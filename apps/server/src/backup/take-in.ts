@@ -10,7 +10,7 @@ import { AppError } from '../errors/app-error.js';
 import { unfitBackup } from './format.js';
 
 /** More than any workshop has, in bytes. */
-const MOST = 20_000_000_000;
+const MAX_BYTES = 20_000_000_000;
 
 /**
  * Puts what is sent on the disk, as it comes, and takes it away again when it was looked at.
@@ -27,7 +27,7 @@ export async function withUpload<T>(
   const counted = new Transform({
     transform(data: Buffer, _, done) {
       bytes += data.length;
-      done(bytes > MOST ? tooLarge() : null, data);
+      done(bytes > MAX_BYTES ? tooLarge() : null, data);
     },
   });
   try {
@@ -51,6 +51,6 @@ const tooLarge = (): AppError =>
   new AppError(
     HttpStatus.PAYLOAD_TOO_LARGE,
     'body.too-large',
-    `What was sent is larger than ${MOST / 1_000_000_000} GB.`,
+    `What was sent is larger than ${MAX_BYTES / 1_000_000_000} GB.`,
     'Restore it on the machine itself: npm run restore.',
   );

@@ -4,7 +4,7 @@ import { connect, type Socket } from 'node:net';
 /** A device that was gone is looked for again after so long, in ms. */
 const AGAIN = 1000;
 /** A line longer than this is none: what comes over a line may be anything. */
-const LONGEST = 200;
+const MAX_LINE_LENGTH = 200;
 
 /** Listens to a device that speaks lines over TCP, for as long as it is there, and whenever it comes back. */
 export class LineDevice {
@@ -44,9 +44,9 @@ export class LineDevice {
 
   private take(data: string): void {
     const lines = (this.rest + data).split('\n');
-    this.rest = lines.pop()!.slice(-LONGEST);
+    this.rest = lines.pop()!.slice(-MAX_LINE_LENGTH);
     for (const line of lines) {
-      const reading = line.length <= LONGEST ? parseReading(line) : null;
+      const reading = line.length <= MAX_LINE_LENGTH ? parseReading(line) : null;
       if (!reading) continue;
       this.onHere(true);
       this.onReading(reading);

@@ -6,7 +6,7 @@ import { createServer, type Socket } from 'node:net';
 
 const which = process.argv[2] === 'scale' ? 'scale' : 'caliper';
 /** Largest value that it can show, in mm or g. */
-const MOST = which === 'caliper' ? 150 : 5000;
+const MAX_READING = which === 'caliper' ? 150 : 5000;
 const DECIMALS = 2;
 /** How often it says something, in ms: as usual devices do. */
 const EVERY = 120;
@@ -31,7 +31,7 @@ function shown(): { readonly value: number; readonly stable: boolean } {
 function line(): string {
   const now = shown();
   const battery = batteryLow ? ' B' : '';
-  const over = Math.abs(now.value) > MOST;
+  const over = Math.abs(now.value) > MAX_READING;
   const sign = now.value < 0 ? '-' : '+';
   const digits = Math.abs(now.value).toFixed(DECIMALS);
   if (which === 'caliper') {

@@ -7,7 +7,7 @@ import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 /** More knots than one workshop draws; each is read with the list. */
-const MOST = 500;
+const MAX_KNOTS = 500;
 
 const viewOf = ({ id, version, value }: KnotRow): KnotView => ({ id, version, value });
 
@@ -38,11 +38,11 @@ export class KnotsService {
   async add(value: DrawnKnotDto): Promise<KnotView> {
     const workshopId = await this.workshop.id();
     return this.dataSource.transaction(async (manager) => {
-      if ((await manager.countBy(KnotRow, { workshopId })) >= MOST) {
+      if ((await manager.countBy(KnotRow, { workshopId })) >= MAX_KNOTS) {
         throw new AppError(
           HttpStatus.CONFLICT,
           'knot.full',
-          `The workshop has ${MOST} knots, which is as many as it keeps.`,
+          `The workshop has ${MAX_KNOTS} knots, which is as many as it keeps.`,
           'Put away one that is not tied any more.',
         );
       }

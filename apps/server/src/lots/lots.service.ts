@@ -31,7 +31,7 @@ const ORDERS: Readonly<Record<LotSort, Order>> = {
 };
 
 /** A cutting session is planned over so many lots at most. */
-const MOST_LOTS = 1000;
+const MAX_LOTS = 1000;
 
 /** A movement as it was written, and its lot after it. */
 export interface Moved {
@@ -82,7 +82,7 @@ export class LotsService {
       .andWhere('lot.thing_key in (:...things)', { things })
       .orderBy('lot.left', 'ASC')
       .addOrderBy('lot.id', 'ASC')
-      .limit(MOST_LOTS)
+      .limit(MAX_LOTS)
       .getMany();
     return rows.map(lotView);
   }

@@ -2,7 +2,7 @@ import type { PhotoType } from '@coiled-strand/contract';
 import sharp from 'sharp';
 
 /** Pixels of the largest camera that makers have, and some: beyond it a small file is a trap. */
-const MOST_PIXELS = 60_000_000;
+const MAX_PIXELS = 60_000_000;
 /** Good enough that nobody sees the difference; a photo is written anew once. */
 const QUALITY = 90;
 
@@ -25,7 +25,7 @@ export interface CleanPicture {
  */
 export async function cleanPicture(bytes: Buffer): Promise<CleanPicture | null> {
   try {
-    const picture = sharp(bytes, { failOn: 'error', limitInputPixels: MOST_PIXELS });
+    const picture = sharp(bytes, { failOn: 'error', limitInputPixels: MAX_PIXELS });
     const { format } = await picture.metadata();
     const type = TYPE_OF[format ?? ''];
     if (type === undefined) return null;

@@ -8,8 +8,8 @@ import { VersionRow } from '../rows/version.entity.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 /** So many of a piece are kept: of those without a name the last, and no more that have one. Assumed. */
-export const MOST_KEPT = 60;
-export const MOST_NAMED = 100;
+export const MAX_KEPT = 60;
+export const MAX_NAMED = 100;
 
 /** What is changed within so many minutes of what was kept last is one sitting. Assumed. */
 const SITTING = 10;
@@ -25,7 +25,7 @@ const KEEP = `
 const THIN = `
   delete from piece_version where id in (
     select id from piece_version where piece_id = $1 and name is null
-    order by version desc offset ${MOST_KEPT})`;
+    order by version desc offset ${MAX_KEPT})`;
 
 /**
  * Keeps a piece as it is before it is changed, unless it was kept in the same sitting. Runs in the transaction of the
@@ -106,7 +106,7 @@ export class VersionsService {
         .createQueryBuilder(VersionRow, 'kept')
         .where('kept.piece_id = :pieceId and kept.name is not null', { pieceId: row.pieceId })
         .getCount();
-      if (named >= MOST_NAMED) throw tooManyNamed();
+      if (named >= MAX_NAMED) throw tooManyNamed();
     }
     row.name = name;
     await manager.update(VersionRow, { id: row.id }, { name });
@@ -151,6 +151,6 @@ const tooManyNamed = (): AppError =>
   new AppError(
     HttpStatus.CONFLICT,
     'versions.too-many',
-    `This piece has ${MOST_NAMED} versions with a name already.`,
+    `This piece has ${MAX_NAMED} versions with a name already.`,
     'Take the name off one that you no longer need.',
   );

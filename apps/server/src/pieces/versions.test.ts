@@ -9,7 +9,7 @@ import type {
 import { DataSource } from 'typeorm';
 import request from 'supertest';
 import { startTestApp, type TestApp } from '../testing/test-app.js';
-import { MOST_KEPT, MOST_NAMED } from './versions.service.js';
+import { MAX_KEPT, MAX_NAMED } from './versions.service.js';
 
 let test: TestApp;
 beforeAll(async () => {
@@ -130,15 +130,15 @@ describe('versions of a piece', () => {
          select workshop_id, id, n, now(), spec, $4 from piece, generate_series($2::int, $3::int) n where id = $1`,
         [piece.id, from, to, name],
       );
-    await fill(100, 100 + MOST_KEPT + 5, null);
+    await fill(100, 100 + MAX_KEPT + 5, null);
     await later(piece.id, 11);
     // The first is kept already, under its name.
     piece = await change(piece, 'next');
     piece = await change(piece, 'after');
     const left = await versions(piece.id);
-    expect(left.filter(({ name }) => name === null)).toHaveLength(MOST_KEPT);
+    expect(left.filter(({ name }) => name === null)).toHaveLength(MAX_KEPT);
     expect(left.at(-1)).toMatchObject({ name: 'stays', version: 1 });
-    await fill(1000, 1000 + MOST_NAMED - 2, 'full');
+    await fill(1000, 1000 + MAX_NAMED - 2, 'full');
     const refused = await keep(piece.id, 'one too many').expect(409);
     expect(refused.body.error.code).toBe('versions.too-many');
   });

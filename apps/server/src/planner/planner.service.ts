@@ -11,9 +11,9 @@ import type { make, Planning } from './planning-worker.js';
 const WORKER = fileURLToPath(new URL('../../dist/planner/planning-worker.js', import.meta.url));
 
 /** What a piece may cost to plan: some hundred times the largest that anybody wears. See `planCost`. */
-export const MOST_COST = 2_000_000;
+export const MAX_COST = 2_000_000;
 /** A plan takes milliseconds; what takes so long in ms, once it is begun, is no piece. */
-const LONGEST = 10_000;
+const TIMEOUT_MS = 10_000;
 const THREADS = Math.max(1, availableParallelism() - 1);
 /** In MB, of one thread. */
 const MEMORY = 512;
@@ -41,7 +41,7 @@ export class Planner implements OnModuleDestroy {
 
   /** What waits does so here, not at the threads: its time begins when a thread takes it. */
   private readonly turn = pLimit(THREADS);
-  protected readonly longest: number = LONGEST;
+  protected readonly longest: number = TIMEOUT_MS;
 
   /** @throws AppError 422 for a piece that is too large to be planned, 503 when too many wait */
   plan(planning: Planning): Promise<PlanResult> {
@@ -63,7 +63,7 @@ export class Planner implements OnModuleDestroy {
 
   private async run<T>(name: 'plan' | 'make', planning: Planning): Promise<T> {
     const { piece } = planning;
-    if (planCost(piece).sum > MOST_COST) throw tooLarge(piece);
+    if (planCost(piece).sum > MAX_COST) throw tooLarge(piece);
     if (this.turn.pendingCount >= WAITING) throw busy();
     try {
       const answer = this.turn(() => {

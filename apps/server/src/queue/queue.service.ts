@@ -18,13 +18,13 @@ export interface Jobs {
   readonly backup: { readonly workshop: string };
 }
 /** How long each may take, in seconds: what a killed server was at is begun anew after that. */
-const LONGEST: Readonly<Record<keyof Jobs, number>> = {
+const EXPIRES_AFTER: Readonly<Record<keyof Jobs, number>> = {
   thumbnail: 30,
   tidy: 60,
   'backups-due': 60,
   backup: 60 * 60,
 };
-const KINDS = Object.keys(LONGEST) as readonly (keyof Jobs)[];
+const KINDS = Object.keys(EXPIRES_AFTER) as readonly (keyof Jobs)[];
 
 /** Held while the queue’s own tables are made: several servers may start at once. */
 const STARTING = 727_004;
@@ -66,7 +66,7 @@ export class Queue implements OnModuleInit, OnModuleDestroy {
       await client.query('select pg_advisory_lock($1)', [STARTING]);
       await this.boss.start();
       for (const kind of KINDS) {
-        await this.boss.createQueue(kind, { name: kind, expireInSeconds: LONGEST[kind] });
+        await this.boss.createQueue(kind, { name: kind, expireInSeconds: EXPIRES_AFTER[kind] });
       }
     } finally {
       await client.end();

@@ -22,7 +22,7 @@ import type { Workshop } from '../rows/workshop.entity.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 
 /** More than a pair of hands has on its table. */
-const MOST_JOBS = 300;
+const MAX_JOBS = 300;
 /** So many of the last makes tell the pace. */
 const LAST_MAKES = 40;
 
@@ -68,7 +68,7 @@ export class JobsService {
         unplanned.push({ orderId: order.id, lineId: line.id, what: line.what, number: left });
         continue;
       }
-      for (let n = line.number - left; n < line.number && jobs.length < MOST_JOBS; n++) {
+      for (let n = line.number - left; n < line.number && jobs.length < MAX_JOBS; n++) {
         const id = `line:${line.id}:${n + 1}`;
         jobs.push({
           id,
@@ -126,7 +126,7 @@ export class JobsService {
       .where('ordered.workshop_id = :workshopId and not ordered.closed', { workshopId })
       .orderBy('ordered.due', 'ASC')
       .addOrderBy('ordered.id', 'ASC')
-      .limit(MOST_JOBS)
+      .limit(MAX_JOBS)
       .getMany();
     if (orders.length === 0) return [];
     const lines = await manager.find(OrderLineRow, {

@@ -2,7 +2,7 @@ import type { PageView } from '@coiled-strand/contract';
 import { call } from './client';
 
 /** As many as the server gives at once. */
-const MOST = 100;
+const PAGE_SIZE = 100;
 
 /** All of a list that the server gives in pages. */
 export async function allPages<T>(
@@ -12,7 +12,7 @@ export async function allPages<T>(
   const all: T[] = [];
   let after: string | null = '';
   while (after !== null) {
-    const search = new URLSearchParams({ limit: String(MOST) });
+    const search = new URLSearchParams({ limit: String(PAGE_SIZE) });
     for (const [name, value] of Object.entries(asked)) {
       if (value !== undefined && value !== '') search.set(name, value);
     }

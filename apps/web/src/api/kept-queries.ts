@@ -35,7 +35,7 @@ const NEEDED: ReadonlySet<unknown> = new Set([
 ]);
 
 /** So many answers are kept, the newest: some forty pieces with their makes. */
-const MOST = 300;
+const MAX_QUERIES = 300;
 const NAME = 'coiled-strand-known';
 /** Raised when answers are of another shape than before. */
 const SHAPE = 2;
@@ -115,7 +115,7 @@ async function restore(
   const all = found.sort((a, b) => b.at - a.at);
   const session = all.find(({ key }) => key[0] === keys.session[0]);
   const owner = ownerOf(session?.data as SessionView | undefined);
-  for (const { key, data, at, owner: whose } of all.slice(0, MOST)) {
+  for (const { key, data, at, owner: whose } of all.slice(0, MAX_QUERIES)) {
     // A page that did not wait for this may know better by now.
     const known = client.getQueryState(key)?.dataUpdatedAt ?? 0;
     if (whose === owner && known < at) {
@@ -124,6 +124,6 @@ async function restore(
   }
   // However young it is: a page that is opened asks.
   await client.invalidateQueries({ refetchType: 'none' });
-  for (const { hash } of all.slice(MOST)) await database.delete('kept', hash);
+  for (const { hash } of all.slice(MAX_QUERIES)) await database.delete('kept', hash);
   return owner;
 }

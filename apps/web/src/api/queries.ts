@@ -97,14 +97,14 @@ export const usePieceQuery = (id: string) =>
     staleTime: 0,
   });
 /** Side by side on one table: more than anybody makes of a piece at once. */
-const MOST_UNDER_WAY = 100;
+const MAX_UNDER_WAY = 100;
 
 /** Makes of a piece that are under way, the last begun first. */
 export const useMakes = (pieceId: string) =>
   useQuery({
     queryKey: keys.makes(pieceId),
     queryFn: async () => {
-      const asked = `piece=${pieceId}&state=under-way&limit=${MOST_UNDER_WAY}`;
+      const asked = `piece=${pieceId}&state=under-way&limit=${MAX_UNDER_WAY}`;
       return (await call<PageView<MakeView>>(`/makes?${asked}`)).items;
     },
     refetchOnWindowFocus: 'always',

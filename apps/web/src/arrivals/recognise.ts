@@ -12,7 +12,7 @@ export type Arrival = { readonly name: string } & (
 );
 
 /** Larger than any text that is meant for this program. */
-const LARGEST = 2_000_000;
+const MAX_CHARACTERS = 2_000_000;
 
 const UNKNOWN =
   'This is none of what can be taken in: the file of a piece, a picture, the pattern of a band as text, or a table (CSV) of beads, cords, findings or wearers.';
@@ -21,7 +21,7 @@ const UNKNOWN =
 export async function recogniseFile(file: File): Promise<Arrival> {
   const { name } = file;
   if (file.type.startsWith('image/')) return { name, kind: 'picture', file };
-  if (file.size > LARGEST) {
+  if (file.size > MAX_CHARACTERS) {
     return {
       name,
       kind: 'unknown',

@@ -28,10 +28,10 @@ export const EDGE_PX = 28;
 const GOOD_SCALE = 4.5;
 /** A row is no higher than this, and there are no more of them. */
 const ROW_PX = 150;
-const MOST_ROWS = 6;
+const MAX_ROWS = 6;
 /** Room above and below the piece in its row. */
 const PAD_PX = 14;
-const LEAST_PX = 52;
+const MIN_PX = 52;
 /** Height of a row that is only told. */
 export const TOLD_PX = 34;
 
@@ -90,7 +90,7 @@ export function foldedScale(bounds: Bounds, width: number): number {
   return Math.min(
     Math.max(whole, GOOD_SCALE),
     Math.max(whole, (ROW_PX - 2 * PAD_PX) / Math.max(2, bounds.height)),
-    MOST_ROWS * whole,
+    MAX_ROWS * whole,
   );
 }
 
@@ -117,7 +117,7 @@ export function fold(
     const { from, to, skips } = stretch;
     const { top, bottom } = reachBetween(layers, from, to);
     const above = (i === 0 ? first : PAD_PX) - top * scale;
-    const room = Math.max(LEAST_PX + (i === 0 ? first : 0), above + bottom * scale + PAD_PX);
+    const room = Math.max(MIN_PX + (i === 0 ? first : 0), above + bottom * scale + PAD_PX);
     const height = skips === null ? room + RULER_HEIGHT : TOLD_PX;
     const row = { x: from - EDGE_PX / scale, from, to, skips, offset, height, middle: above };
     offset += height;

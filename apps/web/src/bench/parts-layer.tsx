@@ -266,7 +266,7 @@ interface HandleProps {
 }
 
 /** Less than this many pixels is how sums come out, and no move. */
-const LEAST_PX = 1e-6;
+const MIN_PX = 1e-6;
 
 const sameHandle = (a: HandleProps, b: HandleProps): boolean =>
   (
@@ -290,7 +290,7 @@ const sameHandle = (a: HandleProps, b: HandleProps): boolean =>
   ).every((key) => {
     const [before, after] = [a[key], b[key]];
     return typeof before === 'number' && typeof after === 'number'
-      ? Math.abs(before - after) < LEAST_PX
+      ? Math.abs(before - after) < MIN_PX
       : before === after;
   });
 

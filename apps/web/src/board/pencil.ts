@@ -56,7 +56,7 @@ function walked(line: readonly Point[], steps: number): Point[] {
 const round = (value: number): number => Math.round(value * 100) / 100;
 
 /** Room on a board about the middle, in diameters, when nothing is drawn yet. */
-const LEAST = { width: 32, height: 20 } as const;
+const MIN_ROOM = { width: 32, height: 20 } as const;
 const ROOM = 3;
 
 /** What of the board is in sight: all that is drawn, and room to draw. y upwards. */
@@ -68,9 +68,9 @@ export function sightOf({ cords }: Board): {
 } {
   const all = cords.flat();
   const [xs, ys] = [all.map(([x]) => x), all.map(([, y]) => y)];
-  const left = Math.min(-LEAST.width / 2, ...xs.map((x) => x - ROOM));
-  const right = Math.max(LEAST.width / 2, ...xs.map((x) => x + ROOM));
-  const low = Math.min(-LEAST.height / 2, ...ys.map((y) => y - ROOM));
-  const high = Math.max(LEAST.height / 2, ...ys.map((y) => y + ROOM));
+  const left = Math.min(-MIN_ROOM.width / 2, ...xs.map((x) => x - ROOM));
+  const right = Math.max(MIN_ROOM.width / 2, ...xs.map((x) => x + ROOM));
+  const low = Math.min(-MIN_ROOM.height / 2, ...ys.map((y) => y - ROOM));
+  const high = Math.max(MIN_ROOM.height / 2, ...ys.map((y) => y + ROOM));
   return { x: left, y: low, width: right - left, height: high - low };
 }

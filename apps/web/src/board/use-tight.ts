@@ -39,12 +39,12 @@ const RESTED = 350;
 
 /** Results by what they are of: undone and done again, nothing is computed twice. */
 const results = new Map<string, Known>();
-const MOST_RESULTS = 30;
+const MAX_RESULTS = 30;
 
 function remember(known: Known): void {
   results.set(known.of, known);
   const [oldest] = results.keys();
-  if (results.size > MOST_RESULTS && oldest !== undefined) results.delete(oldest);
+  if (results.size > MAX_RESULTS && oldest !== undefined) results.delete(oldest);
 }
 
 /**

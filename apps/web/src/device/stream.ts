@@ -10,7 +10,7 @@ const listeners = new Map<Name, Set<Hear>>();
  * those who listen may come later than that.
  */
 const early = new Map<Name, string[]>();
-const MOST_EARLY = 200;
+const MAX_EARLY = 200;
 let source: EventSource | null = null;
 let again: ReturnType<typeof setTimeout> | undefined;
 let broken: (() => void) | null = null;
@@ -48,7 +48,7 @@ function attach(to: EventSource, name: Name): void {
     wait = AGAIN;
     const hears = listeners.get(name);
     if (hears) hears.forEach((hear) => hear(data));
-    else early.set(name, [...(early.get(name) ?? []), data].slice(-MOST_EARLY));
+    else early.set(name, [...(early.get(name) ?? []), data].slice(-MAX_EARLY));
   });
 }
 

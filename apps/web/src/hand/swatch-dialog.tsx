@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import type { KnotView, SwatchDto } from '@coiled-strand/contract';
 import {
   EXAMPLE_CORD,
-  LEAST_SWATCH,
+  MIN_SWATCH,
   observeSwatch,
   partKind,
   pluralOf,
@@ -163,7 +163,7 @@ export function SwatchDialog({ technique: start = '', cord: startCord = '', onCl
         <CountField
           label={`How many ${name}`}
           value={count}
-          min={LEAST_SWATCH}
+          min={MIN_SWATCH}
           max={1000}
           onChange={setCount}
         />

@@ -1,4 +1,4 @@
-import { MOST_AT_ONCE } from '@coiled-strand/contract';
+import { MAX_AT_ONCE } from '@coiled-strand/contract';
 import { parse } from 'csv-parse/browser/esm/sync';
 
 /** A table as it was read: what stands in its cells, line by line. */
@@ -37,8 +37,8 @@ export function readSheet(text: string): Sheet {
   if (!first || rows.length === 0) {
     throw new Error('There is a line with headings and at least one line below it in a table.');
   }
-  if (rows.length > MOST_AT_ONCE) {
-    throw new Error(`At most ${MOST_AT_ONCE} lines are taken at once; these are ${rows.length}.`);
+  if (rows.length > MAX_AT_ONCE) {
+    throw new Error(`At most ${MAX_AT_ONCE} lines are taken at once; these are ${rows.length}.`);
   }
   return { head: first.record, rows };
 }

@@ -4,15 +4,15 @@ import { useEffect, useState } from 'react';
 import type { PictureWeaver } from './picture-worker';
 
 /** Largest file that is read, in bytes, and most pixels along one side that are looked at. */
-const MOST_BYTES = 12_000_000;
-const MOST_PIXELS = 480;
+const MAX_BYTES = 12_000_000;
+const MAX_PIXELS = 480;
 
 /**
  * Reads a picture of any size that the browser knows, made smaller where it is large.
  * @throws Error with a sentence for the maker
  */
 export async function readPicture(file: File): Promise<Picture> {
-  if (file.size > MOST_BYTES) {
+  if (file.size > MAX_BYTES) {
     throw new Error(`“${file.name}” is larger than 12 MB. Save it smaller, and choose it again.`);
   }
   const bitmap = await createImageBitmap(file).catch(() => {
@@ -20,7 +20,7 @@ export async function readPicture(file: File): Promise<Picture> {
       `“${file.name}” is not a picture that can be read here. Choose a PNG or a JPEG.`,
     );
   });
-  const scale = Math.min(1, MOST_PIXELS / Math.max(bitmap.width, bitmap.height));
+  const scale = Math.min(1, MAX_PIXELS / Math.max(bitmap.width, bitmap.height));
   const [width, height] = [bitmap.width, bitmap.height].map((side) =>
     Math.max(1, Math.round(side * scale)),
   ) as [number, number];

@@ -6,7 +6,7 @@ import { useProgress, whenChanged } from './progress-store';
 
 /** Until what was not answered is sent again, in ms: longer each time, and no longer than this. */
 const RETRY_MS = 1500;
-const LONGEST_MS = 6000;
+const MAX_MS = 6000;
 /** Until what was refused is. */
 const REFUSED_MS = 30_000;
 /** Another window sends its own; after so long it may have been closed. */
@@ -82,7 +82,7 @@ async function failed(makeId: string, error: unknown): Promise<void> {
   }
   const times = failures.get(makeId) ?? 0;
   failures.set(makeId, times + 1);
-  later(makeId, isPassing(error) ? Math.min(LONGEST_MS, RETRY_MS * 2 ** times) : REFUSED_MS);
+  later(makeId, isPassing(error) ? Math.min(MAX_MS, RETRY_MS * 2 ** times) : REFUSED_MS);
 }
 
 whenChanged((makeId, soon) => {

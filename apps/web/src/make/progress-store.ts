@@ -50,7 +50,7 @@ const without = <T>(record: Readonly<Record<string, T>>, key: string): Record<st
   Object.fromEntries(Object.entries(record).filter(([k]) => k !== key));
 
 /** A longer pause between two actions is no time at the bench. Assumed. */
-const LONGEST_ACTION = 180;
+const MAX_ACTION = 180;
 /** When the last action was, by make; a window that was closed begins anew. */
 const lastAction = new Map<string, number>();
 
@@ -60,7 +60,7 @@ function timeSince(makeId: string): number {
   lastAction.set(makeId, now);
   if (before === undefined) return 0;
   const seconds = (now - before) / 1000;
-  return seconds > 0 && seconds <= LONGEST_ACTION ? seconds : 0;
+  return seconds > 0 && seconds <= MAX_ACTION ? seconds : 0;
 }
 
 /** What was measured last in a list of changes. */

@@ -53,7 +53,7 @@ interface PieceState {
 }
 
 /** So many requests without an answer are remembered. */
-const MOST = 50;
+const MAX_REQUESTS = 50;
 
 const CLOSED = {
   id: null,
@@ -179,7 +179,7 @@ export const usePiece = create<PieceState>()((set, get) => {
       set(({ unanswered }) => ({
         save: 'saving',
         inFlight: piece,
-        unanswered: [...unanswered.filter((one) => one !== request), request].slice(-MOST),
+        unanswered: [...unanswered.filter((one) => one !== request), request].slice(-MAX_REQUESTS),
       }));
       keep();
     },

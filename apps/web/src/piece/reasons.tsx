@@ -11,14 +11,14 @@ interface Props {
 }
 
 /** Errors are told from here on, in %: what friction adds in a hand is far more. */
-const LEAST_TOLD = 0.1;
+const MIN_TOLD = 0.1;
 
 /** Where the numbers behind it come from, in brackets; nothing where it is but measured. */
 function sourceOf({ assumed, source }: Reason): string {
   if (assumed) return ' (assumed; a swatch will tell)';
   if (!source) return '';
   if (source.how === 'practice') return ' (common practice)';
-  const percent = Math.max(LEAST_TOLD, source.error * 100);
+  const percent = Math.max(MIN_TOLD, source.error * 100);
   return ` (computed, to ${percent < 1 ? percent.toFixed(1) : Math.round(percent)} %)`;
 }
 

@@ -45,7 +45,7 @@ export function threadsOf(cords: readonly SpaceCord[]): BufferGeometry {
 }
 
 /** More than this makes one cord too slow to draw. */
-const MOST_STEPS = 6000;
+const MAX_STEPS = 6000;
 
 /** A cord as a tube along its curve. */
 export function tubeOf({ line, diameter }: SpaceCord, { sides, steps }: Fineness): TubeGeometry {
@@ -57,7 +57,7 @@ export function tubeOf({ line, diameter }: SpaceCord, { sides, steps }: Fineness
   // Between two points that are far apart nothing bends: never more steps than it takes.
   const wanted = Math.min((steps * polylineLength(line)) / diameter, steps * 2 * line.length);
   // Length is looked up in a table as fine as the tube.
-  const count = Math.min(MOST_STEPS, Math.max(2, Math.ceil(wanted)));
+  const count = Math.min(MAX_STEPS, Math.max(2, Math.ceil(wanted)));
   curve.arcLengthDivisions = 2 * count;
   return new TubeGeometry(curve, count, diameter / 2, sides, false);
 }

@@ -36,13 +36,13 @@ const ROOM = 1.25;
 const RESTED = 400;
 
 /** A cord by itself is shown no larger than so many of it fit one over the other. */
-const LEAST_HIGH = 3.5;
+const MIN_HIGH = 3.5;
 
 /** What of a part is kept in sight: all of its width, and as much of its length as there is room for. */
 function frameOf(scene: SpaceScene, width: number, height: number): readonly [number, number] {
   const [long, wide, thick] = boxOf(scene).size;
   const cord = Math.max(0, ...scene.cords.map(({ diameter }) => diameter));
-  const high = Math.max(ROOM * Math.hypot(wide, thick / 2), LEAST_HIGH * cord);
+  const high = Math.max(ROOM * Math.hypot(wide, thick / 2), MIN_HIGH * cord);
   return [Math.min(ROOM * long, (high * width) / height), high];
 }
 

@@ -14,10 +14,10 @@ interface Props {
 }
 
 /** Sharper than this nobody sees, and it costs four times as much. */
-const MOST_DOTS = 2;
+const MAX_DOTS = 2;
 
 /** How many dots of the screen a CSS pixel has, as they are drawn. */
-export const dotsOfScreen = (): number => Math.min(MOST_DOTS, Math.max(1, window.devicePixelRatio));
+export const dotsOfScreen = (): number => Math.min(MAX_DOTS, Math.max(1, window.devicePixelRatio));
 
 /** Things in space. Drawn anew only when something changes, and away from the page where the browser can. */
 export function Stage(props: Props) {

@@ -9,7 +9,7 @@ interface Schema extends DBSchema {
 }
 
 /** Pictures that are kept; the oldest go when there are more. */
-const MOST = 300;
+const MAX_STILLS = 300;
 
 let opened: Promise<IDBPDatabase<Schema>> | null = null;
 
@@ -42,7 +42,7 @@ export async function keepStill(key: string, picture: Blob): Promise<void> {
   try {
     const store = await database();
     await store.put('still', { key, picture, at: Date.now() });
-    const over = (await store.count('still')) - MOST;
+    const over = (await store.count('still')) - MAX_STILLS;
     if (over <= 0) return;
     const oldest = await store.getAllKeysFromIndex('still', 'at', null, over);
     await Promise.all(oldest.map((one) => store.delete('still', one)));

@@ -12,7 +12,7 @@ interface Props {
   readonly hint?: string;
 }
 
-const MOST = 1_000_000;
+const MAX_AMOUNT = 1_000_000;
 
 /** So much of a thing: a length of cord, a number of anything else. */
 export function AmountField({ label, kind, value, onChange, hint }: Props) {
@@ -26,6 +26,6 @@ export function AmountField({ label, kind, value, onChange, hint }: Props) {
       {...(hint === undefined ? {} : { hint })}
     />
   ) : (
-    <CountField label={label} value={value} min={0} max={MOST} onChange={onChange} />
+    <CountField label={label} value={value} min={0} max={MAX_AMOUNT} onChange={onChange} />
   );
 }

@@ -10,14 +10,14 @@ interface Props {
   readonly placeholder?: string;
 }
 
-const MOST = 100_000;
+const MAX_GRAMS = 100_000;
 
 /** A weight in grams: what follows from it is seen while it is typed. */
 export function GramsField({ label, value, onChange, placeholder }: Props) {
   const [draft, setDraft] = useState<string | null>(null);
   const read = draft === null ? value : (numberFrom(draft) ?? null);
   const bad =
-    draft !== null && draft.trim() !== '' && !(read !== null && read >= 0 && read <= MOST);
+    draft !== null && draft.trim() !== '' && !(read !== null && read >= 0 && read <= MAX_GRAMS);
   const commit = (): void => {
     if (draft === null || bad) return;
     setDraft(null);
@@ -35,7 +35,7 @@ export function GramsField({ label, value, onChange, placeholder }: Props) {
         onChange={(event) => {
           setDraft(event.target.value);
           const typed = numberFrom(event.target.value);
-          if (typed !== undefined && typed >= 0 && typed <= MOST) onChange(typed);
+          if (typed !== undefined && typed >= 0 && typed <= MAX_GRAMS) onChange(typed);
         }}
         onBlur={commit}
         onKeyDown={(event) => {

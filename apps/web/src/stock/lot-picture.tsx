@@ -40,7 +40,7 @@ interface CordProps extends Props {
 
 function CordLot({ cord, lot }: CordProps) {
   if (lot.form === 'spool') return <Spool cord={cord} lot={lot} />;
-  return lot.size > LONGEST_LINE ? <Hank cord={cord} lot={lot} /> : <Line cord={cord} lot={lot} />;
+  return lot.size > MAX_LINE ? <Hank cord={cord} lot={lot} /> : <Line cord={cord} lot={lot} />;
 }
 
 /** Turns nearer to each other than this, in mm, could not be told apart. */
@@ -123,7 +123,7 @@ function Hank({ cord, lot: { size, left } }: CordProps) {
 
 /** A line on the page is a fifth as long as the cord. */
 const LINE = 5;
-const LONGEST_LINE = (WIDTH - 16) * LINE;
+const MAX_LINE = (WIDTH - 16) * LINE;
 
 /** A short piece, laid straight. */
 function Line({ cord, lot: { size, left } }: CordProps) {
@@ -150,7 +150,7 @@ function Line({ cord, lot: { size, left } }: CordProps) {
 }
 
 /** More of them are a heap, and nobody counts them in a picture. */
-const MOST_DRAWN = 120;
+const MAX_DRAWN = 120;
 
 /** Where things of one size lie in rows. */
 function rowsOf(count: number, each: number): { x: number; y: number; each: number }[] {
@@ -165,7 +165,7 @@ function rowsOf(count: number, each: number): { x: number; y: number; each: numb
 }
 
 function Beads({ bead, lot: { size, left } }: Props & { readonly bead: Bead }) {
-  const count = Math.min(MOST_DRAWN, Math.round(Math.max(size, left)));
+  const count = Math.min(MAX_DRAWN, Math.round(Math.max(size, left)));
   const share = count / Math.max(size, left);
   const there = Math.round(left * share);
   return rowsOf(count, Math.max(bead.length, bead.height, 4)).map(({ x, y, each }, i) =>
@@ -186,7 +186,7 @@ function Beads({ bead, lot: { size, left } }: Props & { readonly bead: Bead }) {
 }
 
 function Findings({ lot: { size, left } }: Props) {
-  const count = Math.min(MOST_DRAWN, Math.round(Math.max(size, left)));
+  const count = Math.min(MAX_DRAWN, Math.round(Math.max(size, left)));
   return rowsOf(count, 15).map(({ x, y, each }, i) => (
     <rect
       key={i}

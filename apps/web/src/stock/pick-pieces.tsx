@@ -5,7 +5,7 @@ import { SelectField } from '../fields/select-field';
 import { Button } from '../shell/button';
 import type { Wish } from './demand';
 
-const MOST = 200;
+const MAX_PIECES = 200;
 
 interface Props {
   readonly pieces: readonly PieceView[];
@@ -50,7 +50,7 @@ export function PickPieces({ pieces, wishes, onChange }: Props) {
               variant="bare"
               size="icon"
               aria-label={`One more of ${name}`}
-              disabled={number >= MOST}
+              disabled={number >= MAX_PIECES}
               onClick={() => setNumber(id, number + 1)}
             >
               <Plus size={16} />

@@ -24,7 +24,7 @@ export interface Move {
 /** A cord that turns by more between crossings is led on in another move, in radians. */
 const TURNS = 1.3;
 /** Most that is passed in one go. */
-const MOST = 4;
+const MAX_PASSED = 4;
 
 const direction = (cord: readonly Point[], along: number): number => {
   const i = Math.min(cord.length - 2, Math.floor(along));
@@ -54,7 +54,7 @@ function inGoes(cord: readonly Point[], own: readonly BoardCrossing[]): BoardCro
   for (const one of own) {
     const go = goes.at(-1);
     const last = go?.at(-1);
-    if (go && last && go.length < MOST && turning(cord, last.late.along, one.late.along) <= TURNS) {
+    if (go && last && go.length < MAX_PASSED && turning(cord, last.late.along, one.late.along) <= TURNS) {
       go.push(one);
     } else goes.push([one]);
   }

@@ -7,7 +7,7 @@ import { coverNeed, type Covering, type Pack } from './packs.js';
 export const BY_LENGTH = 1000;
 
 /** More packs than that are not carried home. */
-const MOST_TRIES = 200;
+const MAX_TRIES = 200;
 
 /**
  * Whole packs of cord that some cuts can be made from: cheap ones, and so many that every cut comes out of one
@@ -26,7 +26,7 @@ export function coverCuts<P extends Pack>(
   const sold = packs.filter(({ size }) => size <= BY_LENGTH || size >= longest);
   const wanted = cuts.reduce((sum, length) => sum + length, 0);
   let need = wanted;
-  for (let tries = 0; tries < MOST_TRIES; tries++) {
+  for (let tries = 0; tries < MAX_TRIES; tries++) {
     const covering = coverNeed(need, sold);
     if (!covering) return null;
     if (canBeCut(cuts, covering)) return { ...covering, over: covering.size - wanted };

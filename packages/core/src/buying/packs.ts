@@ -24,7 +24,7 @@ export interface Covering<P extends Pack = Pack> {
 /** Sizes are compared to a tenth of a millimetre: an inch is 254 of them. */
 const STEP = 0.1;
 /** More steps than this are taken together, so that a mile of cord by the inch is found too. */
-const MOST_STEPS = 400_000;
+const MAX_STEPS = 400_000;
 
 const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
@@ -43,7 +43,7 @@ export function coverNeed<P extends Pack>(need: number, packs: readonly P[]): Co
   if (need <= 0) return { packs: [], cents: 0, size: 0, over: 0 };
   const steps = sold.map(({ size }) => Math.max(1, Math.floor(size / STEP + 1e-6)));
   let unit = steps.reduce(gcd);
-  if (need / STEP / unit > MOST_STEPS) unit = Math.ceil(need / STEP / MOST_STEPS);
+  if (need / STEP / unit > MAX_STEPS) unit = Math.ceil(need / STEP / MAX_STEPS);
   // Rounded so that what is bought is never too little.
   const sizes = steps.map((size) => Math.max(1, Math.floor(size / unit)));
   const wanted = Math.ceil(need / STEP / unit - 1e-6);

@@ -140,7 +140,7 @@ export function partScene(
       done: layout.units,
       firstSide,
     });
-    return lifted(shapes, part.id, x, Math.max(LEAST_THICK, layout.thickness));
+    return lifted(shapes, part.id, x, Math.max(MIN_THICK, layout.thickness));
   }
   return {
     cords: own.cords
@@ -176,14 +176,14 @@ export const strandAlone = (scene: SpaceScene, strand: number): SpaceScene => ({
 });
 
 /** Nothing solid is thinner than this, in mm. */
-const LEAST_THICK = 0.8;
+const MIN_THICK = 0.8;
 
 /** How thick the rigid things of a closure are, in mm: twice what their middle lies above the skin. */
 function thicknessOf({ closure }: Piece, site: ClosureSite): number {
   const heights = closureKind(closure.type)
     .aim(closure, site)
     .flatMap((part) => (part.kind === 'rigid' ? [part.height] : []));
-  return Math.max(LEAST_THICK, 2 * Math.max(0, ...heights));
+  return Math.max(MIN_THICK, 2 * Math.max(0, ...heights));
 }
 
 /**

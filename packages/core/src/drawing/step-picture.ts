@@ -23,10 +23,10 @@ export interface StepPicture {
 /** Frames are this much wider than high. */
 const ASPECT = 1.25;
 /** Nothing is shown larger than this many mm across. */
-const LEAST_WIDE = 14;
+const MIN_WIDE = 14;
 /** A close-up shows no more than this, or it is none; what is longer lies through it. */
-const MOST_WIDE = 80;
-const LONGEST_SHAPE = 45;
+const MAX_WIDE = 80;
+const MAX_SHAPE = 45;
 /** Nothing of a part reaches further beyond its ends than this and its width, in mm: pendants, ends laid aside. */
 const BESIDE = 60;
 
@@ -81,7 +81,7 @@ const isMoving = (shape: Primitive): boolean => 'state' in shape && shape.state 
 
 /** A frame of the usual shape about a place, that many mm wide. */
 function frameAbout([x, y]: Point, wide: number): Bounds {
-  const width = Math.max(LEAST_WIDE, wide);
+  const width = Math.max(MIN_WIDE, wide);
   const height = width / ASPECT;
   return { x: x - width / 2, y: y - height / 2, width, height };
 }
@@ -148,7 +148,7 @@ function partPicture(scene: Scene, i: number, unit: number): StepPicture {
   const moves = shapes.filter(isMoving);
   const room = moves.length > 0 ? boundsOf(moves) : null;
   const wide = Math.min(
-    MOST_WIDE,
+    MAX_WIDE,
     Math.max((room?.width ?? 0) * 1.6, Math.max(layout.width, room?.height ?? 0) * 1.5 * ASPECT),
   );
   // What is longer than the picture is seen where it begins.
@@ -218,7 +218,7 @@ function orderPicture({ piece }: Scene, step: Step): StepPicture | null {
     (leg) => runsOf(piece).find((run) => run.strand === leg.cord && run.half === leg.half) ?? [],
   );
   const d = Math.max(...runs.map((run) => effectiveDiameter(run.cord)));
-  const wide = Math.max(LEAST_WIDE, 1.9 * d * (runs.length + 1));
+  const wide = Math.max(MIN_WIDE, 1.9 * d * (runs.length + 1));
   const frame = frameAbout([0, 0], wide);
   const shapes = runs.map((run, i): Primitive => {
     const x = (i - (runs.length - 1) / 2) * 1.9 * d * (order.from === 'left' ? 1 : -1);
@@ -260,7 +260,7 @@ function endPicture(scene: Scene, side: 'start' | 'end', step: Step): StepPictur
   const here = own.filter((shape) => {
     const room = roomOf([shape])!;
     const at = room.x + room.width / 2;
-    return (side === 'start' ? at < length / 2 : at >= length / 2) && room.width < LONGEST_SHAPE;
+    return (side === 'start' ? at < length / 2 : at >= length / 2) && room.width < MAX_SHAPE;
   });
   const edge = side === 'start' ? 0 : length;
   const focus = here.some(isMoving) ? here.filter(isMoving) : here;
@@ -272,7 +272,7 @@ function endPicture(scene: Scene, side: 'start' | 'end', step: Step): StepPictur
     room.x + room.width + 3,
     Math.min(edge + beside, room.x + room.width + beside),
   );
-  const wide = Math.min(MOST_WIDE, Math.max(to - from, (room.height + 6) * ASPECT));
+  const wide = Math.min(MAX_WIDE, Math.max(to - from, (room.height + 6) * ASPECT));
   const frame = frameAbout([(from + to) / 2, room.y + room.height / 2], wide);
   const parts = bench.layers
     .filter(({ key }) => key !== 'above' && key !== 'below')

@@ -34,7 +34,7 @@ const [MOVE, LINE, CLOSE] = [codeOf('M'), codeOf('L'), codeOf('Z')];
 const [SPACE, MINUS, DOT, NOUGHT] = [codeOf(' '), codeOf('-'), codeOf('.'), codeOf('0')];
 
 /** Bytes that a letter and a number take at most. */
-const LONGEST = 32;
+const MAX_BYTES = 32;
 /** So many characters are made a string at once: they go through the stack. */
 const CHUNK = 8192;
 /** From here on hundredths are no whole numbers any more that can be counted. */
@@ -99,7 +99,7 @@ function written(to: number): string {
 
 /** Makes sure that there is room behind a place of the sheet. */
 function makeRoom(at: number): void {
-  if (at + 2 * LONGEST <= sheet.length) return;
+  if (at + 2 * MAX_BYTES <= sheet.length) return;
   const larger = new Uint8Array(2 * sheet.length);
   larger.set(sheet);
   sheet = larger;

@@ -28,9 +28,9 @@ export interface LineFault {
 }
 
 /** Longer texts than this are no band: 400 rows of 59 knots, with room between them. */
-const LONGEST = 100_000;
+const MAX_CHARACTERS = 100_000;
 /** So many faults are told, however many there are. */
-const MOST = 20;
+const MAX_FAULTS = 20;
 
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789';
 
@@ -84,9 +84,9 @@ export function readBand(
 ):
   | { readonly ok: true; readonly value: WrittenBand }
   | { readonly ok: false; readonly faults: readonly LineFault[] } {
-  if (text.length > LONGEST) return refused(0, 'This is too long for one repeat of a band.');
+  if (text.length > MAX_CHARACTERS) return refused(0, 'This is too long for one repeat of a band.');
   const { rows, strands: told, colours, faults } = linesOf(text);
-  if (faults.length > 0) return { ok: false, faults: faults.slice(0, MOST) };
+  if (faults.length > 0) return { ok: false, faults: faults.slice(0, MAX_FAULTS) };
   if (rows.length === 0) {
     return refused(0, `There is no row of knots. Write each as a line of ${CROSSINGS.join(' ')}.`);
   }
@@ -109,7 +109,7 @@ export function readBand(
     const fault = rowFault(lay, signs, r, strands);
     return fault === null ? [] : [{ line, message: `${fault.message} ${fault.remedy}` }];
   });
-  if (bad.length > 0) return { ok: false, faults: bad.slice(0, MOST) };
+  if (bad.length > 0) return { ok: false, faults: bad.slice(0, MAX_FAULTS) };
   const letters = [...new Set(told[0]?.letters)];
   return {
     ok: true,

@@ -55,11 +55,11 @@ export function shareEvenly(
 }
 
 /** Kinds of beads of which every mixture is looked at by itself. */
-export const MOST_KINDS = 8;
+export const MAX_KINDS = 8;
 
 /** Every choice of some numbers, but for none of them; all of them together where they are too many. */
 export function choicesOf(n: number): number[][] {
   const all = Array.from({ length: n }, (_, i) => i);
-  if (n > MOST_KINDS) return [all];
+  if (n > MAX_KINDS) return [all];
   return Array.from({ length: 2 ** n - 1 }, (_, k) => all.filter((i) => ((k + 1) >> i) & 1));
 }

@@ -15,7 +15,7 @@ import { planPiece } from '../steps/plan-piece.js';
 import {
   choicesOf,
   groupAlike,
-  MOST_KINDS,
+  MAX_KINDS,
   mostOf,
   shareEvenly,
   type Alike,
@@ -220,7 +220,7 @@ function* searchRows(
   const near: Near[] = [];
   const choices = choicesOf(groups.length);
   for (const [n, chosen] of choices.entries()) {
-    const every = groups.length <= MOST_KINDS;
+    const every = groups.length <= MAX_KINDS;
     const candidates: Candidate[] = chosen.map((i) => {
       const group = groups[i]!;
       const least = group.beads.reduce((sum, own) => sum + own.least, 0);

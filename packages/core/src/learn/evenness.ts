@@ -1,5 +1,5 @@
 /** So many swatches tell how even a hand is; fewer tell only where it lies. */
-export const LEAST_SWATCHES = 3;
+export const MIN_SWATCHES = 3;
 
 /** How far one swatch of a hand lies from the next. */
 export interface Evenness {
@@ -22,12 +22,12 @@ const FAIR = 0.05;
  * sqrt(sum (ln r - mean ln r)^2 / (n - 1)).
  *
  * @param ratios measured / model, each > 0
- * @returns null for fewer than {@link LEAST_SWATCHES}
+ * @returns null for fewer than {@link MIN_SWATCHES}
  * @example evenness([1.04, 1.04, 1.04]) // { count: 3, mean: 1.04, spread: 0, grade: 'even' }
  */
 export function evenness(ratios: readonly number[]): Evenness | null {
   const count = ratios.length;
-  if (count < LEAST_SWATCHES) return null;
+  if (count < MIN_SWATCHES) return null;
   const logs = ratios.map(Math.log);
   const centre = logs.reduce((sum, log) => sum + log, 0) / count;
   const spread = Math.sqrt(logs.reduce((sum, log) => sum + (log - centre) ** 2, 0) / (count - 1));

@@ -17,7 +17,7 @@ import type { MakeRecord } from './record.js';
 import { RULER } from './ruler.js';
 
 /** A technique is measured by a make only where it is most of what was made. Assumed. */
-const MOST = 0.6;
+const MIN_SHARE = 0.6;
 /** Factors beyond these are slips in measuring, not hands. Assumed. */
 const PLAUSIBLE = [0.4, 2.5] as const;
 
@@ -32,7 +32,7 @@ const stays = ({ area }: Reason): boolean => area !== 'end' && area !== 'reserve
 function mostOf(amounts: ReadonlyMap<string, number>): string | null {
   const sum = [...amounts.values()].reduce((total, one) => total + one, 0);
   const [top] = [...amounts].sort((a, b) => b[1] - a[1]);
-  return top && sum > 0 && top[1] >= MOST * sum ? top[0] : null;
+  return top && sum > 0 && top[1] >= MIN_SHARE * sum ? top[0] : null;
 }
 
 const add = (amounts: Map<string, number>, key: string, amount: number): void => {
@@ -119,7 +119,7 @@ function lengthMaker(
 ): Pick<Observation, 'technique' | 'cordKind'> | null {
   const techniques = new Set(tied.parts.map(techniqueIn));
   const technique = [...techniques][0];
-  if (technique === undefined || techniques.size > 1 || tied.length < MOST * plan.fit.length) {
+  if (technique === undefined || techniques.size > 1 || tied.length < MIN_SHARE * plan.fit.length) {
     return null;
   }
   const cordKind = tyingCord(sites[plan.parts.indexOf(tied.parts[0]!)])?.kind;

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { ownKnotOf } from '../board/testing.js';
 import { partKind } from '../part/registry.js';
 import { testCord } from '../testing.js';
-import { LEAST_SWATCH, observeSwatch, swatchTechniques } from './swatch.js';
+import { MIN_SWATCH, observeSwatch, swatchTechniques } from './swatch.js';
 
 const cord = testCord(2);
 const swatch = (kind: string, takeUp: number, long: number) => {
@@ -40,7 +40,7 @@ describe('a swatch', () => {
   });
   it('says what is wrong with one that cannot be', () => {
     const good = swatch('plait', 1, 1);
-    expect(() => observeSwatch({ ...good, units: LEAST_SWATCH - 1 })).toThrow(/at least/);
+    expect(() => observeSwatch({ ...good, units: MIN_SWATCH - 1 })).toThrow(/at least/);
     expect(() => observeSwatch({ ...good, after: good.before })).toThrow(/less cord/);
     const plain = partKind('plain').make({ id: 'p', bead: '', cord, runs: 4 });
     expect(() => observeSwatch({ ...good, part: plain })).toThrow(/cannot be measured/);

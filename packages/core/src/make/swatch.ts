@@ -23,7 +23,7 @@ export interface Swatch {
 export const swatchTechniques = PART_KINDS.filter((kind) => kind.swatch !== undefined);
 
 /** Too few units for a ruler to measure: the ends weigh more than the hand. Assumed. */
-export const LEAST_SWATCH = 5;
+export const MIN_SWATCH = 5;
 
 /**
  * What a swatch says of the hand: its cord per unit, and its length where the technique has a pitch.
@@ -42,7 +42,7 @@ export function observeSwatch({
   const kind = partKind(part.kind);
   const model = kind.swatch?.(part, cord, knot);
   if (!model) throw new RangeError(`a ${kind.entry.label} cannot be measured on a swatch`);
-  if (units < LEAST_SWATCH) throw new RangeError(`tie at least ${LEAST_SWATCH} of them`);
+  if (units < MIN_SWATCH) throw new RangeError(`tie at least ${MIN_SWATCH} of them`);
   if (!(before > after) || !(length > 0)) {
     throw new RangeError(
       'after tying there must be less cord than before, and some length of work',

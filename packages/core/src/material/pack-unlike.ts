@@ -9,7 +9,7 @@ const TOUCHING = 1e-9;
 /** As near as a hole is found, in its diameter. */
 const NEAR = 1e-4;
 /** Of more circles than these the area decides: they lie like equal ones. */
-const MOST = 12;
+const MAX_CIRCLES = 12;
 /** Share of a hole that many circles fill. Assumed, as for many alike. */
 const DENSITY = 0.75;
 
@@ -85,7 +85,7 @@ export function packUnlike(diameters: readonly number[]): number {
   const area = Math.sqrt(radii.reduce((sum, r) => sum + r * r, 0));
   let low = Math.max(radii[0]! + radii[1]!, area);
   let high = radii.reduce((sum, r) => sum + r, 0);
-  if (radii.length > MOST) high = low = Math.max(low, area / Math.sqrt(DENSITY));
+  if (radii.length > MAX_CIRCLES) high = low = Math.max(low, area / Math.sqrt(DENSITY));
   else if (fits(radii, low)) high = low;
   while (high - low > NEAR * low) {
     const middle = (low + high) / 2;

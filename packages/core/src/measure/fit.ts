@@ -23,11 +23,11 @@ export const turnAt = (
 ): number => ringAngles(parts, r, stretches).reduce((sum, angle) => sum + angle, 0);
 
 /** Radius in mm of the smallest body: on none at all a line without height has no angle. */
-const SMALLEST = 1e-6;
+const MIN_RADIUS = 1e-6;
 
 /** Whether the parts close round any body at all: too short and thick, and they do not. */
 export const closesRound = (parts: readonly RoundPart[], turns = 1): boolean =>
-  parts.length > 0 && turnAt(parts, SMALLEST) >= 2 * Math.PI * turns;
+  parts.length > 0 && turnAt(parts, MIN_RADIUS) >= 2 * Math.PI * turns;
 
 /**
  * Inner circumference of a piece closed round a body, taken as a circle: the r at which the angles
@@ -52,7 +52,7 @@ export function innerCircumference(parts: readonly RoundPart[], turns = 1): numb
   const stretches = stretchesOf(parts);
   const long = parts.reduce((sum, part) => sum + part.length, 0);
   const falls = (r: number): number => 1 / want - 1 / turnAt(parts, r, stretches);
-  return 2 * Math.PI * whereFalling(falls, SMALLEST, long, 1e-11 * (1 + long));
+  return 2 * Math.PI * whereFalling(falls, MIN_RADIUS, long, 1e-11 * (1 + long));
 }
 
 /** A flexible part whose length is asked for: height of its neutral line in mm. */

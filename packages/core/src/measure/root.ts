@@ -1,5 +1,5 @@
 /** Far more steps than any interval needs that is halved at every fourth. */
-const MOST = 400;
+const MAX_STEPS = 400;
 
 /**
  * Where a falling function crosses nought, between two places that it does so between: regula falsi that halves the
@@ -19,7 +19,7 @@ export function whereFalling(
   let [a, fa] = [low, falls(low)];
   let [b, fb] = [high, falls(high)];
   let stayed: 'a' | 'b' | null = null;
-  for (let i = 1; b - a > tolerance && i < MOST; i++) {
+  for (let i = 1; b - a > tolerance && i < MAX_STEPS; i++) {
     // Where the function bends sharply the chord alone creeps.
     const chord = i % 4 === 0 ? (a + b) / 2 : (a * fb - b * fa) / (fb - fa);
     // Never nearer to an end than this: a chord that has arrived draws the other end up to it.

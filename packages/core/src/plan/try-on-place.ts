@@ -6,13 +6,13 @@ import type { Plan } from './plan-types.js';
 /** Share of the tying after which it is laid round: there is still enough left to mend the length with. */
 const TRY_ON_AT = 2 / 3;
 /** Nearest to that, but never before or after these shares. */
-const LEAST = 0.5;
-const MOST = 0.8;
+const MIN_SHARE = 0.5;
+const MAX_SHARE = 0.8;
 /** Fewer units of a part are not interrupted, nor is the work tried on this near to either end of it. */
-const LEAST_UNITS = 12;
+const MIN_UNITS = 12;
 const MARGIN = 3;
 /** With fewer seconds of tying than this there is nothing to try on half way. */
-const LEAST_SECONDS = 120;
+const MIN_SECONDS = 120;
 
 /** A place in the work: before a unit of a part. */
 export interface WorkPlace {
@@ -46,23 +46,23 @@ export function tryOnPlace(piece: Piece, { parts }: Pick<Plan, 'parts'>): WorkPl
   const total = seconds.reduce((sum, own) => sum + own, 0);
   const hangs = beforeLastKnots(piece, seconds, total);
   if (hangs) return hangs;
-  if (total < LEAST_SECONDS || piece.parts.length === 0) return null;
+  if (total < MIN_SECONDS || piece.parts.length === 0) return null;
   const places: WorkPlace[] = [];
   let before = 0;
   parts.forEach(({ layout: { units } }, part) => {
     const place = (unit: number): void => {
       const share = (before + (seconds[part]! * unit) / units) / total;
-      places.push({ part, unit, share, least: LEAST, most: MOST });
+      places.push({ part, unit, share, least: MIN_SHARE, most: MAX_SHARE });
     };
     if (part > 0) place(0);
     const unit = Math.round(
       (units * (TRY_ON_AT * total - before)) / Math.max(1e-9, seconds[part]!),
     );
-    if (units >= LEAST_UNITS && unit >= MARGIN && unit <= units - MARGIN) place(unit);
+    if (units >= MIN_UNITS && unit >= MARGIN && unit <= units - MARGIN) place(unit);
     before += seconds[part]!;
   });
   const near = places
-    .filter(({ share }) => share >= LEAST && share <= MOST)
+    .filter(({ share }) => share >= MIN_SHARE && share <= MAX_SHARE)
     .sort((a, b) => Math.abs(a.share - TRY_ON_AT) - Math.abs(b.share - TRY_ON_AT));
   return near[0] ?? null;
 }

@@ -5,7 +5,7 @@ const { max, min, sqrt } = Math;
 /** Share of what bent back before that a round begins with. */
 const WARM = 0.6;
 /** A bend pushes by no more than so many diameters in a round: contacts that are not yet seen must hold. */
-const MOST = 0.1;
+const MAX_PUSH = 0.1;
 
 /**
  * Largest second difference at a corner between edges a and b on a circle of a radius: what they bend by, and what they
@@ -65,7 +65,7 @@ export class Bending {
             radius,
           );
           const now = min(
-            MOST * laid.diameter[s]! * laid.thickness,
+            MAX_PUSH * laid.diameter[s]! * laid.thickness,
             max(0, press[i]! + (bow - most) / give),
           );
           more = now - press[i]!;

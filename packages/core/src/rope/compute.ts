@@ -24,7 +24,7 @@ const ORDER = 3;
 /** A refinement that moves a number by more than this share has found another way for the cords to lie. */
 const FAR = 0.02;
 /** Least error in numbers that come of a length, as a share: what is left when ropes are called at rest. */
-const LEAST = 3e-4;
+const MIN_ERROR = 3e-4;
 /** Of numbers read from a single polygon, and of polygons that did not come to rest. */
 const SINGLE = 0.01;
 const RESTLESS = 0.005;
@@ -70,7 +70,7 @@ export function readOff(recipe: Recipe, drawn: readonly Drawn[]): Record<string,
           ? { value: fine, off: SINGLE * Math.abs(fine) }
           : extrapolate(coarse, fine, finer);
       const share = value === 0 ? 0 : off / Math.abs(value);
-      const error = Math.max(share, LEAST, recipe.error ?? 0) + rest;
+      const error = Math.max(share, MIN_ERROR, recipe.error ?? 0) + rest;
       return [name, { value, error, points: sum(last.edges), rounds: last.rounds }];
     }),
   );

@@ -13,7 +13,7 @@ export const TIED = 2;
 /** A shift that is found may become so much shorter than it was drawn. */
 const SHORTER = 0.45;
 /** More cells than this are never looked at: a cell is that much shorter than its cords are thick. */
-const MOST_CELLS = 9;
+const MAX_CELLS = 9;
 
 /** Cells each way that a cord may touch: as many as it reaches over, and its thickness. */
 function reachOf({ strands, repeats = [] }: RopeProblem): number[] {
@@ -23,7 +23,7 @@ function reachOf({ strands, repeats = [] }: RopeProblem): number[] {
     const over = max(...along) - min(...along);
     const thick = max(...strands.map(({ diameter }) => diameter));
     const least = abs(shift) * (push === undefined ? 1 : SHORTER);
-    return min(MOST_CELLS, ceil(over / abs(shift) + (1.2 * thick) / least));
+    return min(MAX_CELLS, ceil(over / abs(shift) + (1.2 * thick) / least));
   });
 }
 

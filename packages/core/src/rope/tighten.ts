@@ -27,7 +27,7 @@ const FINER = 1.4;
 const ROUGHER = 1.4;
 
 const FEWEST_EDGES = 8;
-const MOST_EDGES = 3000;
+const MAX_EDGES = 3000;
 
 const STEP = 0.15;
 const LAST_STEP = 0.012;
@@ -84,7 +84,7 @@ export function* tighten(
     const before = drawn.at(-1) ?? first;
     const edges = now.strands.map((strand, s) =>
       min(
-        MOST_EDGES,
+        MAX_EDGES,
         max(
           FEWEST_EDGES,
           round((before?.lengths[s] ?? curveOf(now, s)) / (fine * strand.diameter)),

@@ -25,7 +25,7 @@ const NO_PINS: Pins = new Map();
 
 const MINUTE = 60_000;
 /** Shorter stretches than this are not worth taking a work up for. In ms. */
-const LEAST = 3 * MINUTE;
+const MIN_STRETCH = 3 * MINUTE;
 
 interface Running {
   readonly job: Job;
@@ -86,7 +86,7 @@ export function layOut(
         const needs = (one.left + setOut(task, laid)) * MINUTE;
         const room = sitting.end - now;
         const fits = task.splits
-          ? room >= Math.min(LEAST, needs)
+          ? room >= Math.min(MIN_STRETCH, needs)
           : needs <= room || (needs > longest && now === sitting.start) || one.left < task.minutes;
         if (!fits) continue;
         if (best === null || less(one, best, rankOf, laid, last)) best = one;

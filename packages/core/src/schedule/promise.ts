@@ -21,14 +21,14 @@ export interface Pace {
 }
 
 /** Of fewer makes nothing is concluded. */
-export const LEAST_MAKES = 5;
+export const MIN_MAKES = 5;
 
 /** What logged makes tell of the forecasts. Before there are enough, forecasts are taken at their word and wide. */
 export function paceOf(took: readonly Took[]): Pace {
   const logs = took
     .filter(({ forecast, actual }) => forecast > 0 && actual > 0)
     .map(({ forecast, actual }) => Math.log(actual / forecast));
-  if (logs.length < LEAST_MAKES) return { mean: 0, spread: TIME_SPREAD, rests: 0 };
+  if (logs.length < MIN_MAKES) return { mean: 0, spread: TIME_SPREAD, rests: 0 };
   const mean = logs.reduce((sum, x) => sum + x, 0) / logs.length;
   const squares = logs.reduce((sum, x) => sum + (x - mean) ** 2, 0);
   return { mean, spread: Math.sqrt(squares / (logs.length - 1)), rests: logs.length };

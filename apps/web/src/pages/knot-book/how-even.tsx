@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react';
 import type { LessonView } from '@coiled-strand/contract';
-import { evenness, LEAST_SWATCHES, type CordKind, type Evenness } from '@coiled-strand/core';
+import { evenness, MIN_SWATCHES, type CordKind, type Evenness } from '@coiled-strand/core';
 import { useHandView } from '../../api/queries';
 import { nameOf, overModel } from '../../hand/words';
 
@@ -50,7 +50,7 @@ function One({ lesson }: { readonly lesson: LessonView }) {
   const swatches = lesson.observations.filter(({ source }) => source.from === 'swatch');
   const told = evenness(swatches.map(({ ratio }) => ratio));
   const name = nameOf(lesson);
-  const missing = LEAST_SWATCHES - swatches.length;
+  const missing = MIN_SWATCHES - swatches.length;
   return (
     <Box borderTop="1px solid {colors.line}" py="3" data-testid="how-even">
       <Text>

@@ -11,12 +11,12 @@ import { EMPTY_LINE, EMPTY_ORDER, missingOf, OrderForm } from './order-form';
 import { useOrderPromise } from './use-order-promise';
 
 /** More sizes than that nobody orders of one thing. */
-const MOST_LINES = 20;
+const MAX_LINES = 20;
 
 /** What an order begins with: nothing, or a line for each size of a piece that the address names. */
 function startOf(search: URLSearchParams): OrderDto {
   const pieceId = search.get('piece');
-  const sizes = search.getAll('size').slice(0, MOST_LINES);
+  const sizes = search.getAll('size').slice(0, MAX_LINES);
   return pieceId === null || sizes.length === 0
     ? EMPTY_ORDER
     : { ...EMPTY_ORDER, lines: sizes.map((size) => ({ ...EMPTY_LINE, pieceId, size })) };

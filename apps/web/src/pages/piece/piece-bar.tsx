@@ -21,10 +21,10 @@ import { toaster } from '../../shell/toaster';
 import { OnPaper } from '../../paper/on-paper';
 import { isDirty, usePiece, type SaveState } from '../../piece/piece-store';
 
-const LONGEST_NAME = 80;
+const MAX_NAME = 80;
 const COPY = ', copy';
 /** What a second piece like another is called. */
-const copyName = (name: string): string => `${name.slice(0, LONGEST_NAME - COPY.length)}${COPY}`;
+const copyName = (name: string): string => `${name.slice(0, MAX_NAME - COPY.length)}${COPY}`;
 
 const WORDS: Readonly<Record<SaveState, string>> = {
   saved: 'Saved',
@@ -82,7 +82,7 @@ function NameField() {
     <Input
       aria-label="Name of the piece"
       value={text}
-      maxLength={LONGEST_NAME}
+      maxLength={MAX_NAME}
       onChange={(event) => setDraft(event.target.value)}
       onBlur={commit}
       onKeyDown={(event) => {

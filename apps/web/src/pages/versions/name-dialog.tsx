@@ -12,7 +12,7 @@ interface Props {
   readonly onClose: () => void;
 }
 
-const LONGEST = 80;
+const MAX_NAME_LENGTH = 80;
 
 /** What a version is called. One with a name is never let go of. */
 export function NameDialog({ pieceId, version, onClose }: Props) {
@@ -53,7 +53,7 @@ export function NameDialog({ pieceId, version, onClose }: Props) {
         <TextRow
           label="Name"
           value={name}
-          maxLength={LONGEST}
+          maxLength={MAX_NAME_LENGTH}
           autoFocus
           placeholder="First try, narrower, as Ines liked it"
           onChange={(event) => setName(event.target.value)}

@@ -12,11 +12,11 @@ interface Props {
 const HEIGHT = 64;
 const WIDTH = 176;
 /** Nothing is shown larger than if so many mm filled the height. */
-const LEAST_HIGH = 8;
+const MIN_HIGH = 8;
 
 /** As much of a sample as fits: all of its width, and its length from the start. */
 function viewOf({ frame }: Sample): string {
-  const high = Math.max(LEAST_HIGH, 1.2 * frame.height);
+  const high = Math.max(MIN_HIGH, 1.2 * frame.height);
   const wide = (high * WIDTH) / HEIGHT;
   const x = frame.width > wide ? frame.x : frame.x + frame.width / 2 - wide / 2;
   return `${x} ${frame.y + frame.height / 2 - high / 2} ${wide} ${high}`;

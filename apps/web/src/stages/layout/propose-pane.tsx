@@ -27,7 +27,7 @@ const ORDERS: readonly { value: RowOrder; label: string }[] = [
   { value: 'blocks', label: 'In blocks' },
 ];
 /** Most of one bead when the maker sets no other limit. */
-const MOST = 80;
+const MAX_OF_A_BEAD = 80;
 
 type Wish = Omit<LayoutWish, 'beads' | 'keep'>;
 const FIRST: Wish = {
@@ -161,7 +161,7 @@ function searchFor(piece: Piece, picked: readonly BeadChoice[], wish: Wish): [Pi
   const beads = picked.map(({ bead }) => {
     const next = withBead(own, bead);
     own = next.piece;
-    return { id: next.id, least: 0, most: Math.min(MOST, bead.count ?? MOST) };
+    return { id: next.id, least: 0, most: Math.min(MAX_OF_A_BEAD, bead.count ?? MAX_OF_A_BEAD) };
   });
   return [own, { ...wish, beads, keep: 6 }];
 }

@@ -48,7 +48,7 @@ export function roundBeads(
   const key = `${sizes} ${gap} ${d} ${aside}`;
   let path = paths.get(key);
   if (!path) {
-    if (paths.size > MOST_PATHS) paths.clear();
+    if (paths.size > MAX_PATHS) paths.clear();
     path = pathRound(row, gap, d, aside);
     paths.set(key, path);
   }
@@ -57,7 +57,7 @@ export function roundBeads(
 
 // Both cords, the drawing, and the hands for each bead of a row ask for the same few paths again and again.
 const paths = new Map<string, RoundBeads>();
-const MOST_PATHS = 200;
+const MAX_PATHS = 200;
 
 function pathRound(
   row: readonly Pick<Bead, 'length' | 'height'>[],

@@ -9,7 +9,7 @@ import { strokeOf } from '../../knot/stroke.js';
 import { latticeOf, tiedInOrder, type FlossPart, type Lattice } from './model.js';
 
 /** Both wraps of a knot are drawn up to this many knots; beyond it they are too small to be told apart. */
-const MOST_WITH_WRAPS = 1500;
+const MAX_WITH_WRAPS = 1500;
 
 /** Middle of a knot on the bench, in mm: rows run along x, places across. */
 export const flossKnotAt = (
@@ -114,7 +114,7 @@ export function drawFloss(
   // As laid out: a hand that ties longer rows makes a longer band.
   const lattice = { ...latticeOf(part, runs), along: layout.pitch };
   const { along, across } = lattice;
-  const detailed = sim.count <= MOST_WITH_WRAPS;
+  const detailed = sim.count <= MAX_WITH_WRAPS;
   const swell = detailed ? 1.4 : 2.5;
   const bare: Point[][][] = runs.map(() => []);
   if (part.lay === 'crossing') {

@@ -26,7 +26,7 @@ export interface FlossPart extends PartBase {
 export const ENDINGS = ['anywhere', 'whole'] as const;
 
 /** Most rows in one band; beyond them a length was meant otherwise. */
-const MOST_ROWS = 6000;
+const MAX_ROWS = 6000;
 
 /** Runs at their places from the left. A part's order that does not name each of them once is not read. */
 export function atPlaces(part: Pick<FlossPart, 'order'>, site: PartSite): readonly Run[] {
@@ -81,9 +81,9 @@ export function flossSection(part: FlossPart, { runs, pitchFactor }: PartSite): 
 /** How many rows are tied: whole repeats as set, or what comes nearest to a length. */
 export function rowsFor(part: FlossPart, along: number, share: number): number {
   const repeat = Math.max(1, part.rows.length);
-  if (part.repeats !== null) return Math.min(MOST_ROWS, part.repeats * repeat);
+  if (part.repeats !== null) return Math.min(MAX_ROWS, part.repeats * repeat);
   const step = part.ending === 'whole' ? repeat : rowsTogether(part.lay);
-  return Math.min(MOST_ROWS, Math.max(1, Math.round(share / (along * step))) * step);
+  return Math.min(MAX_ROWS, Math.max(1, Math.round(share / (along * step))) * step);
 }
 
 /** A band worked out; the last answer is kept, since it is asked for again at every drawing. */

@@ -14,13 +14,13 @@ export type Known = (name: string) => Computed;
 type Named = Readonly<Record<string, Computed>>;
 
 /** Least error that is stated for what a formula says of many knots. */
-const LEAST_FIT = 0.002;
+const MIN_FIT = 0.002;
 
 /** A number made of others: as sure as they are, in what they come to. */
 function made(value: number, of: readonly Computed[], off: number): Computed {
   return {
     value,
-    error: Math.max(LEAST_FIT, Math.abs(off / value)),
+    error: Math.max(MIN_FIT, Math.abs(off / value)),
     points: Math.max(...of.map(({ points }) => points)),
     rounds: Math.max(...of.map(({ rounds }) => rounds)),
   };
