@@ -99,17 +99,17 @@ function compare(numbers, kept) {
   return off.length;
 }
 
-/** Says of how many knots the first number holds, by the error that it was told with, against one polygon more. */
+/** Says of how many knots the first number holds, by the error that it was stated with, against one polygon more. */
 function sayHonest(known) {
   const all = Object.values(known).map(([first]) => first);
-  for (const { name, told, finest } of all.filter(({ within }) => !within)) {
+  for (const { name, stated, finest } of all.filter(({ within }) => !within)) {
     say(
-      `${name} was told as ${told.value.toPrecision(5)} ± ${(100 * told.error).toFixed(2)} %, and finer it is ${finest.toPrecision(5)}`,
+      `${name} was stated as ${stated.value.toPrecision(5)} ± ${(100 * stated.error).toFixed(2)} %, and finer it is ${finest.toPrecision(5)}`,
     );
   }
   const within = all.filter((one) => one.within).length;
   say(
-    `${within} of ${all.length} numbers hold against a finer polygon within the error that they are told with.`,
+    `${within} of ${all.length} numbers hold against a finer polygon within the error that they are stated with.`,
   );
   if (within < 0.95 * all.length) process.exitCode = 1;
 }

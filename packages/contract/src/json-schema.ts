@@ -1,6 +1,6 @@
 import { getMetadataStorage, ValidationTypes } from 'class-validator';
 import type { ClassConstructor } from 'class-transformer';
-import { nestedIn, type Choice, type Nested } from './rules.js';
+import { nestedIn, type Discriminator, type Nested } from './rules.js';
 import { schemaIn, type JsonSchema } from './schema-context.js';
 
 type Class = ClassConstructor<object>;
@@ -92,7 +92,7 @@ export function schemasOf(
     return { $ref: `${pointer}${name}` };
   };
 
-  const oneOf = ({ property, subTypes }: Choice): JsonSchema => ({
+  const oneOf = ({ property, subTypes }: Discriminator): JsonSchema => ({
     oneOf: subTypes.map(({ name, value }) => refTo(value, { [property]: { const: name } })),
   });
 

@@ -90,7 +90,7 @@ export class ProgressDto {
   @IsName(60)
   device?: string;
 
-  /** The how many-th change of this device it is: one that was heard before is not taken again. */
+  /** Number of the change on its device, which rises: one that was received before is not taken again. */
   @IsOptional()
   @IsCount(1, 1_000_000_000)
   said?: number;

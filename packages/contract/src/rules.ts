@@ -73,7 +73,7 @@ const NESTED = Symbol('nested');
 export const NESTED_RULES = { groups: ['nested'] };
 
 /** One of several classes: which, a property of the value tells. */
-export interface Choice {
+export interface Discriminator {
   readonly property: string;
   readonly subTypes: readonly {
     readonly name: string;
@@ -84,12 +84,12 @@ export interface Choice {
 /** What a property holds: objects of a class, or of one of several that share it. */
 export interface Nested {
   readonly type: () => ClassConstructor<object>;
-  readonly choice?: Choice | undefined;
+  readonly choice?: Discriminator | undefined;
 }
 
 /** What plain data under a property is turned into; remembered, so that the rules can be told as a schema. */
 const Holds =
-  (type: () => ClassConstructor<object>, choice?: Choice): PropertyDecorator =>
+  (type: () => ClassConstructor<object>, choice?: Discriminator): PropertyDecorator =>
   (target, key) => {
     const options = choice && {
       discriminator: { property: choice.property, subTypes: [...choice.subTypes] },
@@ -108,7 +108,10 @@ export const IsA = (type: () => ClassConstructor<object>): PropertyDecorator =>
   together(IsDefinedObject(), ValidateNested(NESTED_RULES), Holds(type));
 
 /** An object checked by the rules of one of several classes; by those of `type` where it says none of them. */
-export const IsOneOf = (type: () => ClassConstructor<object>, choice: Choice): PropertyDecorator =>
+export const IsOneOf = (
+  type: () => ClassConstructor<object>,
+  choice: Discriminator,
+): PropertyDecorator =>
   together(IsDefinedObject(), ValidateNested(NESTED_RULES), Holds(type, choice));
 
 /** A list of such objects. */
@@ -116,7 +119,7 @@ export const IsListOf = (
   type: () => ClassConstructor<object>,
   least: number,
   most: number,
-  choice?: Choice,
+  choice?: Discriminator,
 ): PropertyDecorator =>
   together(
     IsArray(),
@@ -131,7 +134,7 @@ export const IsListOf = (
 export const IsListById = (
   type: () => ClassConstructor<object>,
   most: number,
-  choice?: Choice,
+  choice?: Discriminator,
 ): PropertyDecorator =>
   together(
     ArrayUnique(
@@ -170,7 +173,11 @@ const text = (
         defaultMessage: (args) => `${args?.property ?? 'this'} ${message}`,
       },
     },
-    schemaContext({ type: 'string', maxLength: MAX_TEXT_LENGTH, ...(format !== undefined && { format }) }),
+    schemaContext({
+      type: 'string',
+      maxLength: MAX_TEXT_LENGTH,
+      ...(format !== undefined && { format }),
+    }),
   );
 
 /** A day of the calendar, as `2026-12-05`. */

@@ -29,7 +29,7 @@ export class HandController {
   @Get('hand/known')
   @ApiOperation({ summary: 'What plans need of the hand' })
   known(): Promise<Hand> {
-    return this.hand.known();
+    return this.hand.current();
   }
 
   @Roles('viewer')

@@ -73,7 +73,7 @@ export class HandService {
   ) {}
 
   /** What a plan needs of it. */
-  async known(): Promise<Hand> {
+  async current(): Promise<Hand> {
     return handOf((await this.rows()).map((row) => ({ ...row, after: row.learnt.after })));
   }
 

@@ -118,7 +118,7 @@ export class MakesService {
     // All that is needed is at hand before the lock: who waits for it must not wait for a connection, nor
     // for a plan. A piece that is changed meanwhile is planned again.
     const workshop = await this.workshop.get();
-    const hand = await this.hand.known();
+    const hand = await this.hand.current();
     for (;;) {
       const seen = await this.pieces.findOneBy({
         id: pieceId,

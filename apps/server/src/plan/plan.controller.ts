@@ -25,7 +25,7 @@ export class PlanController {
   })
   @bodyOf(PieceFileDto)
   async plan(@Body() file: PieceFileDto): Promise<PlanResult> {
-    const hand = await this.hand.known();
+    const hand = await this.hand.current();
     return this.planner.plan({ piece: file.piece, hand });
   }
 }

@@ -1,4 +1,4 @@
-interface Listed {
+interface ListItem {
   readonly id: string;
   readonly value: Record<string, unknown>;
 }
@@ -18,7 +18,7 @@ const same = (a: unknown, b: unknown): boolean => {
 };
 
 /** The one thing on a list that something is a copy of: alone of that name, or alone in all that it says. */
-function originOf(list: readonly Listed[], copy: Tree): string | undefined {
+function originOf(list: readonly ListItem[], copy: Tree): string | undefined {
   const named = list.filter(({ value }) => nameOf(value) === copy.name);
   const told = typeof copy.name === 'string' && named.length === 1;
   const alike = !told ? named.filter(({ value }) => same(value, copy)) : named;
@@ -27,13 +27,13 @@ function originOf(list: readonly Listed[], copy: Tree): string | undefined {
 
 /** Gives copies in a piece the ids of what they are copies of; where two could be meant, none. */
 export interface Lists {
-  readonly wearer: readonly Listed[];
-  readonly cord: readonly Listed[];
-  readonly bead: readonly Listed[];
-  readonly fitting: readonly Listed[];
+  readonly wearer: readonly ListItem[];
+  readonly cord: readonly ListItem[];
+  readonly bead: readonly ListItem[];
+  readonly fitting: readonly ListItem[];
 }
 
-function marked(list: readonly Listed[], copy: unknown): unknown {
+function marked(list: readonly ListItem[], copy: unknown): unknown {
   if (!isTree(copy) || typeof copy.origin === 'string') return copy;
   const origin = originOf(list, copy);
   return origin === undefined ? copy : { ...copy, origin };
@@ -99,10 +99,10 @@ const AT_ONCE = 500;
  */
 export async function markOrigins(runner: Asks, workshops: readonly string[]): Promise<void> {
   for (const workshop of workshops) {
-    const listed = async (table: string): Promise<Listed[]> =>
+    const listed = async (table: string): Promise<ListItem[]> =>
       (await runner.query(`select id, value from "${table}" where workshop_id = $1`, [
         workshop,
-      ])) as Listed[];
+      ])) as ListItem[];
     const lists: Lists = {
       wearer: await listed('wearer'),
       cord: await listed('cord'),

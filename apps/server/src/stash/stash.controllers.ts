@@ -35,7 +35,7 @@ import {
   type StashItem,
 } from '../rows/list.entities.js';
 import { StashService } from './stash.service.js';
-import type { Listed } from './uses.js';
+import type { ListKind } from './uses.js';
 
 /**
  * The routes of one of the workshop's lists.
@@ -46,7 +46,7 @@ import type { Listed } from './uses.js';
  *   is handed out; undefined takes the id off what comes in
  */
 function listController<T extends object>(
-  what: Listed,
+  what: ListKind,
   Dto: Type<T>,
   list: EntityTarget<StashItem<T>>,
   copyOf: (value: T, id: string | undefined) => T,

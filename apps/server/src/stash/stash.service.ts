@@ -5,7 +5,7 @@ import { notFound } from '../errors/app-error.js';
 import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import type { StashItem } from '../rows/list.entities.js';
-import { usesOf, type Listed } from './uses.js';
+import { usesOf, type ListKind } from './uses.js';
 
 /** Lists, adds and changes the things on one of the workshop's lists. */
 @Injectable()
@@ -89,7 +89,7 @@ export class StashService {
   async uses<T extends object>(
     list: EntityTarget<StashItem<T>>,
     id: string,
-    what: Listed,
+    what: ListKind,
   ): Promise<UsesView> {
     const workshopId = await this.workshop.id();
     const item = await this.dataSource

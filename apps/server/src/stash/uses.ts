@@ -2,7 +2,7 @@ import type { UseView, UsesView } from '@coiled-strand/contract';
 import type { EntityManager } from 'typeorm';
 
 /** What one thing on one of the workshop’s lists is called; its route is the plural. */
-export type Listed = 'wearer' | 'cord' | 'bead' | 'fitting' | 'pack';
+export type ListKind = 'wearer' | 'cord' | 'bead' | 'fitting' | 'pack';
 
 /** So many are named; the others are counted. */
 const NAMED = 20;
@@ -33,7 +33,7 @@ const KITS = `
  * What of the workshop has to do with a thing on a list. Pieces and lots have copies, which know what they are
  * copies of; kits know their wearers by id. Packs are only how things are bought.
  */
-const USES: Readonly<Record<Listed, readonly string[]>> = {
+const USES: Readonly<Record<ListKind, readonly string[]>> = {
   wearer: [piecesWith('$.wearer'), KITS],
   cord: [piecesWith('$.strands[*].cord', '$.parts[*].cord', '$.closure.cord'), lotsOf('cord')],
   bead: [piecesWith('$.beads[*]'), lotsOf('bead')],
@@ -44,7 +44,7 @@ const USES: Readonly<Record<Listed, readonly string[]>> = {
 export async function usesOf(
   manager: EntityManager,
   workshopId: string,
-  what: Listed,
+  what: ListKind,
   id: string,
 ): Promise<UsesView> {
   const found: UseView[] = [];

@@ -42,7 +42,7 @@ interface OpenLine {
 @Injectable()
 export class JobsService {
   /** Tasks of pieces that are not begun, by piece, version and hand: planning them takes a while. */
-  private readonly known = new LRUCache<string, { readonly tasks: Tasks | null }>({ max: 200 });
+  private readonly cache = new LRUCache<string, { readonly tasks: Tasks | null }>({ max: 200 });
 
   constructor(
     private readonly dataSource: DataSource,
@@ -58,7 +58,7 @@ export class JobsService {
     const begun = await this.underWay(lines);
     const jobs: JobView[] = [...begun];
     const unplanned: JobsView['unplanned'][number][] = [];
-    const hand = await this.hand.known();
+    const hand = await this.hand.current();
     const pieces = await this.piecesOf(workshop.id, lines);
     for (const { line, order, customer, left } of lines) {
       if (left <= 0) continue;
@@ -175,10 +175,10 @@ export class JobsService {
     hand: Hand,
   ): Promise<Tasks | null> {
     const key = JSON.stringify([id, version, settings.hand, hand]);
-    const known = this.known.get(key);
+    const known = this.cache.get(key);
     if (known) return known.tasks;
     const tasks = await this.planned(spec, settings.hand, hand);
-    this.known.set(key, { tasks });
+    this.cache.set(key, { tasks });
     return tasks;
   }
 

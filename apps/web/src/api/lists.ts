@@ -12,7 +12,7 @@ import { call, isPassing } from './client';
 import { keys } from './queries';
 
 /** As much of a list as was asked for so far. */
-export interface Listed<T> {
+export interface PagedList<T> {
   readonly items: readonly T[];
   /** How many there are in all; undefined while the first page comes. */
   readonly total: number | undefined;
@@ -30,7 +30,7 @@ export function useList<T>(
   key: readonly unknown[],
   path: string,
   asked: Readonly<Record<string, string | number | undefined>>,
-): Listed<T> {
+): PagedList<T> {
   const search = new URLSearchParams(
     Object.entries(asked).flatMap(([name, value]) =>
       value === undefined || value === '' ? [] : [[name, String(value)]],
@@ -61,7 +61,7 @@ export function useList<T>(
 
 export type Asked<T> = Readonly<Omit<T, 'after'>>;
 
-export const usePieces = (asked: Asked<PiecesQueryDto>): Listed<PieceView> =>
+export const usePieces = (asked: Asked<PiecesQueryDto>): PagedList<PieceView> =>
   useList(keys.pieces, '/pieces', { ...asked });
 
 /** Pieces that were opened on this device, the last first. */
@@ -76,14 +76,14 @@ export function useOpenedHere(): readonly PieceView[] {
     .flatMap(({ state }) => (state.data === undefined ? [] : [state.data as PieceView]));
 }
 
-export const useBook = (asked: Asked<MakesQueryDto>): Listed<MakeView> =>
+export const useBook = (asked: Asked<MakesQueryDto>): PagedList<MakeView> =>
   useList(keys.book, '/makes', { ...asked });
 
-export const usePhotos = (asked: Asked<PhotosQueryDto>): Listed<MadePhotoView> =>
+export const usePhotos = (asked: Asked<PhotosQueryDto>): PagedList<MadePhotoView> =>
   useList([...keys.book, 'photos'], '/photos', { ...asked });
 
 /** Makes of a piece that were logged, the last first. */
-export const useLogged = (pieceId: string): Listed<MakeView> =>
+export const useLogged = (pieceId: string): PagedList<MakeView> =>
   useList([...keys.piece(pieceId), 'logged'], '/makes', {
     piece: pieceId,
     state: 'logged',

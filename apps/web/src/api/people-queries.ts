@@ -25,7 +25,7 @@ import { may } from '@coiled-strand/contract';
 import { useMutation, useQuery, type UseMutationResult } from '@tanstack/react-query';
 import { restartStream } from '../device/stream';
 import { call } from './client';
-import { useList, type Listed } from './lists';
+import { useList, type PagedList } from './lists';
 import { keys, queryClient, useChange, useDo } from './queries';
 
 const LINK = 'link';
@@ -140,7 +140,7 @@ export const useLinkFor = () =>
     mutationFn: (id: string) => call<MadeLinkView>(`/people/${id}/link`, { method: 'POST' }),
   });
 
-export const useTrail = (): Listed<TrailView> => useList(keys.trail, '/trail', { limit: 40 });
+export const useTrail = (): PagedList<TrailView> => useList(keys.trail, '/trail', { limit: 40 });
 
 /** Whom things are made for, and what is kept of them. */
 export const useCustomers = () =>

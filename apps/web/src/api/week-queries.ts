@@ -37,17 +37,17 @@ import { useQueries, useQuery } from '@tanstack/react-query';
 import { nanoid } from 'nanoid';
 import { useMemo } from 'react';
 import { call } from './client';
-import { useList, type Asked, type Listed } from './lists';
+import { useList, type Asked, type PagedList } from './lists';
 import { keys, useAdd, useChange, useDo } from './queries';
 
 /** The stash and its ledger. */
-export const useLots = (asked: Asked<LotsQueryDto>): Listed<LotView> =>
+export const useLots = (asked: Asked<LotsQueryDto>): PagedList<LotView> =>
   useList(keys.lots, '/lots', { ...asked });
 
 export const useLot = (id: string) =>
   useQuery({ queryKey: [...keys.lots, id], queryFn: () => call<LotView>(`/lots/${id}`) });
 
-export const useMovements = (lot: string): Listed<MovementView> =>
+export const useMovements = (lot: string): PagedList<MovementView> =>
   useList([...keys.lots, lot, 'movements'], `/lots/${lot}/movements`, { limit: 30 });
 
 /** Every lot of some things of which something is left. */
@@ -89,7 +89,7 @@ export const useCutFor = (make: string) =>
 export const useFromMake = () => useAdd<FromMakeDto, LotView[]>('/lots/from-make', STOCK);
 
 /** Cutting. */
-export const useCuttings = (): Listed<CuttingSummary> =>
+export const useCuttings = (): PagedList<CuttingSummary> =>
   useList(keys.cuttings, '/cuttings', { limit: 12 });
 export const useCutting = (id: string) =>
   useQuery({
@@ -128,7 +128,7 @@ export const useArrived = (id: string) =>
   useAdd<ArrivedDto, LotView[]>(`/shopping/${id}/arrived`, STOCK);
 
 /** Orders. */
-export const useOrders = (asked: Asked<OrdersQueryDto>): Listed<OrderView> =>
+export const useOrders = (asked: Asked<OrdersQueryDto>): PagedList<OrderView> =>
   useList(keys.orders, '/orders', { ...asked });
 export const useOrder = (id: string) =>
   useQuery({ queryKey: [...keys.orders, id], queryFn: () => call<OrderView>(`/orders/${id}`) });

@@ -1,8 +1,8 @@
 import { Box, chakra, Flex, Text } from '@chakra-ui/react';
-import { asChosen } from '../shell/chosen';
+import { selectable } from '../shell/selectable';
 import { useId, useRef, type KeyboardEvent, type ReactNode } from 'react';
 
-export interface Choice<T extends string | number> {
+export interface Option<T extends string | number> {
   readonly value: T;
   readonly label: string;
   readonly detail?: string;
@@ -11,7 +11,7 @@ export interface Choice<T extends string | number> {
 
 interface Props<T extends string | number> {
   readonly label: string;
-  readonly choices: readonly Choice<T>[];
+  readonly choices: readonly Option<T>[];
   readonly value: T;
   readonly onChange: (value: T) => void;
   /** Narrowest width of one choice before they wrap. */
@@ -64,7 +64,7 @@ export function Choices<T extends string | number>({
               justifyContent="flex-start"
               px="3"
               py="2"
-              {...asChosen(chosen)}
+              {...selectable(chosen)}
               _hover={{ borderColor: chosen ? 'chalk' : 'muted' }}
             >
               {choice.picture}

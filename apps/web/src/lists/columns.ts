@@ -25,7 +25,7 @@ export const LIST_WORDS: Readonly<
   fittings: { one: 'finding', many: 'findings', title: 'Findings' },
 };
 
-export interface Choice {
+export interface Option {
   readonly id: string;
   readonly label: string;
 }
@@ -33,7 +33,7 @@ export interface Choice {
 /** What stands in the cells of a column. */
 export type Holds =
   | { readonly type: 'text' | 'length' | 'number' | 'yes' | 'colour' }
-  | { readonly type: 'choice'; readonly choices: readonly Choice[] };
+  | { readonly type: 'choice'; readonly choices: readonly Option[] };
 
 /** A column of a list as a table: one value of each thing. */
 export interface Column {

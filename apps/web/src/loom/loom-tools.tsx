@@ -2,7 +2,7 @@ import { Box, Flex, Text } from '@chakra-ui/react';
 import { useDraggable } from '@dnd-kit/core';
 import { CROSSING_FACTS, CROSSINGS, type Cord, type Crossing, type Lay } from '@coiled-strand/core';
 import { memo, type ReactNode } from 'react';
-import { asChosen } from '../shell/chosen';
+import { selectable } from '../shell/selectable';
 import { CrossingIcon } from './crossing-icon';
 
 /** What a touch does to a knot: turns it to the next kind, or makes it one kind. */
@@ -43,7 +43,7 @@ const ToolChoice = ({ label, chosen, onChoose, children }: ToolProps) => (
     display="inline-flex"
     alignItems="center"
     justifyContent="center"
-    {...asChosen(chosen)}
+    {...selectable(chosen)}
   >
     {children}
   </Box>

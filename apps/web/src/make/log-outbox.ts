@@ -1,6 +1,6 @@
 import type { MakeLogDto, MakeView } from '@coiled-strand/contract';
 import { ApiError, call, isPassing, isSignedOut } from '../api/client';
-import { keptByMake } from './kept-by-make';
+import { storeByMake } from './store-by-make';
 import { flush } from './progress-sender';
 
 /** A log that is filled in and has not reached the server. */
@@ -11,7 +11,7 @@ export interface LogToSend {
 }
 
 /** Logs on their way, by make: they outlive a closed page, and go out when the server is back. */
-export const useLogOutbox = keptByMake<LogToSend>('logs-to-send');
+export const useLogOutbox = storeByMake<LogToSend>('logs-to-send');
 
 const LOGGED: ((make: MakeView) => void)[] = [];
 /** Hears of every log that the server took after it had waited. */

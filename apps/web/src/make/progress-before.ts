@@ -1,5 +1,5 @@
 import type { HalfWay, StepPlace } from '@coiled-strand/core';
-import type { Told } from './progress-kept';
+import type { ProgressReport } from './report-store';
 
 const KEY = 'coiled-strand.progress';
 /** What was measured half way was kept by itself, and never sent. */
@@ -12,11 +12,16 @@ interface Before {
     readonly local?: Readonly<
       Record<
         string,
-        { done?: number; at?: StepPlace | number | null; count?: number; timers?: Told['timers'] }
+        {
+          done?: number;
+          at?: StepPlace | number | null;
+          count?: number;
+          timers?: ProgressReport['timers'];
+        }
       >
     >;
     readonly unsent?: Readonly<Record<string, true>>;
-    readonly seconds?: Readonly<Record<string, Told['seconds']>>;
+    readonly seconds?: Readonly<Record<string, ProgressReport['seconds']>>;
     readonly device?: string;
   };
 }
@@ -43,21 +48,21 @@ function found<T>(key: string): T | null {
   }
 }
 
-const told = (makeId: string, more: Partial<Told>): Told => ({
+const told = (makeId: string, more: Partial<ProgressReport>): ProgressReport => ({
   ...{ makeId, device: 'before', order: 1, said: 1, at: null, from: null, timers: {} },
   seconds: { prepare: 0, tie: 0, finish: 0 },
   ...more,
 });
 
 /** Progress as older versions kept it for all makes together: first numbers of actions, then places. */
-function progressBefore(): Told[] {
+function progressBefore(): ProgressReport[] {
   const {
     done = {},
     local = {},
     seconds = {},
     device = 'before',
   } = found<Before>(KEY)?.state ?? {};
-  const of = (makeId: string): Partial<Told> => ({
+  const of = (makeId: string): Partial<ProgressReport> => ({
     device,
     ...(seconds[makeId] ? { seconds: seconds[makeId] } : {}),
   });
@@ -76,7 +81,7 @@ function progressBefore(): Told[] {
   ];
 }
 
-function measuresBefore(): Told[] {
+function measuresBefore(): ProgressReport[] {
   const { kept, taken } = found<MeasuresBefore>(MEASURES)?.state ?? {};
   return Object.entries(kept ?? taken ?? {}).map(([makeId, measured]) =>
     told(makeId, { device: 'before-measured', order: 2, measured }),
@@ -84,4 +89,4 @@ function measuresBefore(): Told[] {
 }
 
 /** All that older versions of this program kept here and had not sent. */
-export const fromBefore = (): Told[] => [...progressBefore(), ...measuresBefore()];
+export const fromBefore = (): ProgressReport[] => [...progressBefore(), ...measuresBefore()];

@@ -1,7 +1,7 @@
 import type { MakeView, ProgressDto } from '@coiled-strand/contract';
 import { ApiError, call, isGone, isPassing } from '../api/client';
 import { sentHalfWay } from './half-way';
-import type { Told } from './progress-kept';
+import type { ProgressReport } from './report-store';
 import { useProgress, whenChanged } from './progress-store';
 
 /** Until what was not answered is sent again, in ms: longer each time, and no longer than this. */
@@ -22,7 +22,15 @@ export const whenSent = (listener: typeof onSent): void => {
   onSent = listener;
 };
 
-function bodyOf({ at, from, device, said, seconds, timers: waits, measured }: Told): ProgressDto {
+function bodyOf({
+  at,
+  from,
+  device,
+  said,
+  seconds,
+  timers: waits,
+  measured,
+}: ProgressReport): ProgressDto {
   return {
     ...(at ? { at } : {}),
     ...(at && from ? { from } : {}),
@@ -35,10 +43,10 @@ function bodyOf({ at, from, device, said, seconds, timers: waits, measured }: To
 }
 
 /** The next of a make that can be sent: not what is only a number, and nothing while its maker is asked. */
-function nextOf(makeId: string): Told | undefined {
-  const { told, elsewhere } = useProgress.getState();
+function nextOf(makeId: string): ProgressReport | undefined {
+  const { reports, elsewhere } = useProgress.getState();
   if (elsewhere[makeId]) return undefined;
-  return told[makeId]?.find(({ at, count }) => at !== null || count === undefined);
+  return reports[makeId]?.find(({ at, count }) => at !== null || count === undefined);
 }
 
 function later(makeId: string, ms: number): void {
@@ -96,5 +104,5 @@ whenChanged((makeId, soon) => {
 
 /** Sends whatever is kept here and the server does not know yet; makes do not wait for each other. */
 export async function flush(): Promise<void> {
-  await Promise.all(Object.keys(useProgress.getState().told).map(send));
+  await Promise.all(Object.keys(useProgress.getState().reports).map(send));
 }

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals
 import type { MakeView, ProgressDto } from '@coiled-strand/contract';
 import type { StepPlace } from '@coiled-strand/core';
 import { IDBFactory } from 'fake-indexeddb';
-import { closeKept, toldHere } from './progress-kept';
+import { closeKept, storedReports } from './report-store';
 import { flush, whenSent } from './progress-sender';
 import { findKept, localOf, useProgress } from './progress-store';
 
@@ -34,18 +34,18 @@ const elsewhere = (unit: number) => (): Promise<Response> =>
 const knots = (unit: number): StepPlace => ({ step: 'tie-band', unit });
 const m = { id: 'm', at: knots(0) };
 const here = (makeId: string): number | undefined =>
-  localOf(useProgress.getState().told[makeId])?.at?.unit;
+  localOf(useProgress.getState().reports[makeId])?.at?.unit;
 const settle = async (): Promise<void> => {
   await jest.advanceTimersByTimeAsync(5000);
 };
-const unsent = (): string[] => Object.keys(useProgress.getState().told);
+const unsent = (): string[] => Object.keys(useProgress.getState().reports);
 
 beforeEach(async () => {
   jest.useFakeTimers();
   localStorage.clear();
   await closeKept();
   globalThis.indexedDB = new IDBFactory();
-  useProgress.setState({ told: {}, own: {}, elsewhere: {}, keeping: true });
+  useProgress.setState({ reports: {}, own: {}, elsewhere: {}, keeping: true });
   sent = [];
   answers = [];
   globalThis.fetch = ((path: string, init: RequestInit) => {
@@ -71,7 +71,7 @@ describe('progress of a make', () => {
       { path: '/api/makes/m/progress', at: knots(1), from: knots(0), said: 1 },
     ]);
     expect(unsent()).toEqual([]);
-    expect(await toldHere()).toEqual([]);
+    expect(await storedReports()).toEqual([]);
   });
 
   it('sends one at a time, and the last number wins', async () => {
@@ -89,7 +89,7 @@ describe('progress of a make', () => {
     answers = Array.from({ length: 9 }, () => down);
     useProgress.getState().set(m, knots(8));
     await jest.advanceTimersByTimeAsync(100);
-    const kept = await toldHere('m');
+    const kept = await storedReports('m');
     expect(kept).toMatchObject([{ at: knots(8), said: 2 }]);
     answers = [];
     await flush();
@@ -104,8 +104,8 @@ describe('progress of a make', () => {
       ...{ makeId: 'm', device: 'closed', order: 1, said: 4, at: knots(8), from: knots(5) },
       ...{ timers: {}, seconds: { prepare: 0, tie: 30, finish: 0 } },
     };
-    const { keepTold } = await import('./progress-kept');
-    await keepTold(closed);
+    const { storeReport } = await import('./report-store');
+    await storeReport(closed);
     await findKept();
     expect(here('m')).toBe(8);
     useProgress.getState().set(m, knots(9));
@@ -118,7 +118,7 @@ describe('progress of a make', () => {
       [8, 5, 'closed', 4],
       [9, 8, useProgress.getState().device, 1],
     ]);
-    expect(await toldHere()).toEqual([]);
+    expect(await storedReports()).toEqual([]);
   });
 
   it('of a window that was closed in the same moment is found by its note', async () => {
@@ -128,14 +128,14 @@ describe('progress of a make', () => {
     const notes = Object.entries({ ...localStorage });
     expect(notes).toHaveLength(1);
     await settle();
-    await toldHere();
+    await storedReports();
     expect(localStorage).toHaveLength(0);
-    useProgress.setState({ told: {}, own: {} });
+    useProgress.setState({ reports: {}, own: {} });
     for (const [key, note] of notes) localStorage.setItem(key, note as string);
     await findKept();
     expect(here('m')).toBe(2);
     expect(localStorage).toHaveLength(0);
-    expect(await toldHere('m')).toHaveLength(1);
+    expect(await storedReports('m')).toHaveLength(1);
   });
 
   it('of two windows overwrites nothing: each keeps its own', async () => {
@@ -144,10 +144,10 @@ describe('progress of a make', () => {
     await jest.advanceTimersByTimeAsync(100);
     const first = useProgress.getState().device;
     // As another window of this browser would, which has not heard of the first yet.
-    useProgress.setState({ device: 'second', told: {}, own: {} });
+    useProgress.setState({ device: 'second', reports: {}, own: {} });
     useProgress.getState().set(m, knots(2));
     await jest.advanceTimersByTimeAsync(100);
-    expect((await toldHere('m')).map(({ device, at }) => [device, at?.unit])).toEqual(
+    expect((await storedReports('m')).map(({ device, at }) => [device, at?.unit])).toEqual(
       [
         [first, 3],
         ['second', 2],
@@ -162,7 +162,7 @@ describe('progress of a make', () => {
     await settle();
     expect(sent).toHaveLength(1);
     expect(unsent()).toEqual([]);
-    expect(await toldHere()).toEqual([]);
+    expect(await storedReports()).toEqual([]);
   });
 
   it.each([400, 401, 403, 409, 422])(
@@ -173,7 +173,7 @@ describe('progress of a make', () => {
       await settle();
       expect(sent).toHaveLength(1);
       expect(here('m')).toBe(3);
-      expect(await toldHere('m')).toHaveLength(1);
+      expect(await storedReports('m')).toHaveLength(1);
       useProgress.getState().set(m, knots(4));
       await settle();
       expect(sent.map((s) => s.at?.unit)).toEqual([3, 4]);
@@ -225,7 +225,7 @@ describe('progress of a make', () => {
     async (version, state, count) => {
       localStorage.setItem('coiled-strand.progress', JSON.stringify({ version, state }));
       await findKept();
-      expect(localOf(useProgress.getState().told.m)).toMatchObject({ at: null, count });
+      expect(localOf(useProgress.getState().reports.m)).toMatchObject({ at: null, count });
       expect(localStorage.getItem('coiled-strand.progress')).toBeNull();
       // It is sent with the place that the next action leads to.
       await flush();
@@ -234,7 +234,7 @@ describe('progress of a make', () => {
       await settle();
       expect(sent).toHaveLength(1);
       expect(sent[0]).not.toHaveProperty('from');
-      expect(await toldHere()).toEqual([]);
+      expect(await storedReports()).toEqual([]);
     },
   );
 
@@ -252,7 +252,7 @@ describe('progress of a make', () => {
     const { setMeasured } = useProgress.getState();
     setMeasured(m, half(50));
     setMeasured(m, half(51));
-    expect(localOf(useProgress.getState().told.m)).toMatchObject({ measured: half(51) });
+    expect(localOf(useProgress.getState().reports.m)).toMatchObject({ measured: half(51) });
     await settle();
     expect(sent.at(-1)).toMatchObject({
       measured: {
@@ -329,7 +329,7 @@ describe('progress of a make', () => {
     expect(sent.at(-1)).not.toHaveProperty('at');
     expect(sent.at(-1)?.timers).toHaveLength(1);
     expect(unsent()).toEqual([]);
-    expect(await toldHere()).toEqual([]);
+    expect(await storedReports()).toEqual([]);
   });
 
   it('counts the time at the bench by stage, without long pauses', async () => {

@@ -3,7 +3,14 @@ import type { HalfWay, Step, StepPlace } from '@coiled-strand/core';
 import { nanoid } from 'nanoid';
 import { create } from 'zustand';
 import { dropBefore, fromBefore } from './progress-before';
-import { dropTold, keepTold, replaceTold, takeUpNotes, toldHere, type Told } from './progress-kept';
+import {
+  deleteReport,
+  storeReport,
+  replaceReports,
+  takeUpNotes,
+  storedReports,
+  type ProgressReport,
+} from './report-store';
 
 /** How far a make is, as this browser knows it before the server does. */
 export interface Local {
@@ -23,7 +30,7 @@ type Stands = Pick<MakeView, 'id' | 'at'>;
 
 interface Progress {
   /** What the server does not have yet, by make, in the order in which it was done: of every window here. */
-  readonly told: Readonly<Record<string, readonly Told[]>>;
+  readonly reports: Readonly<Record<string, readonly ProgressReport[]>>;
   /** Makes that went on in another place meanwhile, as they stand there: their maker is asked. */
   readonly elsewhere: Readonly<Record<string, MakeView>>;
   /** How many changes this window made to each make, and all time that it counted. */
@@ -41,7 +48,7 @@ interface Progress {
   readonly setTimer: (make: Stands, step: string, startedAt: string | null) => void;
   /** Settles where a make goes on from that went on elsewhere too. */
   readonly goOn: (makeId: string, from: 'here' | 'there') => void;
-  readonly confirmed: (told: Told) => void;
+  readonly confirmed: (told: ProgressReport) => void;
   readonly wentOn: (make: MakeView) => void;
   readonly forget: (makeId: string) => void;
 }
@@ -64,13 +71,13 @@ function timeSince(makeId: string): number {
 }
 
 /** What was measured last in a list of changes. */
-function measuredIn(told: readonly Told[]): Pick<Local, 'measured'> {
+function measuredIn(told: readonly ProgressReport[]): Pick<Local, 'measured'> {
   const { measured } = told.findLast((one) => one.measured !== undefined) ?? {};
   return measured === undefined ? {} : { measured };
 }
 
 /** What a list of changes comes to. */
-export function localOf(told: readonly Told[] = []): Local | undefined {
+export function localOf(told: readonly ProgressReport[] = []): Local | undefined {
   if (told.length === 0) return undefined;
   const placed = told.findLast(({ at, count }) => at !== null || count !== undefined);
   return {
@@ -112,14 +119,16 @@ export const useProgress = create<Progress>()((set, get) => {
   /** One more change of this window, after all that is known here. */
   const change = (
     { id: makeId, at: stored }: Stands,
-    what: Partial<Pick<Told, 'timers' | 'seconds' | 'measured'>> & { readonly at?: StepPlace },
+    what: Partial<Pick<ProgressReport, 'timers' | 'seconds' | 'measured'>> & {
+      readonly at?: StepPlace;
+    },
   ): void => {
-    const { device, told, own } = get();
-    const before = told[makeId] ?? [];
+    const { device, reports, own } = get();
+    const before = reports[makeId] ?? [];
     const numbered = what.at ? before.filter(({ count }) => count !== undefined) : [];
     const list = before.filter((one) => !numbered.includes(one));
     const last = list.at(-1);
-    const fresh: Told = {
+    const fresh: ProgressReport = {
       ...{ makeId, device, order: (before.at(-1)?.order ?? 0) + 1 },
       ...{ said: 0, at: null, from: null, timers: {}, seconds: NO_TIME },
     };
@@ -129,7 +138,7 @@ export const useProgress = create<Progress>()((set, get) => {
     const said = mine.said + 1;
     // Of an old number nobody knows the place that it was counted from.
     const stood = numbered.length > 0 ? null : (localOf(list)?.at ?? stored);
-    const next: Told = {
+    const next: ProgressReport = {
       ...base,
       said,
       seconds,
@@ -139,19 +148,19 @@ export const useProgress = create<Progress>()((set, get) => {
       ...(what.measured === undefined ? {} : { measured: what.measured }),
     };
     set({
-      told: { ...told, [makeId]: [...list.filter((one) => one !== base), next] },
+      reports: { ...reports, [makeId]: [...list.filter((one) => one !== base), next] },
       own: { ...own, [makeId]: { said, seconds } },
     });
-    for (const old of numbered) void keep(makeId, () => dropTold(old));
-    void keep(makeId, () => keepTold(next));
+    for (const old of numbered) void keep(makeId, () => deleteReport(old));
+    void keep(makeId, () => storeReport(next));
     onChange(makeId, true);
   };
-  const put = (makeId: string, list: readonly Told[]): void =>
-    set(({ told }) => ({
-      told: list.length > 0 ? { ...told, [makeId]: list } : without(told, makeId),
+  const put = (makeId: string, list: readonly ProgressReport[]): void =>
+    set(({ reports }) => ({
+      reports: list.length > 0 ? { ...reports, [makeId]: list } : without(reports, makeId),
     }));
   return {
-    told: {},
+    reports: {},
     elsewhere: {},
     own: {},
     ready: false,
@@ -165,14 +174,14 @@ export const useProgress = create<Progress>()((set, get) => {
     setMeasured: (make, measured) => change(make, { measured }),
     setTimer: (make, step, startedAt) => change(make, { timers: { [step]: startedAt } }),
     goOn: (makeId, from) => {
-      const { device, told, own, elsewhere } = get();
+      const { device, reports, own, elsewhere } = get();
       const there = elsewhere[makeId];
       if (!there) return;
-      const list = told[makeId] ?? [];
+      const list = reports[makeId] ?? [];
       const local = localOf(list);
       const mine = own[makeId] ?? { said: 0, seconds: NO_TIME };
       const here = from === 'here' && local?.at ? { at: local.at, from: there.at } : {};
-      const settled: Told = {
+      const settled: ProgressReport = {
         ...{ makeId, device, order: (list.at(-1)?.order ?? 0) + 1, said: mine.said + 1 },
         ...{ at: null, from: null, seconds: mine.seconds },
         timers: localOf(list.filter((one) => one.device === device))?.timers ?? {},
@@ -188,12 +197,12 @@ export const useProgress = create<Progress>()((set, get) => {
         elsewhere: without(elsewhere, makeId),
         own: { ...own, [makeId]: { ...mine, said: settled.said } },
       });
-      void keep(makeId, () => replaceTold(makeId, [...others, settled]));
+      void keep(makeId, () => replaceReports(makeId, [...others, settled]));
       onChange(makeId, true);
     },
     confirmed: (sent) => {
       const { makeId, device, order, said } = sent;
-      const list = get().told[makeId] ?? [];
+      const list = get().reports[makeId] ?? [];
       const kept = list.find((one) => one.device === device && one.order === order);
       // What was done while it was on its way stays to be sent, from where the server stands now.
       const more = kept && kept.said > said ? { ...kept, from: sent.at ?? kept.from } : null;
@@ -201,30 +210,30 @@ export const useProgress = create<Progress>()((set, get) => {
         makeId,
         list.flatMap((one) => (one === kept ? (more ? [more] : []) : [one])),
       );
-      void keep(makeId, () => (more ? keepTold(more) : dropTold(sent)));
+      void keep(makeId, () => (more ? storeReport(more) : deleteReport(sent)));
     },
     wentOn: (make) => set(({ elsewhere }) => ({ elsewhere: { ...elsewhere, [make.id]: make } })),
     forget: (makeId) => {
-      set(({ told, own, elsewhere }) => ({
-        told: without(told, makeId),
+      set(({ reports, own, elsewhere }) => ({
+        reports: without(reports, makeId),
         own: without(own, makeId),
         elsewhere: without(elsewhere, makeId),
       }));
-      void keep(makeId, () => replaceTold(makeId, []));
+      void keep(makeId, () => replaceReports(makeId, []));
     },
   };
 });
 
 /** Takes up what other windows kept of a make: theirs as it lies there, and one's own unless it is on its way there. */
 async function reread(makeId: string): Promise<void> {
-  const kept = await toldHere(makeId).catch(() => null);
+  const kept = await storedReports(makeId).catch(() => null);
   if (!kept) return;
-  useProgress.setState(({ told, elsewhere, device, keeping }) => {
-    const own = (one: Told): boolean => one.device === device;
-    const mine = writing > 0 || !keeping ? (told[makeId] ?? []).filter(own) : kept.filter(own);
+  useProgress.setState(({ reports, elsewhere, device, keeping }) => {
+    const own = (one: ProgressReport): boolean => one.device === device;
+    const mine = writing > 0 || !keeping ? (reports[makeId] ?? []).filter(own) : kept.filter(own);
     const list = [...kept.filter((one) => !own(one)), ...mine].sort((a, b) => a.order - b.order);
     return {
-      told: list.length > 0 ? { ...told, [makeId]: list } : without(told, makeId),
+      reports: list.length > 0 ? { ...reports, [makeId]: list } : without(reports, makeId),
       elsewhere: list.some(({ at }) => at !== null) ? elsewhere : without(elsewhere, makeId),
     };
   });
@@ -235,10 +244,10 @@ async function reread(makeId: string): Promise<void> {
 export async function findKept(): Promise<void> {
   const before = fromBefore();
   try {
-    for (const old of before) await keepTold(old);
+    for (const old of before) await storeReport(old);
     dropBefore();
     await takeUpNotes();
-    const kept = await toldHere();
+    const kept = await storedReports();
     for (const makeId of new Set(kept.map((one) => one.makeId))) await reread(makeId);
   } catch {
     // Without such a store what the old one holds is known at least, and stays in it.
@@ -246,7 +255,7 @@ export async function findKept(): Promise<void> {
     const told = Object.fromEntries(
       ids.map((id) => [id, before.filter(({ makeId }) => makeId === id)]),
     );
-    useProgress.setState((state) => ({ told: { ...told, ...state.told }, keeping: false }));
+    useProgress.setState((state) => ({ reports: { ...told, ...state.reports }, keeping: false }));
   }
   useProgress.setState({ ready: true });
 }

@@ -91,7 +91,7 @@ export function useMake(pieceId: string): Followed {
   const [search] = useSearchParams();
   const open = makes ?? NONE;
   const view = open.find((make) => make.id === search.get(MAKE_PARAM)) ?? open[0];
-  const told = useProgress((state) => (view ? state.told[view.id] : undefined));
+  const told = useProgress((state) => (view ? state.reports[view.id] : undefined));
   const ready = useProgress((state) => state.ready);
   const frozen = useMakePlan(view?.id).data;
   return useMemo(

@@ -13,7 +13,7 @@ const HOUR = 3_600_000;
 beforeEach(() => {
   jest.useFakeTimers({ now: Date.parse(started) + HOUR });
   localStorage.clear();
-  useProgress.setState({ told: {}, own: {} });
+  useProgress.setState({ reports: {}, own: {} });
   globalThis.fetch = () => Promise.reject(new TypeError('down'));
 });
 afterEach(() => {
@@ -34,15 +34,15 @@ describe('waits', () => {
   it('begin with the step that was done, once, and are stopped by hand', () => {
     const make = makeAt(piece, 3);
     beginWait(make, glue);
-    const kept = localOf(useProgress.getState().told['make-1'])!;
+    const kept = localOf(useProgress.getState().reports['make-1'])!;
     expect(Date.parse(kept.timers['ends-glue']!)).toBe(Date.parse(started) + HOUR);
     expect(kept.at).toBeNull();
     const running = { ...make, timers: { 'ends-glue': started } };
-    useProgress.setState({ told: {}, own: {} });
+    useProgress.setState({ reports: {}, own: {} });
     beginWait(running, glue);
-    expect(useProgress.getState().told).toEqual({});
+    expect(useProgress.getState().reports).toEqual({});
     beginWait(make, make.steps[0]);
-    expect(useProgress.getState().told).toEqual({});
+    expect(useProgress.getState().reports).toEqual({});
   });
   it('that were stopped do not run', () => {
     expect(runningWaits(makeAt(piece, 0, { timers: { 'ends-glue': null } }))).toEqual([]);

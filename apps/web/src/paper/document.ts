@@ -135,7 +135,7 @@ export class PaperDocument {
     for (let i = 0; i < lines.length;) {
       const fit = Math.max(1, Math.floor((this.bottom - this.y) / step + 1e-6));
       const here = lines.slice(i, i + fit);
-      this.told(role, () => {
+      this.tagged(role, () => {
         for (const line of here) {
           this.letters(line, placeOf(own.align, x, width), this.y, own);
           this.y += step;
@@ -155,7 +155,7 @@ export class PaperDocument {
   /** One line of text at a place, told as it is drawn. */
   at(role: Role, text: string, x: number, y: number, style: TextStyle = {}): void {
     const own = { size: SIZES[role], weight: weightOf(role), ...style };
-    this.told(role, () => this.letters(text, x, y, own));
+    this.tagged(role, () => this.letters(text, x, y, own));
   }
 
   /** A line of letters that is part of a drawing. */
@@ -208,7 +208,7 @@ export class PaperDocument {
 
   /** A drawing, told by words; drawn in mm from its upper left corner. */
   figure(alt: string, draw: (pdf: PDFKit.PDFDocument) => void, x = 0, y = 0): void {
-    this.told('Figure', () => this.drawn(draw, x, y), { alt });
+    this.tagged('Figure', () => this.drawn(draw, x, y), { alt });
   }
 
   /** Draws in mm from a place. */
@@ -247,7 +247,7 @@ export class PaperDocument {
   }
 
   /** Draws something and says what it is. */
-  private told(role: Role | 'Figure', draw: () => void, more: { alt?: string } = {}): void {
+  private tagged(role: Role | 'Figure', draw: () => void, more: { alt?: string } = {}): void {
     this.root.add(this.pdf.struct(role, more, [draw]));
   }
 

@@ -11,7 +11,7 @@ import { createInterface } from 'node:readline';
 import { fileURLToPath } from 'node:url';
 import { fontRuns, type PaperFonts } from './fonts';
 import { printed, type PaperOrder } from './order';
-import { toldOf } from './told';
+import { savedMessage } from './saved-message';
 import { unpackedFont } from './unpacked';
 
 const { resolve } = createRequire(import.meta.url);
@@ -206,8 +206,8 @@ describe('a booklet', () => {
     const made = await printed(order({ ...EXAMPLE_PIECE, name: 'Жемчуг 漢漢' }, false), FONTS);
     expect(made.lost.toSorted()).toEqual([...'Жемчуг漢'].toSorted());
     expect(allWords(await read(made.file))).toContain('?????? ??');
-    expect(toldOf('x.pdf', made.lost)).toMatch(/^x\.pdf is saved\. .*Ж.*漢/u);
-    expect(toldOf('x.pdf', [])).toBe('x.pdf is saved.');
+    expect(savedMessage('x.pdf', made.lost)).toMatch(/^x\.pdf is saved\. .*Ж.*漢/u);
+    expect(savedMessage('x.pdf', [])).toBe('x.pdf is saved.');
   });
 });
 

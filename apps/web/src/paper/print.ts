@@ -3,7 +3,7 @@ import { wrap, type Remote } from 'comlink';
 import { saveFile } from '../shell/save-file';
 import type { PaperOrder } from './order';
 import type { PaperWorker } from './paper-worker';
-import { toldOf } from './told';
+import { savedMessage } from './saved-message';
 
 /** So long a press that nobody needs is kept, in ms: often several sheets are wanted one after the other. */
 const KEPT = 60_000;
@@ -44,7 +44,7 @@ export async function savePaper(order: PaperOrder, name: string): Promise<string
     const { file, lost } = await opened().print(order);
     const saved = fileNameOf(name, 'pdf');
     saveFile(saved, 'application/pdf', file);
-    return toldOf(saved, lost);
+    return savedMessage(saved, lost);
   } finally {
     closeLater();
   }

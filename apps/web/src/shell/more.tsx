@@ -1,9 +1,9 @@
 import { Flex, Text } from '@chakra-ui/react';
-import type { Listed } from '../api/lists';
+import type { PagedList } from '../api/lists';
 import { Button } from './button';
 
 interface Props {
-  readonly list: Listed<unknown>;
+  readonly list: PagedList<unknown>;
   /** What one and several of them are called. */
   readonly what: readonly [one: string, several: string];
 }

@@ -47,7 +47,7 @@ function useShare(slow: number): number {
   return gone?.of === slow ? gone.share : 1;
 }
 
-/** How much of its way the how many-th of some that go one after the other has gone. */
+/** Share of its way that one of several has gone that go one after the other. */
 const ownShare = (share: number, at: number, of: number): number =>
   Math.min(1, Math.max(0, share * of - at));
 

@@ -8,13 +8,13 @@ const given = (canvas: HTMLCanvasElement | OffscreenCanvas, fast: boolean): bool
 };
 
 /** @param asked what is asked once */
-function once(asked: () => boolean): () => boolean {
+function memoized(asked: () => boolean): () => boolean {
   let answer: boolean | undefined;
   return () => (answer ??= asked());
 }
 
 /** Whether this browser draws in space away from the page, so that the page never waits for a picture. */
-export const drawsApart = once(
+export const drawsApart = memoized(
   () =>
     typeof OffscreenCanvas === 'function' &&
     'transferControlToOffscreen' in HTMLCanvasElement.prototype &&
@@ -22,12 +22,12 @@ export const drawsApart = once(
 );
 
 /** Whether this browser can draw in space. */
-export const drawsInSpace = once(
+export const drawsInSpace = memoized(
   () => drawsApart() || given(document.createElement('canvas'), false),
 );
 
 /** Whether it can with a graphics card; may be asked in a worker. */
-export const drawsFast = once(() =>
+export const drawsFast = memoized(() =>
   given(
     typeof document === 'undefined' ? new OffscreenCanvas(1, 1) : document.createElement('canvas'),
     true,

@@ -56,7 +56,7 @@ export function PriceSum({ title, needs, work, agreed }: Props) {
           </Text>
         </Flex>
       </Box>
-      {work.spread > 0 && (
+      {work.sd > 0 && (
         <Text color="muted">
           Between {sayMoney(price.low, currency)} and {sayMoney(price.high, currency)} in eight of
           ten makes, by how long it takes.

@@ -62,7 +62,7 @@ const thisMinute = (): number => Math.floor(serverNow() / MINUTE) * MINUTE;
 const REFRESH = 5 * MINUTE;
 
 /** The last best plan, by what it is a plan of: going from page to page does not look for it again. */
-let kept: { readonly of: unknown; readonly plan: WeekPlan } | null = null;
+let cached: { readonly of: unknown; readonly plan: WeekPlan } | null = null;
 
 /**
  * The week as it is planned: at once with the earliest date first, then better as it is found beside the page.
@@ -94,16 +94,16 @@ export function useWeek(): Week | null {
       byId: new Map(view.jobs.map((job) => [job.id, job])),
     };
   }, [week, view, now]);
-  const [better, setBetter] = useState(kept);
-  const [done, setDone] = useState<unknown>(kept?.of ?? null);
+  const [better, setBetter] = useState(cached);
+  const [done, setDone] = useState<unknown>(cached?.of ?? null);
   useEffect(() => {
-    if (!ground || kept?.of === ground) return;
+    if (!ground || cached?.of === ground) return;
     const { remote, end } = ownWorker();
     let over = false;
     const take = (plan: WeekPlan): void => {
       if (over) return;
-      kept = { of: ground, plan };
-      setBetter(kept);
+      cached = { of: ground, plan };
+      setBetter(cached);
     };
     void remote
       .week(ground.jobs, ground.sittings, ground.pins, TRIES, proxy(take))

@@ -26,7 +26,7 @@ import { cordsOf, helpThrough, outerEnds, startEnds } from '../part/ends.js';
 import { bundleOfRuns, knotInRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { larksHeadCord } from './side-release-buckle/model.js';
-import { once, tryOn, useEach, workingEnds } from './uses.js';
+import { singleStep, tryOn, useEach, workingEnds } from './uses.js';
 
 /** Wire in mm of the rings that cords are tied to. Assumed: about 1 mm (18 gauge). */
 const WIRE = 1;
@@ -268,7 +268,7 @@ function tieSteps(
 ): { readonly start: readonly PartStep[]; readonly end: readonly PartStep[] } {
   const fold = site.runs.every((run) => run.folded);
   const { start: first, end: last } = halves;
-  const start = once(
+  const start = singleStep(
     `Tie the start to ${first.name}`,
     fold
       ? `Push the folds through ${first.name}, pass all ends through them and pull the hitch snug.`
@@ -283,7 +283,11 @@ function tieSteps(
         'Try it on before the end is tied',
         `Lay it round the wearer and hold both ends where ${name} will sit: its place sets the size.`,
       ),
-      once(`Tie the end to ${last.name}`, howTied(site, last.name), tieActions(site, 'end', last)),
+      singleStep(
+        `Tie the end to ${last.name}`,
+        howTied(site, last.name),
+        tieActions(site, 'end', last),
+      ),
     ],
   };
 }

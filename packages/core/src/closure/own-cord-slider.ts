@@ -25,7 +25,7 @@ import type { Side } from '../measure/side.js';
 import { drawTails } from './tail-drawing.js';
 import { edgeOfSlider, slideAim, sliderAt, slidingLayout, type SlideMeasures } from './slide.js';
 import { plaitOfTails, plaitSteps, SLIDER_FIELDS, type OwnCordSlider } from './tails.js';
-import { check, leave, once, runsFreeAtStart, stopperIn, stopperUses } from './uses.js';
+import { check, leave, singleStep, runsFreeAtStart, stopperIn, stopperUses } from './uses.js';
 
 /** What tells one slider from another. */
 export interface OwnCordSliderSpec<C extends OwnCordSlider> {
@@ -155,7 +155,7 @@ export function ownCordSlider<C extends OwnCordSlider>(
         ...plaitSteps(site, slider.tailForm, measures.tail),
         ...spec.steps(slider, site, first),
         {
-          ...once(
+          ...singleStep(
             `Tie ${oneOf(STOPPERS[slider.stopper].label)} at the end of each ${spec.stopperInEach ? 'strand' : 'tail'}`,
             say`${spec.stopping} Each tail is ${laid(measures.tail)} long from the body to its stopper.`,
             stopping(slider, site, measures.tail),

@@ -18,7 +18,7 @@ import {
   type TailForm,
   type WithTails,
 } from './tails.js';
-import { once, runsFreeAtStart, workingEnds } from './uses.js';
+import { singleStep, runsFreeAtStart, workingEnds } from './uses.js';
 
 /** By how much the longest circumference must exceed what it passes, in mm. */
 export const PASS_MARGIN = 5;
@@ -209,7 +209,7 @@ export function edgeOfSlider(
 
 /** The tails are laid over each other, which begins every slider that is tied where it stays. */
 export const layTailsOver = (site: ClosureSite, text: string): PartStep => ({
-  ...once('Lay both tails over each other', text, [
+  ...singleStep('Lay both tails over each other', text, [
     { do: 'overlap', ends: [...startEnds(runsFreeAtStart(site)), ...outerEnds(site.runs)] },
   ]),
   moves: ['run', 'tail'],
@@ -223,7 +223,7 @@ export const onSlider = (
   units = 1,
   unitName?: string,
 ): PartStep => ({
-  ...once(title, text, actions),
+  ...singleStep(title, text, actions),
   moves: ['slider'],
   units,
   ...(unitName === undefined ? {} : { unitName }),

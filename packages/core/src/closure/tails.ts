@@ -19,7 +19,7 @@ import {
   tooFew,
   type Plaiting,
 } from '../part/plait/model.js';
-import { once, runsFreeAtStart, useEach } from './uses.js';
+import { singleStep, runsFreeAtStart, useEach } from './uses.js';
 
 /** Whether tails are left as cords or plaited in three. */
 export type TailForm = 'straight' | 'plaited';
@@ -159,7 +159,7 @@ export const plaitSteps = (
   if (!plaiting) return [];
   const both = runsFreeAtStart(site).length > 0;
   return [
-    once(
+    singleStep(
       both
         ? say`Plait the ends, ${laid(length)} at each side`
         : say`Plait the ends, ${laid(length)}`,

@@ -59,7 +59,7 @@ export const stopperUses = (runs: readonly Run[], form: StopperForm): Use[] =>
   );
 
 /** An instruction that is followed once. */
-export const once = (
+export const singleStep = (
   title: Saying,
   text: Saying,
   actions: readonly Action[],
@@ -68,7 +68,7 @@ export const once = (
 
 /** It is tried on in this step, the ends held together. */
 export const tryOn = (title: Saying, text: Saying): PartStep =>
-  once(title, text, [{ do: 'try-on', how: 'held' }]);
+  singleStep(title, text, [{ do: 'try-on', how: 'held' }]);
 
 /** Straight cord that is left and stays, at one side of the piece. */
 export const leave = (side: 'start' | 'end', on: readonly End[], mm: number): ActionOf<'lay'>[] =>

@@ -5,7 +5,7 @@ import type { Run } from './run.js';
 /** A strand of a knot that was drawn tight: its middle in cord diameters, and where it goes on, if it does. */
 export interface CellStrand {
   readonly line: readonly Point3[];
-  /** As the beginning of which strand it goes on, and in the how many-th cell after this. */
+  /** The strand that it goes on as, and how many cells further on. */
   readonly joins?: number;
   readonly after?: number;
 }

@@ -3,7 +3,7 @@ import type { Point3 } from '../kind/primitive.js';
 import type { Run } from '../kind/run.js';
 import { effectiveDiameter } from '../material/cord.js';
 
-/** Where a point of a cell lies in the how many-th cell after it. */
+/** Where a point of a cell lies so many cells further on. */
 export function imageOf(
   { shift = 0, turn = 0, mirror }: Pick<Cell, 'shift' | 'turn' | 'mirror'>,
   [x, y, z]: Point3,

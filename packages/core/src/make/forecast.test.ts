@@ -61,7 +61,7 @@ describe('half way', () => {
     const seen = forecast(own, plan, ANY_HAND, halfDone(1.12, 0.94));
     expect(seen.takeUpFactor.factor).toBeCloseTo(1.12, 1);
     expect(seen.pitchFactor.factor).toBeCloseTo(0.94, 1);
-    expect(seen.takeUpFactor.spread).toBeLessThan(0.04);
+    expect(seen.takeUpFactor.sd).toBeLessThan(0.04);
     expect(Math.abs(seen.length.mid - plan.fit.length * 0.94)).toBeLessThan(2);
     expect(seen.length.low).toBeLessThan(seen.length.mid);
     expect(seen.length.high).toBeGreaterThan(seen.length.mid);

@@ -21,7 +21,7 @@ export interface HalfWay {
 /** A factor of this make: median, and the standard deviation of its logarithm. */
 export interface Guess {
   readonly factor: number;
-  readonly spread: number;
+  readonly sd: number;
 }
 
 export interface StrandForecast {
@@ -76,7 +76,7 @@ interface Log {
  * @param error of the ruler over what it measured
  * @param drift of the rest over the stretch measured
  */
-function toldBy(before: Log, ratio: number | null, error: number, drift: Log): Log {
+function posterior(before: Log, ratio: number | null, error: number, drift: Log): Log {
   const each = drift.sd / Math.SQRT2;
   if (ratio === null || ratio <= 0) return { ...before, sd: Math.hypot(before.sd, each) };
   const variance = each ** 2 + error ** 2;
@@ -89,23 +89,23 @@ function toldBy(before: Log, ratio: number | null, error: number, drift: Log): L
   };
 }
 
-const guess = ({ mean, sd }: Log): Guess => ({ factor: Math.exp(mean), spread: sd });
+const guess = ({ mean, sd }: Log): Guess => ({ factor: Math.exp(mean), sd: sd });
 
 const sum = (numbers: readonly number[]): number => numbers.reduce((total, one) => total + one, 0);
 
-interface Known {
+interface Prior {
   readonly learnt: HandFactor | undefined;
   /** Spread of all hands in the cord. */
-  readonly spread: number;
+  readonly sd: number;
 }
 
 /** What was learnt of the technique that takes most of the work, or of that which makes most of its length. */
-function known(
+function priorOf(
   piece: Piece,
   states: readonly PartState[],
   hand: Hand,
   measure: 'take-up' | 'pitch' | 'drift',
-): Known {
+): Prior {
   const main = [...states]
     .filter((state) => measure === 'take-up' || state.pitched)
     .sort((a, b) => weight(b) - weight(a))[0];
@@ -113,13 +113,13 @@ function known(
   const kind = piece.strands[(use?.strand ?? 1) - 1]?.cord.kind;
   return {
     learnt: main && kind && factorOf(hand, main.plan.kind, kind, measure),
-    spread: use?.reason.spread ?? KNOT_SPREAD,
+    sd: use?.reason.spread ?? KNOT_SPREAD,
   };
 }
 
 /** How long a unit in the rest of a make is, over those that were measured. */
 function driftOf(piece: Piece, states: readonly PartState[], hand: Hand): Log {
-  const { learnt } = known(piece, states, hand, 'drift');
+  const { learnt } = priorOf(piece, states, hand, 'drift');
   return learnt
     ? { mean: Math.log(learnt.factor), sd: learnt.spread }
     : { mean: 0, sd: DRIFT_SPREAD };
@@ -170,8 +170,8 @@ export function forecast(
   const grown = pitched(done);
   const came = half.length - rigid(done);
   const drift = driftOf(piece, states, hand);
-  const pitchLog = toldBy(
-    prior(known(piece, states, hand, 'pitch').learnt?.spread ?? PITCH_SPREAD),
+  const pitchLog = posterior(
+    prior(priorOf(piece, states, hand, 'pitch').learnt?.spread ?? PITCH_SPREAD),
     grown > 0 && came > 0 ? came / grown : null,
     RULER.work / Math.max(1, came),
     drift,
@@ -187,9 +187,9 @@ export function forecast(
   const inKnots = sum(
     measured.map(({ cord, i }) => plan.strands[i]!.cut - cord - ends[i]!.start - straightDone(i)),
   );
-  const takeUp = known(piece, states, hand, 'take-up');
-  const takeUpLog = toldBy(
-    prior(takeUp.learnt?.spread ?? takeUp.spread),
+  const takeUp = priorOf(piece, states, hand, 'take-up');
+  const takeUpLog = posterior(
+    prior(takeUp.learnt?.spread ?? takeUp.sd),
     knotsDone > 0 && inKnots > 0 ? inKnots / knotsDone : null,
     (RULER.cord * Math.sqrt(measured.length)) / Math.max(1, inKnots),
     // A hand that changes its pull changes the cord as well, by as much; which way is not known. Assumed.

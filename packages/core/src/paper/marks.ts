@@ -6,7 +6,7 @@ import type { Plan } from '../plan/plan-types.js';
 
 /** Something to measure at or to count by along a piece, in mm from where its parts begin. */
 export type StripMark =
-  /** Where a part begins and ends, the how many-th it is, and what it is called. */
+  /** Where a part begins and ends, its index, and its name. */
   | {
       readonly kind: 'part';
       readonly at: number;
@@ -23,7 +23,7 @@ export type StripMark =
       readonly last: boolean;
       readonly side: Side | null;
     }
-  /** The middle of a bead, the how many-th from the start; rings and spacers are not counted. */
+  /** The middle of a bead, and its number from the start; rings and spacers are not counted. */
   | { readonly kind: 'bead'; readonly at: number; readonly number: number; readonly name: string }
   /** Where the closure begins, at either end. */
   | { readonly kind: 'closure'; readonly at: number };

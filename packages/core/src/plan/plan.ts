@@ -25,7 +25,7 @@ import { planAuxiliary, planStrands } from './strands.js';
 const NEEDLE_THREAD = 300;
 
 /** Notes that several parts have alike are told once. */
-const once = (advice: readonly Advice[]): Advice[] =>
+const distinctNotes = (advice: readonly Advice[]): Advice[] =>
   advice.filter(
     (item, i) =>
       item.severity !== 'note' ||
@@ -146,7 +146,7 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
     ),
     ...closure.passages.map((p) => ({ path: 'closure', part: 'closure', passage: p })),
   ];
-  const advice = once([
+  const advice = distinctNotes([
     ...faults,
     ...parts.flatMap((part, i) => under(part.layout.advice, `parts[${i}]`, part.id)),
     ...under(closure.advice, 'closure', 'closure'),

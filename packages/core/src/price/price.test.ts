@@ -27,7 +27,7 @@ describe('a price', () => {
         materials,
         fc.record({
           minutes: fc.double({ min: 0, max: 5000, noNaN: true }),
-          spread: fc.double({ min: 0, max: 0.5, noNaN: true }),
+          sd: fc.double({ min: 0, max: 0.5, noNaN: true }),
         }),
         pricing,
         (some, work, how) => {
@@ -45,7 +45,7 @@ describe('a price', () => {
     const cord: Material = { name: 'cord', unit: 'mm', amount: 3000, each: 0.035 };
     const { reasons, cents: all } = priceOf(
       [cord, { name: 'bead', unit: 'piece', amount: 4, each: null }],
-      { minutes: 40, spread: 0 },
+      { minutes: 40, sd: 0 },
       PRICING,
     );
     // 3 m at 0.35 are 1.05; 40 min at 15.00 are 10.00; 15 % of 11.05 are 1.66; 10 % of 12.71 are 1.27: 13.98.
@@ -66,7 +66,7 @@ describe('a price', () => {
     fc.assert(
       fc.property(materials, pricing, fc.integer({ min: 30, max: 600 }), (some, how, minutes) => {
         const plain = { ...how, margin: 0, nice: 0 };
-        const { cents: all } = priceOf(some, { minutes, spread: 0 }, plain);
+        const { cents: all } = priceOf(some, { minutes, sd: 0 }, plain);
         const wage = wageAt(all, some, minutes, plain)!;
         // Cents are whole on the way there and back.
         expect(Math.abs(wage - how.hour)).toBeLessThanOrEqual(Math.ceil(90 / minutes) + 1);

@@ -31,7 +31,7 @@ export interface Material {
 export interface Work {
   readonly minutes: number;
   /** Standard deviation of the logarithm of the minutes; 0 where they were measured. */
-  readonly spread: number;
+  readonly sd: number;
 }
 
 export type PriceArea = 'material' | 'work' | 'overhead' | 'margin' | 'rounding';
@@ -81,7 +81,7 @@ export function priceOf(materials: readonly Material[], work: Work, pricing: Pri
   const reasons = sum(work.minutes);
   const total = (all: readonly PriceReason[]): Cents =>
     all.reduce((cents, reason) => cents + reason.cents, 0);
-  const factor = Math.exp(NINE_IN_TEN * work.spread);
+  const factor = Math.exp(NINE_IN_TEN * work.sd);
   return {
     reasons,
     cents: total(reasons),

@@ -114,7 +114,7 @@ export function computeWhole(recipe: Recipe): {
 /** How a number that is told compares with what one polygon more says. */
 export interface Finer {
   readonly name: string;
-  readonly told: Computed;
+  readonly stated: Computed;
   readonly finest: number;
   /** Whether the finest lies within the error that was stated. */
   readonly within: boolean;
@@ -125,9 +125,14 @@ export function finer(recipe: Recipe): Finer[] {
   const care = { ...USUAL, ...recipe.care };
   const drawn = allOf(tighten(recipe.problem(), { ...care, polygons: care.polygons + 1 }));
   const finest = recipe.read(drawn.at(-1)!);
-  return Object.entries(readOff(recipe, drawn.slice(0, -1))).map(([name, told]) => {
-    const off = Math.abs(finest[name]! - told.value);
-    return { name, told, finest: finest[name]!, within: off <= Math.abs(told.value) * told.error };
+  return Object.entries(readOff(recipe, drawn.slice(0, -1))).map(([name, stated]) => {
+    const off = Math.abs(finest[name]! - stated.value);
+    return {
+      name,
+      stated,
+      finest: finest[name]!,
+      within: off <= Math.abs(stated.value) * stated.error,
+    };
   });
 }
 

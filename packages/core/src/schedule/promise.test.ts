@@ -110,13 +110,13 @@ describe('a promise', () => {
     expect(all).toBeLessThan(2 * DAY);
   });
   it('draws factors with the spread that the logs tell', () => {
-    const pace = { mean: 0.2, spread: 0.1, rests: 40 };
+    const pace = { mean: 0.2, sd: 0.1, rests: 40 };
     const source = random(5);
     const logs = Array.from({ length: 4000 }, () => Math.log(drawFactors(pace, source)()));
     const mean = logs.reduce((sum, x) => sum + x, 0) / logs.length;
-    const spread = Math.sqrt(logs.reduce((sum, x) => sum + (x - mean) ** 2, 0) / logs.length);
+    const sd = Math.sqrt(logs.reduce((sum, x) => sum + (x - mean) ** 2, 0) / logs.length);
     expect(mean).toBeCloseTo(0.2, 1);
     // Student’s distribution with 39 degrees of freedom: variance 39 / 37 (1 + 1/40).
-    expect(spread / 0.1).toBeCloseTo(Math.sqrt((39 / 37) * (1 + 1 / 40)), 1);
+    expect(sd / 0.1).toBeCloseTo(Math.sqrt((39 / 37) * (1 + 1 / 40)), 1);
   });
 });

@@ -15,7 +15,7 @@ export interface Took {
 export interface Pace {
   readonly mean: number;
   /** Standard deviation. */
-  readonly spread: number;
+  readonly sd: number;
   /** Makes it rests on; 0 where it is assumed. */
   readonly rests: number;
 }
@@ -28,10 +28,10 @@ export function paceOf(took: readonly Took[]): Pace {
   const logs = took
     .filter(({ forecast, actual }) => forecast > 0 && actual > 0)
     .map(({ forecast, actual }) => Math.log(actual / forecast));
-  if (logs.length < MIN_MAKES) return { mean: 0, spread: TIME_SPREAD, rests: 0 };
+  if (logs.length < MIN_MAKES) return { mean: 0, sd: TIME_SPREAD, rests: 0 };
   const mean = logs.reduce((sum, x) => sum + x, 0) / logs.length;
   const squares = logs.reduce((sum, x) => sum + (x - mean) ** 2, 0);
-  return { mean, spread: Math.sqrt(squares / (logs.length - 1)), rests: logs.length };
+  return { mean, sd: Math.sqrt(squares / (logs.length - 1)), rests: logs.length };
 }
 
 /**
@@ -41,11 +41,11 @@ export function paceOf(took: readonly Took[]): Pace {
  * Source: the predictive distribution of a normal sample, A. Gelman et al., Bayesian Data Analysis, section 3.2,
  * from memory: variance s² (n - 1) / chi²(n - 1), mean normal about the sample's with variance / n.
  */
-export function drawFactors({ mean, spread, rests }: Pace, { normal }: Random): () => number {
-  if (rests < 2) return () => Math.exp(mean + spread * normal());
+export function drawFactors({ mean, sd, rests }: Pace, { normal }: Random): () => number {
+  if (rests < 2) return () => Math.exp(mean + sd * normal());
   let chi = 0;
   for (let i = 1; i < rests; i++) chi += normal() ** 2;
-  const deviation = spread * Math.sqrt((rests - 1) / chi);
+  const deviation = sd * Math.sqrt((rests - 1) / chi);
   const centre = mean + (deviation / Math.sqrt(rests)) * normal();
   return () => Math.exp(centre + deviation * normal());
 }

@@ -75,7 +75,7 @@ export interface Telling {
 }
 
 /** A step as its part or closure tells it, as plain data and from the side that this maker begins on. */
-export function told(
+export function asStep(
   { sideOf, unitText, cautions, ...plain }: PartStep,
   stage: Step['stage'],
   id: string,

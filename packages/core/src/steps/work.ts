@@ -10,7 +10,7 @@ import { tiedSpan } from '../piece/runs.js';
 import { closureSiteOf, sitesIn } from '../piece/sites.js';
 import type { PartPlan, Plan } from '../plan/plan-types.js';
 import { tryOnPlace, type WorkPlace } from '../plan/try-on-place.js';
-import { told, type Telling } from './habits.js';
+import { asStep, type Telling } from './habits.js';
 import { layInSteps, onceStep, orderFor, orderStep } from './set-up.js';
 import { split } from './split.js';
 
@@ -40,7 +40,7 @@ function stepsOfPart(steps: readonly PartStep[], { id }: PartPlan, telling: Tell
   let from = 0;
   return steps.map((step, n) => {
     const own: Step = {
-      ...told(step, 'tie', n === 0 ? `tie-${id}` : `tie-${id}:${n + 1}`, id, telling),
+      ...asStep(step, 'tie', n === 0 ? `tie-${id}` : `tie-${id}:${n + 1}`, id, telling),
       from,
       look: step.look ?? { kind: 'part' },
     };
@@ -162,7 +162,7 @@ export function closingSteps(
     look: 'start' | 'end',
   ): Step[] =>
     own.map((step, i) => ({
-      ...told(step, as, `${name}-${i + 1}`, part, telling),
+      ...asStep(step, as, `${name}-${i + 1}`, part, telling),
       look: { kind: look },
     }));
   return {

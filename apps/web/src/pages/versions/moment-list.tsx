@@ -2,7 +2,7 @@ import { Box, Grid, Text } from '@chakra-ui/react';
 import { memo } from 'react';
 import { MiniPiece } from '../../bench/mini-piece';
 import { sayWhen } from '../../people/when';
-import { asChosen } from '../../shell/chosen';
+import { selectable } from '../../shell/selectable';
 import type { Moment } from './moments';
 
 interface Props {
@@ -47,7 +47,7 @@ const MomentCard = memo(function MomentCard({ moment, chosen, onChoose }: CardPr
       textAlign="left"
       px="3"
       py="2"
-      {...asChosen(chosen)}
+      {...selectable(chosen)}
       onClick={() => onChoose(moment.id)}
     >
       <MiniPiece piece={moment.piece} height={30} {...(moment.hand ? { hand: moment.hand } : {})} />

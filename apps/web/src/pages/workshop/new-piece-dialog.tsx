@@ -9,7 +9,7 @@ import { SelectField } from '../../fields/select-field';
 import { TextRow } from '../../fields/text-row';
 import { useUnits } from '../../settings/use-units';
 import { Button } from '../../shell/button';
-import { asChosen } from '../../shell/chosen';
+import { selectable } from '../../shell/selectable';
 import { Modal } from '../../shell/modal';
 
 const GROUPS: readonly { readonly id: Template['group']; readonly label: string }[] = [
@@ -159,7 +159,7 @@ const TemplateCard = memo(function TemplateCard({ start, chosen, onChoose }: Car
       aria-label={template.label}
       onClick={() => onChoose(template.id)}
       textAlign="left"
-      {...asChosen(chosen)}
+      {...selectable(chosen)}
       px="3"
       py="3"
       _hover={{ borderColor: chosen ? 'chalk' : 'muted' }}

@@ -7,7 +7,7 @@ import { ForMakers } from '../../frame/for-makers';
 import { useAsked } from '../../frame/use-asked';
 import { AskDialog } from '../../shell/ask-dialog';
 import { Button } from '../../shell/button';
-import { asChosen } from '../../shell/chosen';
+import { selectable } from '../../shell/selectable';
 
 /** Shows the pieces under one tag alone; a tag can be called otherwise everywhere. */
 export function TagFilter() {
@@ -54,7 +54,7 @@ interface ChipProps {
 }
 
 const Chip = ({ label, count, chosen, onChoose }: ChipProps) => (
-  <Button variant="bare" px="3" aria-pressed={chosen} {...asChosen(chosen)} onClick={onChoose}>
+  <Button variant="bare" px="3" aria-pressed={chosen} {...selectable(chosen)} onClick={onChoose}>
     {label}
     {count !== undefined && (
       <Text as="span" color="muted" fontWeight="400">

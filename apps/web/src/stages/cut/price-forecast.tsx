@@ -22,11 +22,7 @@ export function PriceForecast({ plan }: { readonly plan: Plan }) {
   return (
     <Box>
       {open ? (
-        <PriceSum
-          title="What it will come to"
-          needs={needs}
-          work={{ minutes, spread: TIME_SPREAD }}
-        />
+        <PriceSum title="What it will come to" needs={needs} work={{ minutes, sd: TIME_SPREAD }} />
       ) : (
         <Button className="no-print" onClick={() => setOpen(true)}>
           <Coins size={18} /> What it will come to

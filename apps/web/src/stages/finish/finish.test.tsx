@@ -16,7 +16,7 @@ const show = (done: number, timers: Record<string, string | null> = {}): void =>
 
 beforeEach(() => {
   globalThis.fetch = () => Promise.reject(new TypeError('down'));
-  useProgress.setState({ told: {}, own: {} });
+  useProgress.setState({ reports: {}, own: {} });
 });
 
 describe('finishing', () => {
@@ -37,7 +37,7 @@ describe('finishing', () => {
     const glue = finishing.findIndex((step) => step.id === 'ends-glue');
     show(finishFrom + glue);
     await userEvent.click(boxes()[glue]!);
-    const { at, timers } = localOf(useProgress.getState().told['make-1'])!;
+    const { at, timers } = localOf(useProgress.getState().reports['make-1'])!;
     expect(at).toEqual({ step: finishing[glue + 1]!.id, unit: 0 });
     expect(Object.keys(timers)).toEqual(['ends-glue']);
   });

@@ -29,11 +29,7 @@ export function CameTo({ entry, plan }: Props) {
   return (
     <Box mt="4">
       {open ? (
-        <PriceSum
-          title="What it came to"
-          needs={needs}
-          work={{ minutes: record.minutes, spread: 0 }}
-        />
+        <PriceSum title="What it came to" needs={needs} work={{ minutes: record.minutes, sd: 0 }} />
       ) : (
         <Button onClick={() => setOpen(true)}>
           <Coins size={18} /> What it came to

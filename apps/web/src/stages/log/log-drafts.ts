@@ -1,5 +1,5 @@
 import type { MakeLogDto } from '@coiled-strand/contract';
-import { keptByMake } from '../../make/kept-by-make';
+import { storeByMake } from '../../make/store-by-make';
 
 /** Logs that are half filled in. */
-export const useLogDrafts = keptByMake<MakeLogDto>('log-drafts');
+export const useLogDrafts = storeByMake<MakeLogDto>('log-drafts');

@@ -87,7 +87,7 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
   const toSend = useLogOutbox((state) => state.kept[make.id]);
   const submit = form.handleSubmit(async (filled) => {
     const record: MakeLogDto = {
-      ...betweenOf(measuredOf(make, plan, localOf(useProgress.getState().told[make.id]))),
+      ...betweenOf(measuredOf(make, plan, localOf(useProgress.getState().reports[make.id]))),
       ...filled,
       minutes: filled.stages ? sumOfMinutes(filled.stages) : filled.minutes,
       note: filled.note || undefined,

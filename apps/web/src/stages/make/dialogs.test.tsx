@@ -78,11 +78,11 @@ describe('where was I', () => {
 });
 
 const measured = () =>
-  measuredOf(make.view, make.plan, localOf(useProgress.getState().told['make-1']));
+  measuredOf(make.view, make.plan, localOf(useProgress.getState().reports['make-1']));
 
 /** As the stage shows it: with what is known of the make by now. */
 function Measuring() {
-  const told = useProgress((state) => state.told['make-1']);
+  const told = useProgress((state) => state.reports['make-1']);
   const now = { ...make, measured: measuredOf(make.view, make.plan, localOf(told)) };
   return <MeasureDialog make={now} open onClose={nothing} />;
 }
@@ -90,7 +90,7 @@ function Measuring() {
 describe('measuring half way', () => {
   beforeEach(() => {
     localStorage.clear();
-    useProgress.setState({ told: {}, own: {} });
+    useProgress.setState({ reports: {}, own: {} });
   });
   const type = async (name: RegExp, text: string): Promise<void> => {
     const field = screen.getByRole('textbox', { name });

@@ -2,7 +2,7 @@ import { CAUTIONS } from '../../kind/cautions.js';
 import { choiceField, sizeField } from '../../kind/field.js';
 import { plateOf, roundedBox } from '../../knot/plate.js';
 import { tiedClasp, type TiedClasp } from '../clasps.js';
-import { check, once } from '../uses.js';
+import { check, singleStep } from '../uses.js';
 
 /** A clasp that comes apart under a pull. */
 export interface BreakawayClasp extends TiedClasp {
@@ -60,7 +60,7 @@ export const breakawayClasp = tiedClasp<BreakawayClasp>({
     ];
   },
   after: [
-    once(
+    singleStep(
       'Pull it apart a few times',
       'It must come apart before the cord or a knot gives. How firmly it may hold is for your local product-safety rules to say.',
       [{ do: 'test', what: 'gives-way' }],

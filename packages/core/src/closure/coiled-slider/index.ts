@@ -2,7 +2,7 @@ import type { ClosureSite } from '../../kind/closure-kind.js';
 import { AT_END } from '../../action/action.js';
 import { countField } from '../../kind/field.js';
 import { legsOf } from '../../part/ends.js';
-import { once } from '../uses.js';
+import { singleStep } from '../uses.js';
 import type { Point } from '../../kind/primitive.js';
 import { KNOT_SPREAD } from '../../kind/reason.js';
 import { bundleOf, bundleShape } from '../../knot/hull.js';
@@ -86,7 +86,7 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
       [{ do: 'draw-up', cord: 'slider' }],
     ),
     {
-      ...once(
+      ...singleStep(
         'See that it slides',
         'Draw the ring in and out before anything is trimmed or glued: the coil must move with some force, and stay where it is put.',
         [{ do: 'test', what: 'slides' }],

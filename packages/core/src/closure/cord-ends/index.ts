@@ -19,7 +19,7 @@ import { claspRound, edgeOfRigid, hookOutline, ringNeed } from '../clasps.js';
 import { AT_END, type Action } from '../../action/action.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
 import { foldAdvice, socketUses } from '../sockets.js';
-import { check, once, tryOn } from '../uses.js';
+import { check, singleStep, tryOn } from '../uses.js';
 
 /** Caps glued or crimped on both ends, with a clasp between them. */
 export interface CordEnds extends ClosureBase {
@@ -190,14 +190,14 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
           'Try on before the ends are set',
           `Push both ends on dry, hold the clasp between them and close it round the wearer. Mark where each cord is to end. ${ends.by === 'glue' ? 'Once glued' : 'Once crimped'}, the length is fixed.`,
         ),
-        once(
+        singleStep(
           'Cut the ends to length',
           say`Cut each cord at its mark, square and clean: ${size(ends.socket)} of it go into the end.`,
           [{ do: 'trim', ends: all }],
           CAUTIONS.blade,
         ),
         ends.by === 'glue'
-          ? once(
+          ? singleStep(
               'Glue both end caps on',
               say`Roughen the cord where it goes in, ${size(ends.socket)} deep; a little glue inside the cap and on the cord, push in, turn once, hold for a minute, and let it lie.`,
               [
@@ -207,7 +207,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
               ],
               CAUTIONS.glue,
             )
-          : once(
+          : singleStep(
               'Crimp both ends on',
               say`Push the cord ${size(ends.socket)} in and press the crimp end shut with flat pliers, one side after the other. Pull at it firmly.`,
               set('crimp'),
@@ -215,7 +215,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
             ),
         ...(ends.clasp === 'magnet'
           ? [
-              once(
+              singleStep(
                 'Put the magnet clasp between the ends',
                 'Hang one half in the eye of each end. The halves pull at each other only one way round: try before you close the eyes.',
                 [{ do: 'put-on', finding: CLASPS.magnet, place: AT_END, on: [], mm: 0 }],
@@ -223,7 +223,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
               ),
             ]
           : [
-              once(
+              singleStep(
                 'Hang the clasp',
                 `Open both jump rings sideways, never outwards. Hang ${HALVES_OF[ends.clasp]} each through the eye of its end, and close the rings until no gap is felt.`,
                 [

@@ -13,7 +13,7 @@ import { plateOf, roundedBox } from '../../knot/plate.js';
 import { say, size } from '../../measure/saying.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
 import { foldAdvice, socketUses } from '../sockets.js';
-import { check, once, tryOn } from '../uses.js';
+import { check, singleStep, tryOn } from '../uses.js';
 
 /** A clasp with a recess for each end of a thick cord. */
 export interface GlueInClasp extends ClosureBase {
@@ -128,13 +128,13 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
           'Try it on before anything is glued',
           say`Push both ends dry into the recesses, ${size(clasp.recess)} deep, and close the clasp on the wearer. Mark where each end is to be cut. All sliders and rings must be on the cord by now.`,
         ),
-        once(
+        singleStep(
           'Cut the ends to length',
           'Cut both ends at their marks, square across: a slanting cut does not reach the bottom of the recess.',
           [{ do: 'trim', ends: sides.flat() }],
           CAUTIONS.blade,
         ),
-        once(
+        singleStep(
           'Glue the ends in',
           'Roughen the cord ends; a little flexible glue in the recess, push in to the bottom, wipe off, hold for a minute.',
           [

@@ -16,7 +16,7 @@ import { effectiveDiameter } from '../../material/cord.js';
 import { inSentence, say, size } from '../../measure/saying.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
 import { larksHeadCord } from '../side-release-buckle/model.js';
-import { check, once, runsFreeAtStart, useEach, workingEnds } from '../uses.js';
+import { check, singleStep, runsFreeAtStart, useEach, workingEnds } from '../uses.js';
 
 /** Worn open: one or more long cords round the neck, hanging down at the front. */
 export interface Lariat extends ClosureBase {
@@ -187,7 +187,7 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
     const name = inSentence(WAYS[closure.way].thing!);
     return {
       start: [
-        once(
+        singleStep(
           `Tie the start to the ${name}`,
           folds.length > 0
             ? `Push the folds through the ${name}, pass all ends through them and pull the hitch snug.`

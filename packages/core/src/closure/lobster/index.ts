@@ -6,7 +6,7 @@ import { say, size } from '../../measure/saying.js';
 import { drawChain, RING, ringNeed, tiedClasp, type TiedClasp } from '../clasps.js';
 import { AT_START } from '../../action/action.js';
 import { CAUTIONS } from '../../kind/cautions.js';
-import { check, once } from '../uses.js';
+import { check, singleStep } from '../uses.js';
 
 /** A sprung hook tied to one end, closing on a ring or on a loop of cord. */
 export interface Lobster extends TiedClasp {
@@ -98,7 +98,7 @@ export const lobster = tiedClasp<Lobster>({
       ? {}
       : {
           end: [
-            once(
+            singleStep(
               'Hang the chain on',
               `Open its last link sideways, hang it in ${to === 'ring' ? 'the ring' : 'the loop'} at the start, and close it until no gap is felt.`,
               [{ do: 'put-on', finding: 'extender', place: AT_START, on: [], mm: 0 }],

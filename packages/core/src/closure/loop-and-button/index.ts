@@ -23,7 +23,7 @@ import {
 } from '../loops.js';
 import { closureAt, type Action, type End } from '../../action/action.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
-import { check, once, useEach, workingEnds } from '../uses.js';
+import { check, singleStep, useEach, workingEnds } from '../uses.js';
 import { laid, say } from '../../measure/saying.js';
 
 /** A button at one end, one or two loops at the other. */
@@ -220,18 +220,18 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
   steps(closure, site) {
     const side = other(closure.buttonAt);
     const made = loopEnd(site, loopFor(closure), side, closure.loops);
-    const loop = once(
+    const loop = singleStep(
       closure.loops === 2 ? 'Make the loops' : 'Make the loop',
       say`${tellLoop(made, closure.loops)} Push the button through before the knot is tight: it should just pass.`,
       [made.tie, { do: 'test', what: 'passes' }],
     );
     const button = onFold(closure, site)
-      ? once(
+      ? singleStep(
           `Thread ${closure.name} to the fold`,
           'Pass the end of each strand through the button and bring it to the middle, so that both halves hang alike.',
           [buttonOn(closure, site)],
         )
-      : once(
+      : singleStep(
           `Tie ${closure.name} on`,
           'Pass the cords through the button from behind, or through its shank, and tie one knot in all of them close to it. Try it in the loop on the wearer before anything is trimmed.',
           [buttonOn(closure, site), buttonKnot(closure, site)],

@@ -28,7 +28,7 @@ import { turksHeadStrokes } from '../../knot/round-drawing.js';
 import { effectiveDiameter } from '../../material/cord.js';
 import { outerEnds } from '../../part/ends.js';
 import { bulkyEnds, endKnotSource } from '../../part/end-knot/model.js';
-import { check, once, stopperEnds, stopperIn, useEach } from '../uses.js';
+import { check, singleStep, stopperEnds, stopperIn, useEach } from '../uses.js';
 import { oneOf } from '../../measure/plural.js';
 import { say } from '../../measure/saying.js';
 
@@ -178,14 +178,14 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
     const loop = loopOf(closure, site);
     return {
       start: [
-        once(
+        singleStep(
           'Make the loop',
           say`${tellLoop(loop, 1)} It will just let the knot at the other end pass.`,
           [loop.tie],
         ),
       ],
       end: [
-        once(
+        singleStep(
           `Tie ${oneOf(KNOTS[closure.form].label)} ${closure.form === 'diamond' ? 'of all ends' : 'in all cords'}`,
           `${closure.form === 'diamond' ? `${TELL_END_KNOTS.diamond} ` : ''}Tie it loose, push it through the loop and try the piece on so, then draw it up hard. It must pass the loop only with a push.`,
           [...tieKnot(closure, site), { do: 'test', what: 'passes' }],

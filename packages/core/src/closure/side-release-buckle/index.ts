@@ -9,7 +9,7 @@ import { checkPlausible, type PlausibleLimits } from '../../measure/girth.js';
 import { AT_START, type Action, type ActionOf } from '../../action/action.js';
 import { ENDS_COOL, GLUE_CURES } from '../../kind/waits.js';
 import { legsOf, outerEnds, startEnds } from '../../part/ends.js';
-import { check, once, useEach } from '../uses.js';
+import { check, singleStep, useEach } from '../uses.js';
 import { edgeOfRigid } from '../clasps.js';
 import { bucklePlates, drawTurns } from './drawing.js';
 import { buckleWidth, halfLengths, larksHeadCord, turnCord, type BuckleClosure } from './model.js';
@@ -262,13 +262,13 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
     ];
     const melts = cores.every((run) => CORD_KIND_FACTS[run.cord.kind].ends === 'melts');
     const join = melts
-      ? once(
+      ? singleStep(
           'Join the two cords end to end',
           'Warm both ends, press them together and roll them on a metal plate while soft. Let the joint cool before pulling. It will lie hidden in the hitch, where it carries little.',
           joining('flame'),
           CAUTIONS.flame,
         )
-      : once(
+      : singleStep(
           'Join the two cords end to end',
           'Glue both ends together on a short overlap, press them for a minute, sew through if you can, and let the joint cure. It will lie hidden in the hitch, where it carries little.',
           joining('glue'),
@@ -277,24 +277,24 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
     return {
       start: [
         ...(joined.length > 0 ? [join] : []),
-        once(
+        singleStep(
           'Hitch the fold to the first half',
           `Push the fold${ownCore ? ' of the core cord' : ''} through the slot of one buckle half from behind, pass both ends through the loop and pull it snug on the bar. Check that the two halves of the buckle face the same way.`,
           [tie({ form: 'larks-head', bar: buckle.bar })],
         ),
-        once(
+        singleStep(
           'Run both ends through the other half',
           'Pass both ends over the bar of the other half from the front, side by side, and bring them back. Click the halves together once: both must face the same way.',
           [tie({ form: 'bar-turn', bar: buckle.bar }), { do: 'test', what: 'faces' }],
         ),
-        once(
+        singleStep(
           say`Set the core to ${laid(length)}`,
           say`Lay the band along the rule: from bar to bar ${laid(length)}. Both core runs straight and equally tight; this length is the fit.`,
           [{ do: 'set', legs: legsOf(cores), mm: length }],
         ),
         ...(ownCore
           ? [
-              once(
+              singleStep(
                 'Lay the core ends back along the core',
                 say`Turn both core ends back towards the first half, flat beside the core, pull the core straight by them, and cut them ${laid(BURIED_CORE_END)} from the bar; the first half knots cover them.`,
                 [

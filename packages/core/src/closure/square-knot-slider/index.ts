@@ -18,7 +18,7 @@ import {
 import { ownCordSlider } from '../own-cord-slider.js';
 import { layTailsOver } from '../slide.js';
 import { coresOfTails, type OwnCordSlider } from '../tails.js';
-import { once } from '../uses.js';
+import { singleStep } from '../uses.js';
 
 /** A short sinnet of square knots, from a cord of its own, over both tails. */
 export interface SquareKnotSlider extends OwnCordSlider {
@@ -106,7 +106,7 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
         'Cross the tails so that they point opposite ways and lie side by side, not twisted, the piece closed to a ring. Hold them with a clip or a bit of tape on each side.',
       ),
       {
-        ...once(
+        ...singleStep(
           `Tie the slider, ${units} half knots`,
           'Lay the middle of the slider cord behind both tails and tie half knots round them, sides in turn. Snug, not hard: it has to slide.',
           [
@@ -134,7 +134,7 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
         sideOf: (unit, from) => (unit % 2 === 0 ? from : otherSide(from)),
       },
       {
-        ...once(
+        ...singleStep(
           'See that it slides',
           'Draw the ring in and out before anything is trimmed or glued. Too stiff: push a blunt needle along the tails. Too loose: pull the last half knots tighter.',
           [{ do: 'test', what: 'slides' }],

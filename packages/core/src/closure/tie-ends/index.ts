@@ -14,7 +14,7 @@ import {
 } from '../tails.js';
 import { closureAt, type Action } from '../../action/action.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
-import { check, leave, once, runsFreeAtStart, workingEnds } from '../uses.js';
+import { check, leave, singleStep, runsFreeAtStart, workingEnds } from '../uses.js';
 
 /** Ends that are tied to each other on the wearer. */
 export interface TieEnds extends ClosureBase {
@@ -131,7 +131,7 @@ export const tieEnds: ClosureKind<TieEnds> = {
       start: [],
       end: [
         ...plaitSteps(site, closure.tailForm, closure.length),
-        once(
+        singleStep(
           both ? 'Tie a knot at the end of each tie' : 'Tie a knot at the end of the tie',
           say`${both ? 'Each' : 'It'} is ${laid(closure.length)} long with its knot; a small overhand knot keeps it from coming undone.`,
           [...knotted('start'), ...knotted('end')],

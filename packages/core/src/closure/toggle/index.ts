@@ -6,7 +6,7 @@ import { CAUTIONS } from '../../kind/cautions.js';
 import type { ClosureSite } from '../../kind/closure-kind.js';
 import { bundleOfRuns } from '../../part/pick.js';
 import { ringNeed, tiedClasp, type TiedClasp } from '../clasps.js';
-import { check, once } from '../uses.js';
+import { check, singleStep } from '../uses.js';
 
 /** A bar that turns through a ring. */
 export interface Toggle extends TiedClasp {
@@ -99,7 +99,7 @@ export const toggle = tiedClasp<Toggle>({
     ];
   },
   after: [
-    once(
+    singleStep(
       'See that the bar turns',
       'Half of the bar must pass the ring before it turns. If it does not, add another jump ring.',
       [{ do: 'test', what: 'turns' }],
@@ -112,7 +112,7 @@ export const toggle = tiedClasp<Toggle>({
   }),
   before: ({ name }) => ({
     end: [
-      once(
+      singleStep(
         'Hang the bar from two jump rings',
         'Open both rings sideways, never outwards. Hang the bar in the first and the second ring in that; close both until no gap is felt.',
         [

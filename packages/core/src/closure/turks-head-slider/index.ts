@@ -20,7 +20,7 @@ import { say, size } from '../../measure/saying.js';
 import { ownCordSlider } from '../own-cord-slider.js';
 import { onSlider } from '../slide.js';
 import { acrossTails, type OwnCordSlider } from '../tails.js';
-import { check, once, runsFreeAtStart } from '../uses.js';
+import { check, singleStep, runsFreeAtStart } from '../uses.js';
 
 /** A Turk's head from a cord of its own round both tails. */
 export interface TurksHeadSlider extends OwnCordSlider {
@@ -152,7 +152,7 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
         ],
       ),
       {
-        ...once(
+        ...singleStep(
           'Lay both tails over each other through it',
           'Slip the knot off the tube. Lead the tails through it from opposite sides, so that they lie side by side and point opposite ways.',
           [
@@ -173,7 +173,7 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
         'round',
       ),
       {
-        ...once(
+        ...singleStep(
           'See that it slides and grips',
           'Draw the ring in and out while its ends are still long. Too loose: take up more slack; too stiff: ease a round.',
           [{ do: 'test', what: 'slides' }],

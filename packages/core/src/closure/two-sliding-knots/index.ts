@@ -29,7 +29,7 @@ import {
 } from '../slide.js';
 import { drawTails } from '../tail-drawing.js';
 import { TAILS_FIELD } from '../tails.js';
-import { check, leave, once, runsFreeAtStart, stopperEnds, useEach } from '../uses.js';
+import { check, leave, singleStep, runsFreeAtStart, stopperEnds, useEach } from '../uses.js';
 
 /** Each tail tied round the other cord; the two knots slide apart to draw in. */
 export interface TwoSlidingKnots extends ClosureBase {
@@ -140,7 +140,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
         'Cross the tails so that each points past the other, the piece closed to a ring.',
       ),
       {
-        ...once(
+        ...singleStep(
           `Tie ${oneOf(STOPPERS[closure.form].label)} with each tail`,
           say`Tie each tail round the other cord, ${laid(measures.tail)} from the body on both sides. ${HOW_SLIDING[closure.form]} Draw it up until it grips the other cord and still slides. Make both gaps equal, or the ring closes crooked.`,
           slidingActions(closure, site, measures.tail),
@@ -154,7 +154,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
             : 'The tail from the end, round the cord of the other side',
       },
       {
-        ...once(
+        ...singleStep(
           'Draw it in and out',
           'Try the widest size over what it must pass and the tightest as it will be worn, before the ends are trimmed.',
           [{ do: 'test', what: 'slides' }],

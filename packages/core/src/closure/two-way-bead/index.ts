@@ -15,7 +15,7 @@ import { AT_END, closureAt, type Action } from '../../action/action.js';
 import { CAUTIONS } from '../../kind/cautions.js';
 import type { ClosureSite } from '../../kind/closure-kind.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
-import { check, leave, once, runsFreeAtStart, stopperIn, stopperUses } from '../uses.js';
+import { check, leave, singleStep, runsFreeAtStart, stopperIn, stopperUses } from '../uses.js';
 
 /** Both tails through one tight bead in opposite directions, with a small bead knotted at each end. */
 export interface TwoWayBead extends ClosureBase {
@@ -156,7 +156,7 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
     start: [],
     end: [
       {
-        ...once(
+        ...singleStep(
           `Pass both tails through ${closure.name}`,
           'One tail from each side, in opposite directions. Fold the pulling thread over both tips, draw it through the bead first and the tips after it, one a little ahead of the other. If they stick, ream the hole with a round file, a little at a time, and blow the dust out.',
           [
@@ -174,7 +174,7 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
         moves: ['run', 'tail', 'bead'],
       },
       {
-        ...once(
+        ...singleStep(
           'Draw it in and out',
           'The bead must hold by itself and still give to a firm pull. Try it now: once the ends are knotted it cannot be changed for a tighter one.',
           [{ do: 'test', what: 'slides' }],
@@ -182,7 +182,7 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
         moves: [],
       },
       {
-        ...once(
+        ...singleStep(
           closure.endBead > 0
             ? 'String a bead and tie a knot at the end of each tail'
             : 'Tie a knot at the end of each tail',

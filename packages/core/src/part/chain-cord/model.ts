@@ -110,7 +110,7 @@ export interface ChainStretch {
   /** Where it begins in mm from the start of the part, and how long each stitch is. */
   readonly start: number;
   readonly mm: number;
-  /** The how many-th bead sits there; null on plain chain. */
+  /** Index of the bead that sits there; null on plain chain. */
   readonly bead: number | null;
   /** Cord in mm that each of them takes. */
   readonly cord: number;

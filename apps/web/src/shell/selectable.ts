@@ -1,5 +1,5 @@
 /** How a thing to choose looks, chosen and not: a chalk line round it, never colour alone. */
-export const asChosen = (chosen: boolean) =>
+export const selectable = (chosen: boolean) =>
   ({
     borderRadius: 'soft',
     border: '1px solid',

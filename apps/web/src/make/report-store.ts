@@ -3,7 +3,7 @@ import type { HalfWay, StepPlace } from '@coiled-strand/core';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 /** What one window did at a make, as long as the server does not have it. */
-export interface Told {
+export interface ProgressReport {
   readonly makeId: string;
   /** The window, among all that a make is followed on. */
   readonly device: string;
@@ -28,7 +28,7 @@ export interface Told {
 interface Schema extends DBSchema {
   told: {
     key: [string, string, number];
-    value: Told;
+    value: ProgressReport;
     indexes: { make: string };
   };
 }
@@ -58,10 +58,11 @@ function database(): Promise<IDBPDatabase<Schema>> {
   return opened;
 }
 
-const inOrder = (told: readonly Told[]): Told[] => [...told].sort((a, b) => a.order - b.order);
+const inOrder = (told: readonly ProgressReport[]): ProgressReport[] =>
+  [...told].sort((a, b) => a.order - b.order);
 
 /** Everything that any window of this browser has not told the server yet, of one make or of all. */
-export async function toldHere(makeId?: string): Promise<Told[]> {
+export async function storedReports(makeId?: string): Promise<ProgressReport[]> {
   const store = await database();
   return inOrder(
     makeId === undefined
@@ -74,7 +75,7 @@ export async function toldHere(makeId?: string): Promise<Told[]> {
  * Keeps it. The store takes a moment, and a window may be closed in that: a note of it is made at once, and taken
  * away when the store has it.
  */
-export async function keepTold(told: Told): Promise<void> {
+export async function storeReport(told: ProgressReport): Promise<void> {
   const note = JSON.stringify(told);
   write(noteKey(told), note);
   const change = (await database()).transaction('told', 'readwrite');
@@ -85,7 +86,8 @@ export async function keepTold(told: Told): Promise<void> {
 }
 
 const NOTE = 'coiled-strand.note.';
-const noteKey = ({ makeId, device, order }: Told): string => `${NOTE}${makeId}.${device}.${order}`;
+const noteKey = ({ makeId, device, order }: ProgressReport): string =>
+  `${NOTE}${makeId}.${device}.${order}`;
 
 function write(key: string, note: string): void {
   try {
@@ -98,12 +100,13 @@ function write(key: string, note: string): void {
 /** Puts what a window that was closed could only note where all is kept. */
 export async function takeUpNotes(): Promise<void> {
   for (const key of Object.keys(localStorage)) {
-    if (key.startsWith(NOTE)) await keepTold(JSON.parse(localStorage.getItem(key)!) as Told);
+    if (key.startsWith(NOTE))
+      await storeReport(JSON.parse(localStorage.getItem(key)!) as ProgressReport);
   }
 }
 
 /** Lets go of what the server has, unless more was added to it meanwhile. */
-export async function dropTold({ makeId, device, order, said }: Told): Promise<void> {
+export async function deleteReport({ makeId, device, order, said }: ProgressReport): Promise<void> {
   const change = (await database()).transaction('told', 'readwrite');
   const key: Schema['told']['key'] = [makeId, device, order];
   const kept = await change.store.get(key);
@@ -112,7 +115,7 @@ export async function dropTold({ makeId, device, order, said }: Told): Promise<v
 }
 
 /** Puts these in place of all that is kept of a make, in one stroke. */
-export async function replaceTold(makeId: string, by: readonly Told[]): Promise<void> {
+export async function replaceReports(makeId: string, by: readonly ProgressReport[]): Promise<void> {
   const change = (await database()).transaction('told', 'readwrite');
   for (const key of await change.store.index('make').getAllKeys(makeId)) {
     await change.store.delete(key);

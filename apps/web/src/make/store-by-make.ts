@@ -13,7 +13,7 @@ interface Kept<T> {
  *
  * @param name under which it lies in the browser
  */
-export function keptByMake<T>(name: string) {
+export function storeByMake<T>(name: string) {
   const key = `coiled-strand.${name}`;
   const store = create<Kept<T>>()(
     persist(

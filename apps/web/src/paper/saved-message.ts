@@ -5,7 +5,7 @@ import { saidOfFile } from '../shell/save-file';
  *
  * @param lost letters that stand in it as a question mark
  */
-export const toldOf = (name: string, lost: readonly string[]): string =>
+export const savedMessage = (name: string, lost: readonly string[]): string =>
   lost.length === 0
     ? saidOfFile(name)
     : `${saidOfFile(name)} Our letters for paper have no ${lost.join(' ')}: a question mark stands there.`;
