@@ -18,15 +18,13 @@ const CORE = [
   'template',
   'layout',
   'make',
-  'stock',
-  'cutting',
-  'buying',
-  'schedule',
-  'price',
   'drawing',
   'paper',
   'format',
 ];
+
+/** Folders of what a workshop does around its pieces, likewise. */
+const WORKSHOP = ['stock', 'cutting', 'buying', 'schedule', 'price'];
 
 /** Folders of the web application, likewise: from what knows nothing of a piece to whole pages. */
 const WEB = [
@@ -138,9 +136,11 @@ const strangers = (name, path, others) => ({
 module.exports = {
   forbidden: [
     ...floors('core', 'packages/core/src', CORE),
+    ...floors('workshop', 'packages/workshop/src', WORKSHOP),
     ...floors('web', 'apps/web/src', WEB),
     ...floors('server', 'apps/server/src', SERVER),
     known('core', 'packages/core/src', CORE),
+    known('workshop', 'packages/workshop/src', WORKSHOP),
     known('web', 'apps/web/src', WEB),
     known('server', 'apps/server/src', [...SERVER, 'testing']),
     apart('stages', 'apps/web/src/stages'),
@@ -161,13 +161,19 @@ module.exports = {
       to: { pathNot: '^packages/core/src' },
     },
     {
-      name: 'contract-uses-core-only',
+      name: 'workshop-uses-core-only',
       severity: 'error',
-      from: { path: '^packages/contract/src' },
-      to: { path: '^(apps|e2e)/' },
+      from: { path: '^packages/workshop/src', pathNot: '\\.test\\.ts$' },
+      to: { pathNot: '^packages/(workshop/src/|core/src/index\\.ts$)' },
     },
     {
-      name: 'solver-uses-core-only',
+      name: 'contract-uses-core-and-workshop-only',
+      severity: 'error',
+      from: { path: '^packages/contract/src' },
+      to: { path: '^(apps|e2e|packages/solver)/' },
+    },
+    {
+      name: 'solver-uses-workshop-only',
       severity: 'error',
       from: { path: '^packages/solver/src' },
       to: { path: '^(apps|e2e|packages/contract)/' },
@@ -179,7 +185,7 @@ module.exports = {
       comment: 'Packages are used through their entrance, never by a path into them.',
       severity: 'error',
       from: { path: '^(apps|e2e)/' },
-      to: { path: '^packages/(core|contract|solver)/src/(?!index\\.ts$)' },
+      to: { path: '^packages/(core|workshop|contract|solver)/src/(?!index\\.ts$)' },
     },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {

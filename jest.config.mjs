@@ -30,7 +30,8 @@ const shared = {
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
     // What others use of a library is built as one file: each test loads it anew, and hundreds take seconds.
-    '^@coiled-strand/(core|contract|solver)$': '<rootDir>/../../packages/$1/dist/bundle.js',
+    '^@coiled-strand/(core|workshop|contract|solver)$':
+      '<rootDir>/../../packages/$1/dist/bundle.js',
     '^class-validator$': '<rootDir>/../../.data/vendor/class-validator.mjs',
   },
   transformIgnorePatterns: ['/node_modules/'],
@@ -42,6 +43,15 @@ const project = (displayName, rootDir, more = {}) => ({
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
   testEnvironment: 'node',
   ...more,
+});
+
+/** With sources of the core for its bundle: what the tests of both share comes out of them too. */
+const onSources = ({ moduleNameMapper }) => ({
+  moduleNameMapper: {
+    ...moduleNameMapper,
+    '^@coiled-strand/(core|workshop|contract|solver)$': '<rootDir>/../../packages/$1/src/index.ts',
+    '^@coiled-strand/core/testing$': '<rootDir>/../../packages/core/src/testing.ts',
+  },
 });
 
 const web = {
@@ -67,6 +77,7 @@ export default {
   testTimeout: 600_000,
   projects: [
     project('core', 'packages/core'),
+    project('workshop', 'packages/workshop', onSources(shared)),
     project('contract', 'packages/contract', { setupFiles: ['reflect-metadata'] }),
     project('server', 'apps/server', { setupFiles: ['reflect-metadata'] }),
     project('web', 'apps/web', { ...web, testPathIgnorePatterns: [MADE_UP] }),
@@ -74,10 +85,7 @@ export default {
       ...web,
       testMatch: [`<rootDir>/src/${MADE_UP}`],
       // Puts a kind into the registries of the core, which are no files of their own in a bundle.
-      moduleNameMapper: {
-        ...web.moduleNameMapper,
-        '^@coiled-strand/(core|contract|solver)$': '<rootDir>/../../packages/$1/src/index.ts',
-      },
+      ...onSources(web),
     }),
   ],
 };

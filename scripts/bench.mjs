@@ -314,7 +314,7 @@ function seeded(seed) {
 
 /** Cutting: some cuts over some lots, until proven or until time is up. */
 async function benchCutting() {
-  const core = await import(join(ROOT, 'packages/core/dist/index.js'));
+  const workshop = await import(join(ROOT, 'packages/workshop/dist/index.js'));
   const { loadSolver } = await import(join(ROOT, 'packages/solver/dist/index.js'));
   const solve = await loadSolver();
   process.stdout.write('\nCutting stock, in Node\n');
@@ -341,7 +341,7 @@ async function benchCutting() {
       const from = performance.now();
       const left = () => seconds * 0.95 - (performance.now() - from) / 1000;
       let plan = null;
-      for (plan of core.cutPlans(wanted, supply, { solve, left }));
+      for (plan of workshop.cutPlans(wanted, supply, { solve, left }));
       const ms = performance.now() - from;
       const { proof } = plan;
       row(
@@ -355,7 +355,7 @@ async function benchCutting() {
 
 /** Sixty pieces over eight weeks, laid out anew as after a move. */
 async function benchWeek() {
-  const core = await import(join(ROOT, 'packages/core/dist/index.js'));
+  const workshop = await import(join(ROOT, 'packages/workshop/dist/index.js'));
   const uniform = seeded(60);
   const week = {
     zone: 'Europe/Oslo',
@@ -364,7 +364,7 @@ async function benchWeek() {
     longest: 90,
   };
   const now = Date.UTC(2026, 10, 26);
-  const sittings = core.sittingsOf(week, now, 56);
+  const sittings = workshop.sittingsOf(week, now, 56);
   const jobs = Array.from({ length: 60 }, (_, j) => {
     const task = (n, what, minutes, wait = 0) => ({
       id: `${j} ${n}`,
@@ -387,7 +387,7 @@ async function benchWeek() {
   for (let move = 0; move < 40; move++) {
     const pins = new Map([[`${move} 2`, sittings[(move * 3) % sittings.length].start]]);
     const from = performance.now();
-    for (const plan of core.planWeek(jobs, sittings, { pins, tries: 0, uniform })) void plan;
+    for (const plan of workshop.planWeek(jobs, sittings, { pins, tries: 0, uniform })) void plan;
     times.push(performance.now() - from);
   }
   times.sort((a, b) => a - b);

@@ -6,6 +6,7 @@ import { ROOT, show } from './lib/shell.mjs';
 await run(async () => {
   const parts = [
     'packages/core',
+    'packages/workshop',
     'packages/contract',
     'packages/solver',
     'apps/server',

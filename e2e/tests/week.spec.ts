@@ -7,7 +7,8 @@ import type {
   OrderView,
   PageView,
 } from '@coiled-strand/contract';
-import { stepPlaceOf, thingKey, totalActions } from '@coiled-strand/core';
+import { stepPlaceOf, totalActions } from '@coiled-strand/core';
+import { thingKey } from '@coiled-strand/workshop';
 import type { Page } from '@playwright/test';
 import { expect, stored, test, type Running } from '../fixtures.js';
 import { expectAccessible } from '../accessible.js';

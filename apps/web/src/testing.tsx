@@ -6,7 +6,8 @@ import type {
   PieceView,
   WorkshopView,
 } from '@coiled-strand/contract';
-import { PRICING, type Piece } from '@coiled-strand/core';
+import type { Piece } from '@coiled-strand/core';
+import { PRICING } from '@coiled-strand/workshop';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { render, type RenderResult } from '@testing-library/react';
 import type { ReactNode } from 'react';

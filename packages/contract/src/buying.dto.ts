@@ -1,4 +1,4 @@
-import type { Thing } from '@coiled-strand/core';
+import type { Thing } from '@coiled-strand/workshop';
 import { IsBoolean, IsOptional } from 'class-validator';
 import { AboutLotDto, MAX_OF_A_LOT } from './lot.dto.js';
 import { IsCents, IsCount, IsDay, IsListOf, IsMeasure, IsName, IsText, OrNull } from './rules.js';

@@ -1,4 +1,4 @@
-import type { Proof } from '@coiled-strand/core';
+import type { Proof } from '@coiled-strand/workshop';
 import {
   IsBoolean,
   IsIn,

@@ -1,4 +1,4 @@
-import type { MovementReason, Thing } from '@coiled-strand/core';
+import type { MovementReason, Thing } from '@coiled-strand/workshop';
 import { Transform } from 'class-transformer';
 import {
   ArrayMaxSize,

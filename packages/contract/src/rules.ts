@@ -1,4 +1,5 @@
-import { dayFrom, ID_PATTERN, isZone } from '@coiled-strand/core';
+import { ID_PATTERN } from '@coiled-strand/core';
+import { dayFrom, isZone } from '@coiled-strand/workshop';
 import 'reflect-metadata';
 import { Type, type ClassConstructor } from 'class-transformer';
 import {

@@ -6,12 +6,17 @@ import { VERSION } from './version.js';
 const read = (path: string): string =>
   readFileSync(new URL(`../../../${path}`, import.meta.url), 'utf8');
 
-it.each(['.', 'packages/core', 'packages/contract', 'apps/server', 'apps/web', 'e2e'])(
-  'the version is that of the package in %s',
-  (folder) => {
-    expect(JSON.parse(read(`${folder}/package.json`))).toMatchObject({ version: VERSION });
-  },
-);
+it.each([
+  '.',
+  'packages/core',
+  'packages/workshop',
+  'packages/contract',
+  'apps/server',
+  'apps/web',
+  'e2e',
+])('the version is that of the package in %s', (folder) => {
+  expect(JSON.parse(read(`${folder}/package.json`))).toMatchObject({ version: VERSION });
+});
 it('is told of in the changelog', () => {
   expect(read('CHANGELOG.md')).toContain(`## ${VERSION}`);
 });

@@ -1,4 +1,5 @@
-import type { MovementReason, Reading, Task, Thing, Took } from '@coiled-strand/core';
+import type { Reading } from '@coiled-strand/core';
+import type { MovementReason, Task, Thing, Took } from '@coiled-strand/workshop';
 import type { CutDto, CuttingSessionDto } from './cutting.dto.js';
 import type { ShoppingItemDto } from './buying.dto.js';
 import type { KitDto } from './kit.dto.js';

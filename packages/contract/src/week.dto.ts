@@ -1,4 +1,4 @@
-import type { BenchWeek, Hours, Pricing } from '@coiled-strand/core';
+import type { BenchWeek, Hours, Pricing } from '@coiled-strand/workshop';
 import { IsISO8601 } from 'class-validator';
 import { IsCents, IsCount, IsDays, IsListOf, IsMeasure, IsName, IsZone } from './rules.js';
 

@@ -1,4 +1,4 @@
-import type { Program, Solve, Solved } from '@coiled-strand/core';
+import type { Program, Solve, Solved } from '@coiled-strand/workshop';
 import * as module from 'highs';
 import type { Highs, InitOptions, ModelData } from 'highs';
 

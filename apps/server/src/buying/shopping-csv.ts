@@ -1,5 +1,6 @@
 import type { ShoppingItemView } from '@coiled-strand/contract';
-import { sayAmount, speak, thingName, type SpokenUnits } from '@coiled-strand/core';
+import { speak, type SpokenUnits } from '@coiled-strand/core';
+import { sayAmount, thingName } from '@coiled-strand/workshop';
 import { stringify } from 'csv-stringify/sync';
 
 /**

@@ -1,20 +1,22 @@
 import {
-  needsOf,
   actionsBefore,
-  cutPlans,
   makeSteps,
-  minutesOf,
   planPiece,
   firstSideFor,
   reachedBy,
   stepPlaceOf,
+  type Plan,
+} from '@coiled-strand/core';
+import {
+  needsOf,
+  cutPlans,
+  minutesOf,
   thingKey,
   worthKeeping,
   type CordLot,
-  type Plan,
   type Solve,
   type WantedCut,
-} from '@coiled-strand/core';
+} from '@coiled-strand/workshop';
 import type { CutDto, OrderState } from '@coiled-strand/contract';
 import type { EntityManager } from 'typeorm';
 import { beginLot, enter } from '../lots/ledger.js';

@@ -3,12 +3,12 @@ import {
   compareOutcome,
   firstSideFor,
   makeSteps,
-  minutesOf,
   planPiece,
   reachedBy,
   stepPlaceOf,
   totalActions,
 } from '@coiled-strand/core';
+import { minutesOf } from '@coiled-strand/workshop';
 import type { DataSource, EntityManager } from 'typeorm';
 import { SwatchRow } from '../rows/swatch.entity.js';
 import { MakeRow } from '../rows/make.entity.js';

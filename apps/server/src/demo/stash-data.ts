@@ -1,5 +1,6 @@
 import type { LotForm, PackDto } from '@coiled-strand/contract';
-import type { Cord, Piece, Thing } from '@coiled-strand/core';
+import type { Cord, Piece } from '@coiled-strand/core';
+import type { Thing } from '@coiled-strand/workshop';
 import { PIECES } from './demo-data.js';
 
 // What lies in the drawers, and how shops sell it. All made up. Lengths in mm, money in cents.

@@ -1,5 +1,5 @@
 import type { PricingDto, WeekDto } from '@coiled-strand/contract';
-import { addDays, dayText, wallTime, weekdayOf } from '@coiled-strand/core';
+import { addDays, dayText, wallTime, weekdayOf } from '@coiled-strand/workshop';
 
 // All made up. Money in cents.
 

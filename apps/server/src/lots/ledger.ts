@@ -1,12 +1,6 @@
 import type { LotView } from '@coiled-strand/contract';
-import {
-  moved,
-  sayAmount,
-  speak,
-  say,
-  type MovementReason,
-  type SpokenUnits,
-} from '@coiled-strand/core';
+import { speak, say, type SpokenUnits } from '@coiled-strand/core';
+import { moved, sayAmount, type MovementReason } from '@coiled-strand/workshop';
 import { HttpStatus } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';

@@ -11,7 +11,8 @@ import type {
   PageView,
   TakeInDto,
 } from '@coiled-strand/contract';
-import { difference, opposite, shareOut, thingKey, type SpokenUnits } from '@coiled-strand/core';
+import type { SpokenUnits } from '@coiled-strand/core';
+import { difference, opposite, shareOut, thingKey } from '@coiled-strand/workshop';
 import { HttpStatus, Injectable } from '@nestjs/common';
 import { DataSource, In, type EntityManager } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';

@@ -11,7 +11,6 @@ import type {
 import {
   actionsAt,
   compareOutcome,
-  minutesOf,
   startPlace,
   firstSideFor,
   reachedBy,
@@ -21,6 +20,7 @@ import {
   type Piece,
   type StepPlace,
 } from '@coiled-strand/core';
+import { minutesOf } from '@coiled-strand/workshop';
 import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { LRUCache } from 'lru-cache';

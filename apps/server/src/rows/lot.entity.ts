@@ -1,5 +1,5 @@
 import type { LotForm } from '@coiled-strand/contract';
-import type { Thing } from '@coiled-strand/core';
+import type { Thing } from '@coiled-strand/workshop';
 import { Column, Entity } from 'typeorm';
 import { Owned } from './base.entity.js';
 

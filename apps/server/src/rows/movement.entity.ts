@@ -1,4 +1,4 @@
-import type { MovementReason } from '@coiled-strand/core';
+import type { MovementReason } from '@coiled-strand/workshop';
 import { Column, Entity } from 'typeorm';
 import { Owned } from './base.entity.js';
 

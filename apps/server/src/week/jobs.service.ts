@@ -1,12 +1,6 @@
 import type { JobsView, JobView, MakeView } from '@coiled-strand/contract';
-import {
-  minutesOf,
-  tasksOf,
-  type Hand,
-  type Step,
-  type Task,
-  type Took,
-} from '@coiled-strand/core';
+import type { Hand, Step } from '@coiled-strand/core';
+import { minutesOf, tasksOf, type Task, type Took } from '@coiled-strand/workshop';
 import { Injectable } from '@nestjs/common';
 import { LRUCache } from 'lru-cache';
 import { DataSource, In, IsNull, Not } from 'typeorm';

@@ -1,5 +1,5 @@
 import { PricingDto, SettingsDto, WeekDto, type WorkshopView } from '@coiled-strand/contract';
-import { PRICING } from '@coiled-strand/core';
+import { PRICING } from '@coiled-strand/workshop';
 import { Body, Controller, Get, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Roles } from '../identity/roles.js';

@@ -1,4 +1,4 @@
-import type { Thing } from '@coiled-strand/core';
+import type { Thing } from '@coiled-strand/workshop';
 import { CountField } from '../fields/count-field';
 import { LengthField } from '../fields/length-field';
 import { useUnits } from '../settings/use-units';

@@ -1,4 +1,4 @@
-import type { Thing } from '@coiled-strand/core';
+import type { Thing } from '@coiled-strand/workshop';
 import { MoneyField } from '../fields/money-field';
 import { TextRow } from '../fields/text-row';
 import { useCurrency } from '../settings/use-currency';

@@ -1,14 +1,6 @@
 import type { CutDto } from '@coiled-strand/contract';
-import {
-  needsOf,
-  planPiece,
-  thingKey,
-  type Cord,
-  type Hand,
-  type Piece,
-  type PieceNeeds,
-  type Thing,
-} from '@coiled-strand/core';
+import { planPiece, type Cord, type Hand, type Piece } from '@coiled-strand/core';
+import { needsOf, thingKey, type PieceNeeds, type Thing } from '@coiled-strand/workshop';
 
 /** Some pieces alike that are to be cut, bought or packed for. */
 export interface Wish {

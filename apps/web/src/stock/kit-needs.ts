@@ -1,13 +1,5 @@
-import {
-  needsOf,
-  planPiece,
-  thingKey,
-  type Hand,
-  type NeededCut,
-  type Piece,
-  type PieceNeeds,
-  type Wearer,
-} from '@coiled-strand/core';
+import { planPiece, type Hand, type Piece, type Wearer } from '@coiled-strand/core';
+import { needsOf, thingKey, type NeededCut, type PieceNeeds } from '@coiled-strand/workshop';
 
 /** What one pack holds for a range of sizes, and the sizes that cannot be made. */
 export interface KitNeeds {

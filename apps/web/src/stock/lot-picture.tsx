@@ -1,5 +1,6 @@
 import type { LotView } from '@coiled-strand/contract';
-import { ringThickness, woundRadius, type Bead, type Cord } from '@coiled-strand/core';
+import type { Bead, Cord } from '@coiled-strand/core';
+import { ringThickness, woundRadius } from '@coiled-strand/workshop';
 import { useId } from 'react';
 import './lot-picture.css';
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import type { CutForView, FromMakeDto, LotView } from '@coiled-strand/contract';
-import { planPiece, templateById, thingKey, type Plan } from '@coiled-strand/core';
+import { planPiece, templateById, type Plan } from '@coiled-strand/core';
+import { thingKey } from '@coiled-strand/workshop';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { listen, renderIn } from '../testing';

@@ -1,6 +1,7 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
 import type { LotView, MadeFromDto, MakeView } from '@coiled-strand/contract';
-import { needsOf, thingKey, USEFUL, worthKeeping, type Plan } from '@coiled-strand/core';
+import type { Plan } from '@coiled-strand/core';
+import { needsOf, thingKey, USEFUL, worthKeeping } from '@coiled-strand/workshop';
 import { Archive } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useCutFor, useFromMake, useLotsOf } from '../api/week-queries';

@@ -1,5 +1,11 @@
 import { Box, Flex, Heading, Text } from '@chakra-ui/react';
-import { priceOf, wageAt, type PieceNeeds, type PriceReason, type Work } from '@coiled-strand/core';
+import {
+  priceOf,
+  wageAt,
+  type PieceNeeds,
+  type PriceReason,
+  type Work,
+} from '@coiled-strand/workshop';
 import { Settings2 } from 'lucide-react';
 import { useState } from 'react';
 import { ForMakers } from '../frame/for-makers';

@@ -1,5 +1,5 @@
 import { Grid } from '@chakra-ui/react';
-import type { Pricing } from '@coiled-strand/core';
+import type { Pricing } from '@coiled-strand/workshop';
 import { useState } from 'react';
 import { useChangePricing } from '../api/week-queries';
 import { CountField } from '../fields/count-field';

@@ -1,5 +1,5 @@
 import type { CutDto, LotView } from '@coiled-strand/contract';
-import { USEFUL, type CordLot, type WantedCut } from '@coiled-strand/core';
+import { USEFUL, type CordLot, type WantedCut } from '@coiled-strand/workshop';
 
 /** A lot of cord as cutting sees it. */
 export const cordLot = ({ id, key, left, dyeLot, whole, useful }: LotView): CordLot => ({

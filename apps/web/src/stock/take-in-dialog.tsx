@@ -1,6 +1,6 @@
 import { Box, Grid, Text } from '@chakra-ui/react';
 import type { LotForm } from '@coiled-strand/contract';
-import type { Thing } from '@coiled-strand/core';
+import type { Thing } from '@coiled-strand/workshop';
 import { useState } from 'react';
 import { useTakeIn } from '../api/week-queries';
 import { Choices } from '../fields/choices';

@@ -1,5 +1,5 @@
 import { chakra } from '@chakra-ui/react';
-import type { Thing } from '@coiled-strand/core';
+import type { Thing } from '@coiled-strand/workshop';
 
 /** The colour of a thing, small. Its name always stands beside it. */
 export function ThingSwatch({ thing }: { readonly thing: Thing }) {

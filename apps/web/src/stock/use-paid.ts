@@ -1,11 +1,6 @@
 import type { LotView } from '@coiled-strand/contract';
-import {
-  thingKey,
-  thingName,
-  type Cord,
-  type Material,
-  type PieceNeeds,
-} from '@coiled-strand/core';
+import type { Cord } from '@coiled-strand/core';
+import { thingKey, thingName, type Material, type PieceNeeds } from '@coiled-strand/workshop';
 import { useMemo } from 'react';
 import { useLotsOf, usePacks } from '../api/week-queries';
 

@@ -1,5 +1,6 @@
 import type { LotView } from '@coiled-strand/contract';
-import type { Cord, CutPlan, Thing } from '@coiled-strand/core';
+import type { Cord } from '@coiled-strand/core';
+import type { CutPlan, Thing } from '@coiled-strand/workshop';
 import { useMemo } from 'react';
 import { useHand } from '../api/queries';
 import { useLotsOf } from '../api/week-queries';

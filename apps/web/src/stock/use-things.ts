@@ -1,4 +1,4 @@
-import { thingKey, type Thing } from '@coiled-strand/core';
+import { thingKey, type Thing } from '@coiled-strand/workshop';
 import { useMemo } from 'react';
 import { useBeads, useCords, useFittings } from '../api/queries';
 import { useLots } from '../api/week-queries';

@@ -1,5 +1,5 @@
 import type { LotForm, LotView, MovementView } from '@coiled-strand/contract';
-import { sayAmount, thingName, type MovementReason, type Thing } from '@coiled-strand/core';
+import { sayAmount, thingName, type MovementReason, type Thing } from '@coiled-strand/workshop';
 import type { Units } from '../settings/use-units';
 
 export const FORM_WORDS: Readonly<Record<LotForm, string>> = {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { JobView } from '@coiled-strand/contract';
-import type { Task } from '@coiled-strand/core';
+import type { Task } from '@coiled-strand/workshop';
 import ICAL from 'ical.js';
 import { calendarOf } from './calendar';
 import type { SlotOn } from './slot-words';

@@ -1,5 +1,5 @@
 import { Box, Text } from '@chakra-ui/react';
-import { MIN_MAKES, wallTime, type ReadyBy } from '@coiled-strand/core';
+import { MIN_MAKES, wallTime, type ReadyBy } from '@coiled-strand/workshop';
 import { DAYS } from './use-week';
 import { sayDay } from './times';
 

@@ -1,5 +1,5 @@
 import type { JobView } from '@coiled-strand/contract';
-import type { Slot, Task } from '@coiled-strand/core';
+import type { Slot, Task } from '@coiled-strand/workshop';
 import type { Week } from './use-week';
 
 const BATCH_WORDS = {

@@ -1,4 +1,4 @@
-import { dayText, wallTime, weekdayOf, type Day } from '@coiled-strand/core';
+import { dayText, wallTime, weekdayOf, type Day } from '@coiled-strand/workshop';
 
 // Days and times as a maker reads them, always by the workshop’s clock. The one place that writes them.
 

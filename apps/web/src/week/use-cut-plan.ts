@@ -1,4 +1,4 @@
-import type { CordLot, CutPlan, WantedCut } from '@coiled-strand/core';
+import type { CordLot, CutPlan, WantedCut } from '@coiled-strand/workshop';
 import { proxy } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { ownWorker } from './in-worker';

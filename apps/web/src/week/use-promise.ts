@@ -1,4 +1,4 @@
-import { paceOf, type Job, type ReadyBy } from '@coiled-strand/core';
+import { paceOf, type Job, type ReadyBy } from '@coiled-strand/workshop';
 import { useEffect, useState } from 'react';
 import { ownWorker } from './in-worker';
 import type { Week } from './use-week';

@@ -1,14 +1,14 @@
 import { benchWeekOf, type JobsView, type JobView, type WeekDto } from '@coiled-strand/contract';
+import { random } from '@coiled-strand/core';
 import {
   dayFrom,
   instantOf,
   planWeek,
-  random,
   sittingsOf,
   type Job,
   type Sitting,
   type WeekPlan,
-} from '@coiled-strand/core';
+} from '@coiled-strand/workshop';
 import { proxy } from 'comlink';
 import { useEffect, useMemo, useState } from 'react';
 import { serverNow } from '../api/clock';

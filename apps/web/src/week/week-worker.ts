@@ -1,7 +1,7 @@
+import { random } from '@coiled-strand/core';
 import {
   cutPlans,
   planWeek,
-  random,
   promiseFor,
   type CordLot,
   type CutPlan,
@@ -11,7 +11,7 @@ import {
   type Sitting,
   type WantedCut,
   type WeekPlan,
-} from '@coiled-strand/core';
+} from '@coiled-strand/workshop';
 import { loadSolver } from '@coiled-strand/solver';
 import { expose } from 'comlink';
 import runtime from 'highs/runtime?url';

@@ -54,7 +54,7 @@ describe('half way', () => {
     expect(seen.lasts).toBeLessThan(0.99);
     expect(seen.takeUpFactor).toEqual({
       factor: 1,
-      spread: expect.closeTo(Math.hypot(0.11, DRIFT), 9),
+      sd: expect.closeTo(Math.hypot(0.11, DRIFT), 9),
     });
   });
   it('sees the hand of this make: its pitch, its take-up, the length that comes out', () => {

@@ -1,5 +1,5 @@
 import { Box, Text } from '@chakra-ui/react';
-import { isBest } from '@coiled-strand/core';
+import { isBest } from '@coiled-strand/workshop';
 import { CalendarArrowDown, CalendarClock } from 'lucide-react';
 import { useState } from 'react';
 import { Changeable, ForMakers } from '../../frame/for-makers';

@@ -1,4 +1,4 @@
-import { dayText, wallTime, type Day, type Sitting } from '@coiled-strand/core';
+import { dayText, wallTime, type Day, type Sitting } from '@coiled-strand/workshop';
 import { slotsOn, type SlotOn } from '../../week/slot-words';
 import { dueAt, type Week } from '../../week/use-week';
 

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
 import type { WeekDto } from '@coiled-strand/contract';
-import { dayFrom } from '@coiled-strand/core';
+import { dayFrom } from '@coiled-strand/workshop';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { useChangeWeek } from '../../api/week-queries';

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { DndContext, PointerSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
-import { wallTime, type Sitting } from '@coiled-strand/core';
+import { wallTime, type Sitting } from '@coiled-strand/workshop';
 import { Fragment, useMemo, useState } from 'react';
 import { useChangeWeek } from '../../api/week-queries';
 import { toaster } from '../../shell/toaster';

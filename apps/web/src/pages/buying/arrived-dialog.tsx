@@ -1,6 +1,6 @@
 import { Grid } from '@chakra-ui/react';
 import type { ShoppingItemView } from '@coiled-strand/contract';
-import { thingName } from '@coiled-strand/core';
+import { thingName } from '@coiled-strand/workshop';
 import { useState } from 'react';
 import { useArrived } from '../../api/week-queries';
 import { CountField } from '../../fields/count-field';

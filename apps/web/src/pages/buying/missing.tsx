@@ -8,7 +8,7 @@ import {
   withSpare,
   type Covering,
   type Pack,
-} from '@coiled-strand/core';
+} from '@coiled-strand/workshop';
 import { ListPlus } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useAddShopping, usePacks } from '../../api/week-queries';

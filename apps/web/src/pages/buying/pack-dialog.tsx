@@ -1,5 +1,5 @@
 import { Grid } from '@chakra-ui/react';
-import { thingName, type Thing } from '@coiled-strand/core';
+import { thingName, type Thing } from '@coiled-strand/workshop';
 import { useState } from 'react';
 import { useAddPack } from '../../api/week-queries';
 import { MoneyField } from '../../fields/money-field';

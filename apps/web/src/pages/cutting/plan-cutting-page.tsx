@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
 import type { CuttingSessionDto } from '@coiled-strand/contract';
-import type { CutPlan } from '@coiled-strand/core';
+import type { CutPlan } from '@coiled-strand/workshop';
 import { Scissors, Square } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';

@@ -1,6 +1,7 @@
 import { Box, Link as ChakraLink, Text } from '@chakra-ui/react';
 import type { CutDto } from '@coiled-strand/contract';
-import { likeKey, type Cord, type CutPlan } from '@coiled-strand/core';
+import type { Cord } from '@coiled-strand/core';
+import { likeKey, type CutPlan } from '@coiled-strand/workshop';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useLots } from '../../api/week-queries';

@@ -5,13 +5,12 @@ import {
   makeSteps,
   planPiece,
   stepPicture,
-  thingName,
   type Piece,
-  type PieceNeeds,
   type Plan,
   type Step,
   type Wearer,
 } from '@coiled-strand/core';
+import { thingName, type PieceNeeds } from '@coiled-strand/workshop';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo } from 'react';
 import { useHand, useWorkshop } from '../../api/queries';

@@ -15,7 +15,7 @@ import { addUp } from '../../stock/demand';
 import { kitNeeds } from '../../stock/kit-needs';
 import { cordLot, wantedCut } from '../../stock/supply';
 import { ThingSwatch } from '../../stock/thing-swatch';
-import { thingKey, thingName } from '@coiled-strand/core';
+import { thingKey, thingName } from '@coiled-strand/workshop';
 import { useCutPlan } from '../../week/use-cut-plan';
 import { Card } from './card';
 import { Labels } from './labels';

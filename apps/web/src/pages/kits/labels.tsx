@@ -1,6 +1,6 @@
 import { Box, Grid, Text } from '@chakra-ui/react';
 import type { KitDto } from '@coiled-strand/contract';
-import { thingName, type PieceNeeds } from '@coiled-strand/core';
+import { thingName, type PieceNeeds } from '@coiled-strand/workshop';
 import { ArrowLeft } from 'lucide-react';
 import { addressOf } from '../../paper/address';
 import { TagsButton } from '../../paper/tags-button';

@@ -1,6 +1,6 @@
 import { Box, Text } from '@chakra-ui/react';
 import type { FromLotDto, KitView, LotView } from '@coiled-strand/contract';
-import { thingKey, thingName, type PieceNeeds } from '@coiled-strand/core';
+import { thingKey, thingName, type PieceNeeds } from '@coiled-strand/workshop';
 import { useState } from 'react';
 import { usePacked } from '../../api/week-queries';
 import { CountField } from '../../fields/count-field';

@@ -1,6 +1,6 @@
 import { Text } from '@chakra-ui/react';
 import type { OrderDto } from '@coiled-strand/contract';
-import { wallTime, dayText } from '@coiled-strand/core';
+import { wallTime, dayText } from '@coiled-strand/workshop';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { useAddOrder } from '../../api/week-queries';

@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { ORDER_FILTERS, ORDER_SORTS, PAGE, type OrderView } from '@coiled-strand/contract';
-import { dayFrom, wallTime } from '@coiled-strand/core';
+import { dayFrom, wallTime } from '@coiled-strand/workshop';
 import { Plus } from 'lucide-react';
 import { Link } from 'react-router';
 import { ForMakers } from '../../frame/for-makers';

@@ -1,5 +1,6 @@
 import type { OrderDto } from '@coiled-strand/contract';
-import { makeSteps, planPiece, tasksOf, type Job, type ReadyBy } from '@coiled-strand/core';
+import { makeSteps, planPiece } from '@coiled-strand/core';
+import { tasksOf, type Job, type ReadyBy } from '@coiled-strand/workshop';
 import { useMemo } from 'react';
 import { useHand, useWorkshop } from '../../api/queries';
 import { usePiecesById } from '../../api/week-queries';

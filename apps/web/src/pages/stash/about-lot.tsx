@@ -1,6 +1,6 @@
 import { Grid, Heading, Text } from '@chakra-ui/react';
 import type { LotView } from '@coiled-strand/contract';
-import { USEFUL } from '@coiled-strand/core';
+import { USEFUL } from '@coiled-strand/workshop';
 import { useChangeLot } from '../../api/week-queries';
 import { LengthField } from '../../fields/length-field';
 import { TextField } from '../../fields/text-field';

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
 import type { LotView } from '@coiled-strand/contract';
 import { useState } from 'react';
-import { dayFrom } from '@coiled-strand/core';
+import { dayFrom } from '@coiled-strand/workshop';
 import { Link, useParams } from 'react-router';
 import { Changeable } from '../../frame/for-makers';
 import { useLot } from '../../api/week-queries';

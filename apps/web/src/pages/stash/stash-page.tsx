@@ -8,7 +8,7 @@ import {
   type LotState,
   type LotView,
 } from '@coiled-strand/contract';
-import type { Thing } from '@coiled-strand/core';
+import type { Thing } from '@coiled-strand/workshop';
 import { List as ListIcon, PackagePlus } from 'lucide-react';
 import { useState } from 'react';
 import { Link } from 'react-router';

@@ -1,6 +1,11 @@
 import { Box, Grid, Text } from '@chakra-ui/react';
 import type { LotView } from '@coiled-strand/contract';
-import { assumedDensity, countByWeight, lengthByWeight, type Uncertain } from '@coiled-strand/core';
+import {
+  assumedDensity,
+  countByWeight,
+  lengthByWeight,
+  type Uncertain,
+} from '@coiled-strand/workshop';
 import { useState } from 'react';
 import { useChangeLot, useMove, useUndoMovement } from '../../api/week-queries';
 import { useUnits } from '../../settings/use-units';

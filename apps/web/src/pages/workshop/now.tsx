@@ -1,12 +1,13 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
-import { wallTime, type Piece } from '@coiled-strand/core';
+import type { Piece } from '@coiled-strand/core';
+import { wallTime } from '@coiled-strand/workshop';
 import { ArrowRight, Hourglass, ShoppingBasket } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useOrders, usePiecesById } from '../../api/week-queries';
 import { MiniPiece } from '../../bench/mini-piece';
 import { Button } from '../../shell/button';
-import { dayFrom } from '@coiled-strand/core';
+import { dayFrom } from '@coiled-strand/workshop';
 import { useShort } from '../../stock/use-short';
 import { useOrderedWishes } from '../../stock/use-wishes';
 import type { Wish } from '../../stock/demand';

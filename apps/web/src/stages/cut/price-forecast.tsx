@@ -1,5 +1,6 @@
 import { Box } from '@chakra-ui/react';
-import { makeSteps, minutesOf, needsOf, TIME_SPREAD, type Plan } from '@coiled-strand/core';
+import { makeSteps, TIME_SPREAD, type Plan } from '@coiled-strand/core';
+import { minutesOf, needsOf } from '@coiled-strand/workshop';
 import { Coins } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useHand, useWorkshop } from '../../api/queries';

@@ -1,6 +1,7 @@
 import { Box } from '@chakra-ui/react';
 import type { MakeView } from '@coiled-strand/contract';
-import { needsOf, type Plan } from '@coiled-strand/core';
+import type { Plan } from '@coiled-strand/core';
+import { needsOf } from '@coiled-strand/workshop';
 import { Coins } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { Button } from '../../shell/button';

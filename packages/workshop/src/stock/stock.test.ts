@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { testBead, testCord } from '../testing.js';
+import { testBead, testCord } from '@coiled-strand/core/testing';
 import { difference, leftOf, moved, opposite, stands, type Movement } from './ledger.js';
 import { worthKeeping } from './offcuts.js';
 import { likeKey, thingKey, thingName } from './thing.js';

@@ -1,5 +1,4 @@
-import { TIME_SPREAD } from '../learn/hand.js';
-import type { Random } from '../measure/random.js';
+import { TIME_SPREAD, type Random } from '@coiled-strand/core';
 import { layOut, type Pins } from './lay-out.js';
 import { ranksOf } from './plan-week.js';
 import type { Job } from './task.js';

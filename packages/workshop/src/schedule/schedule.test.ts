@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { deep } from '../../../../scripts/lib/deep.mjs';
 import fc from 'fast-check';
-import { random } from '../testing.js';
+import { random } from '@coiled-strand/core/testing';
 import { compareLateness, latenessOf, leastLateness, type Lateness } from './lateness.js';
 import { layOut } from './lay-out.js';
 import { byDueDate, isBest, planWeek, ranksOf, type WeekPlan } from './plan-week.js';

@@ -1,6 +1,4 @@
-import type { Cord } from '../material/cord.js';
-import type { Piece } from '../piece/piece.js';
-import type { Plan } from '../plan/plan-types.js';
+import type { Cord, Piece, Plan } from '@coiled-strand/core';
 import type { Thing } from '../stock/thing.js';
 
 /** A cut that a piece needs. */

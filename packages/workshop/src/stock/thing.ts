@@ -1,5 +1,4 @@
-import type { Bead } from '../material/bead.js';
-import type { Cord } from '../material/cord.js';
+import type { Bead, Cord } from '@coiled-strand/core';
 
 /** What lies in a lot. Findings are known by the name that the needs of a plan call them. */
 export type Thing =

@@ -1,10 +1,12 @@
-import { secondsOf } from '../action/seconds.js';
-import type { Step } from '../kind/step.js';
-import type { Hand } from '../learn/hand.js';
-import { tyingSeconds } from '../make/bench-time.js';
-import { placeOf } from '../make/progress.js';
-import type { Piece } from '../piece/piece.js';
-import type { Plan } from '../plan/plan-types.js';
+import {
+  secondsOf,
+  type Step,
+  type Hand,
+  tyingSeconds,
+  placeOf,
+  type Piece,
+  type Plan,
+} from '@coiled-strand/core';
 import type { Batch, Task } from './task.js';
 
 /** A shorter wait is part of the work: nothing else is taken up meanwhile. In minutes. */

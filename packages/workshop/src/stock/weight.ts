@@ -1,4 +1,4 @@
-import type { Cord, CordKind } from '../material/cord.js';
+import type { Cord, CordKind } from '@coiled-strand/core';
 
 /** A number and its standard uncertainty, in the same unit. */
 export interface Uncertain {

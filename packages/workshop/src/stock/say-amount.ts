@@ -1,4 +1,4 @@
-import { cordLength, join, type Saying } from '../measure/saying.js';
+import { cordLength, join, type Saying } from '@coiled-strand/core';
 import type { ThingKind } from './thing.js';
 
 /**

@@ -1,4 +1,4 @@
-import { normalQuantile } from '../learn/normal-quantile.js';
+import { normalQuantile } from '@coiled-strand/core';
 import type { Cents } from './money.js';
 
 /** How a workshop makes its prices. */

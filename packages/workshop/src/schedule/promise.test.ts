@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { deep } from '../../../../scripts/lib/deep.mjs';
-import { random } from '../testing.js';
-import { TIME_SPREAD } from '../learn/hand.js';
+import { random } from '@coiled-strand/core/testing';
+import { TIME_SPREAD } from '@coiled-strand/core';
 import { layOut } from './lay-out.js';
 import { drawFactors, paceOf, promiseFor, type Took } from './promise.js';
 import { byDueDate, ranksOf } from './plan-week.js';
@@ -85,7 +85,7 @@ describe('a promise', () => {
   });
   it('rests on forecasts alone until five makes are logged', () => {
     const took: Took[] = [1, 2, 3, 4].map((n) => ({ forecast: 50, actual: 50 * n }));
-    expect(paceOf(took)).toEqual({ mean: 0, spread: TIME_SPREAD, rests: 0 });
+    expect(paceOf(took)).toEqual({ mean: 0, sd: TIME_SPREAD, rests: 0 });
     const pace = paceOf([...took, { forecast: 50, actual: 250 }, { forecast: 0, actual: 9 }]);
     expect(pace.rests).toBe(5);
     expect(pace.mean).toBeCloseTo(Math.log(120) / 5, 9);

@@ -1,11 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
-import { ANY_HAND } from '../learn/hand.js';
-import { secondsBesides, tyingSeconds } from '../make/bench-time.js';
-import { doneByPart, totalActions } from '../make/progress.js';
-import { GLUE_CURES } from '../kind/waits.js';
-import { makeSteps } from '../steps/steps.js';
-import { TEMPLATES } from '../template/templates.js';
-import { planned } from '../testing.js';
+import {
+  ANY_HAND,
+  secondsBesides,
+  tyingSeconds,
+  doneByPart,
+  totalActions,
+  GLUE_CURES,
+  makeSteps,
+  TEMPLATES,
+} from '@coiled-strand/core';
+import { planned } from '@coiled-strand/core/testing';
 import { minutesOf, tasksOf } from './from-plan.js';
 
 const PIECES = TEMPLATES.map((template) => {

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { deep } from '../../../../scripts/lib/deep.mjs';
 import { loadSolver } from '@coiled-strand/solver';
 import fc from 'fast-check';
-import { random } from '../testing.js';
+import { random } from '@coiled-strand/core/testing';
 import { mixPatterns } from './columns.js';
 import { solveExactly } from './exact.js';
 import { fillExactly } from './filling.js';

@@ -1,0 +1,4 @@
+/// <reference types="node" />
+import { testExamples } from '../../../scripts/lib/examples.mjs';
+
+testExamples(new URL('.', import.meta.url), 1);

@@ -1,0 +1,1 @@
+export function testExamples(src: URL, least: number): void;
