@@ -54,7 +54,12 @@ function inGoes(cord: readonly Point[], own: readonly BoardCrossing[]): BoardCro
   for (const one of own) {
     const go = goes.at(-1);
     const last = go?.at(-1);
-    if (go && last && go.length < MAX_PASSED && turning(cord, last.late.along, one.late.along) <= TURNS) {
+    if (
+      go &&
+      last &&
+      go.length < MAX_PASSED &&
+      turning(cord, last.late.along, one.late.along) <= TURNS
+    ) {
       go.push(one);
     } else goes.push([one]);
   }

@@ -1,5 +1,4 @@
 import { closureKind } from '../closure/registry.js';
-import type { ClosureSite } from '../kind/closure-kind.js';
 import type { PartLayout, PartSite } from '../kind/part-kind.js';
 import type { Bounds, CordStroke, Drawing, Point, Primitive } from '../kind/primitive.js';
 import { memoize } from '../kind/memoize.js';
@@ -11,7 +10,7 @@ import { partKind, type Part } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { endInWork } from '../piece/ends-in-work.js';
 import { runsEndingByKnots, runsOf, tiedSpan } from '../piece/runs.js';
-import { closureSiteOf, sitesIn } from '../piece/sites.js';
+import { placedClosure, placedParts, type PlacedPart } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 import { boundsOf } from './bounds.js';
 
@@ -21,16 +20,6 @@ export interface BenchOptions {
   readonly firstSide: Side;
   /** Whether the tails that will be trimmed are drawn. */
   readonly tails: boolean;
-}
-
-/** What the drawings of a piece have to work with. Made once, drawn often. */
-export interface BenchSites {
-  readonly parts: readonly PartSite[];
-  readonly closure: ClosureSite;
-}
-export function benchSites(piece: Piece, plan: Plan): BenchSites {
-  const parts = sitesIn(piece, plan);
-  return { parts, closure: closureSiteOf(piece, parts) };
 }
 
 /** The ends left after the last knot, laid back along the work at their true length. */
@@ -76,6 +65,13 @@ const drawn = memoize(
     partKind(part.kind).draw(part, site, layout, { part: part.id, done, firstSide }),
 );
 
+/** A part by itself from x = 0, with so many of its units done; kept while it stays as it is. */
+export const drawPart = (
+  { part, site, layout }: Pick<PlacedPart, 'part' | 'site' | 'layout'>,
+  done: number,
+  firstSide: Side,
+): readonly Primitive[] => drawn(layout, part, site, Math.min(done, layout.units), firstSide);
+
 /** Shapes that are drawn together, moved along the bench by x mm. */
 export interface BenchLayer {
   /** Id of the part; `below`, `tails` and `above` for the rest. */
@@ -115,12 +111,7 @@ function boundsOfLayers(layers: readonly BenchLayer[], margin: number): Bounds {
  * The piece along the rule: nought where its parts begin, in mm, at true scale, its closure before
  * nought and after the last part.
  */
-export function drawBench(
-  piece: Piece,
-  plan: Plan,
-  options: BenchOptions,
-  sites: BenchSites = benchSites(piece, plan),
-): BenchDrawing {
+export function drawBench(piece: Piece, plan: Plan, options: BenchOptions): BenchDrawing {
   const { length } = plan.fit;
   const kind = closureKind(piece.closure.type);
   const around = {
@@ -132,15 +123,15 @@ export function drawBench(
   const layers: BenchLayer[] = [
     { key: 'below', x: 0, shapes: kind.drawBelow?.(piece.closure, around) ?? [] },
     { key: 'tails', x: 0, shapes: options.tails ? tailStrokes(piece, plan) : [] },
-    ...plan.parts.map(({ id, start, layout }, i): BenchLayer => {
-      const done = Math.min(options.done?.[id] ?? layout.units, layout.units);
-      const shapes = drawn(layout, piece.parts[i]!, sites.parts[i]!, done, options.firstSide);
-      return { key: id, x: start, shapes };
+    ...placedParts(piece, plan).map((placed): BenchLayer => {
+      const { id, start, layout } = placed;
+      const done = options.done?.[id] ?? layout.units;
+      return { key: id, x: start, shapes: drawPart(placed, done, options.firstSide) };
     }),
     {
       key: 'above',
       x: 0,
-      shapes: kind.draw(piece.closure, sites.closure, plan.closure, around),
+      shapes: kind.draw(piece.closure, placedClosure(piece, plan), plan.closure, around),
     },
   ];
   return {

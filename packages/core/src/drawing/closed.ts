@@ -5,12 +5,11 @@ import { edgeLine, plainEdge } from '../knot/edge.js';
 import { effectiveDiameter } from '../material/cord.js';
 import { wornIn } from '../measure/fit.js';
 import { ringAngles } from '../measure/ring.js';
-import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { stretchOf } from '../plan/fit-plan.js';
+import { placedClosure, placedParts } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 import { bend, type Path } from './bend.js';
-import { benchSites, type BenchSites } from './bench.js';
 import { boundsOf } from './bounds.js';
 import { arc, onRound } from './round.js';
 
@@ -39,30 +38,21 @@ const circle = (key: string, part: string, fill: Plate['fill'], r: number): Plat
 function layParts(
   piece: Piece,
   plan: Plan,
-  sites: BenchSites,
   path: Path,
   places: readonly { readonly from: number; readonly to: number }[],
 ): Primitive[] {
-  return plan.parts.flatMap(({ id, layout }, i) => {
-    const part = piece.parts[i]!;
-    const site = sites.parts[i]!;
-    const shapes =
-      partKind(part.kind).drawEdge?.(part, site, layout) ?? plainEdge(id, site, layout);
-    const { from, to } = places[i]!;
+  return placedParts(piece, plan).flatMap(({ id, index, part, kind, site, layout }) => {
+    const shapes = kind.drawEdge?.(part, site, layout) ?? plainEdge(id, site, layout);
+    const { from, to } = places[index]!;
     return bend(shapes, path, from, (to - from) / Math.max(1e-9, layout.length));
   });
 }
 
 /** The closure on top, lying along the round: its cord, and what it is made of. */
-function layClosure(
-  piece: Piece,
-  plan: Plan,
-  sites: BenchSites,
-  path: Path,
-  half: number,
-): Primitive[] {
+function layClosure(piece: Piece, plan: Plan, path: Path, half: number): Primitive[] {
   const kind = closureKind(piece.closure.type);
-  const run = sites.closure.runs[0];
+  const site = placedClosure(piece, plan);
+  const run = site.runs[0];
   const cord = run
     ? [
         {
@@ -73,18 +63,21 @@ function layClosure(
     : [];
   return [
     ...bend(cord, path, -half, 1),
-    ...bend(kind.drawEdge?.(piece.closure, sites.closure, plan.closure) ?? [], path, 0, 1),
+    ...bend(kind.drawEdge?.(piece.closure, site, plan.closure) ?? [], path, 0, 1),
   ];
 }
 
-/** A piece worn open: round the neck once or twice, and down at the front. */
+/**
+ * A piece worn open: round the neck once or twice, and down at the front.
+ *
+ * @param target length of one round in mm
+ */
 function drawWorn(
   piece: Piece,
   plan: Plan,
-  sites: BenchSites,
+  target: number,
   { rounds, hangs }: WornOpen,
 ): ClosedView {
-  const target = sites.closure.target;
   const inner = target / (2 * Math.PI);
   const hanging = Math.max(0, plan.fit.length - rounds * target);
   const down = hangs === 'end' ? 0 : hanging / 2;
@@ -111,7 +104,6 @@ function drawWorn(
     ...layParts(
       piece,
       plan,
-      sites,
       path,
       plan.parts.map(({ start, layout }) => ({ from: start, to: start + layout.length })),
     ),
@@ -133,19 +125,16 @@ function drawWorn(
  * clockwise from it, the body as a circle of its girth, and the sizes the closure can take as circles.
  * Turns of a piece that goes round several times lie behind each other.
  */
-export function drawClosed(
-  piece: Piece,
-  plan: Plan,
-  sites: BenchSites = benchSites(piece, plan),
-): ClosedView {
+export function drawClosed(piece: Piece, plan: Plan): ClosedView {
   const kind = closureKind(piece.closure.type);
-  const open = kind.open?.(piece.closure, sites.closure);
-  if (open) return drawWorn(piece, plan, sites, open);
+  const site = placedClosure(piece, plan);
+  const open = kind.open?.(piece.closure, site);
+  if (open) return drawWorn(piece, plan, site.target, open);
   const radius = (girth: number): number => girth / (2 * Math.PI);
   const inner = radius(plan.fit.circumference);
   const stretch = stretchOf(piece);
   const rounds = plan.parts.map(({ layout }) => wornIn(layout.round, stretch));
-  const angles = ringAngles([...rounds.flat(), ...kind.aim(piece.closure, sites.closure)], inner);
+  const angles = ringAngles([...rounds.flat(), ...kind.aim(piece.closure, site)], inner);
   const take = (n: number): number => angles.splice(0, n).reduce((sum, angle) => sum + angle, 0);
   const taken = rounds.map((round) => take(round.length));
   const half = take(angles.length) / 2;
@@ -160,7 +149,7 @@ export function drawClosed(
     at += angle;
     return { from: from * inner, to: at * inner };
   });
-  const parts = layParts(piece, plan, sites, path, places);
+  const parts = layParts(piece, plan, path, places);
   const thickness = Math.max(...plan.parts.map(({ layout }) => layout.thickness));
   const [first, last] = [plan.fit.states[0], plan.fit.states.at(-1)];
   const adjusts = plan.fit.states.length > 1;
@@ -180,7 +169,7 @@ export function drawClosed(
     ...(pass > 0 ? [circle('pass', 'pass', 'pass', pass)] : []),
     // Seen along the limb, what stands out hides the cords of the other turns.
     ...parts.filter((shape) => shape.kind === 'cord'),
-    ...layClosure(piece, plan, sites, path, half * inner),
+    ...layClosure(piece, plan, path, half * inner),
     ...parts.filter((shape) => shape.kind !== 'cord'),
   ];
   return {

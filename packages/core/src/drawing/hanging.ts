@@ -6,9 +6,10 @@ import type { Side } from '../measure/side.js';
 import { smoothLine } from '../knot/spline.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
+import { placedClosure } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 import { bend, type Path } from './bend.js';
-import { benchSites, drawBench, roomOf, type BenchSites } from './bench.js';
+import { drawBench, roomOf } from './bench.js';
 import { boundsOf } from './bounds.js';
 
 /** Something that hangs from the line, and how far below the hollow of the neck it begins and ends, in mm. */
@@ -171,16 +172,12 @@ const hangs = (room: Bounds | null): room is Bounds =>
  * The piece as it hangs on a neck of the wearer’s girth, seen from the front, true to scale; what lies behind the neck
  * is not seen. The neck of the usual girth is taken where none was measured.
  */
-export function drawHanging(
-  piece: Piece,
-  plan: Plan,
-  firstSide: Side,
-  sites: BenchSites = benchSites(piece, plan),
-): HangingView {
+export function drawHanging(piece: Piece, plan: Plan, firstSide: Side): HangingView {
   const { fit } = plan;
+  const site = placedClosure(piece, plan);
   const girth = fit.girth || NECK_IF_UNKNOWN;
-  const open = closureKind(piece.closure.type).open?.(piece.closure, sites.closure);
-  const { layers } = drawBench(piece, plan, { firstSide, tails: false }, sites);
+  const open = closureKind(piece.closure.type).open?.(piece.closure, site);
+  const { layers } = drawBench(piece, plan, { firstSide, tails: false });
   const rooms = layers.map(({ shapes }) => roomOf(shapes));
   const isPart = layers.map(({ key }) => plan.parts.some(({ id }) => id === key));
   const pulls = layers.some(({ x }, i) => {
@@ -188,7 +185,7 @@ export function drawHanging(
     if (!isPart[i] || !hangs(room)) return false;
     return Math.abs(x + room.x + room.width / 2 - fit.length / 2) < MIDDLE * fit.length;
   });
-  const target = open ? sites.closure.target : fit.circumference;
+  const target = open ? site.target : fit.circumference;
   const left = open ? Math.max(0, fit.length - open.rounds * target) : 0;
   const hang = hangOf(girth, target, pulls || left > 0);
   const round = open ? target : Math.max(girth, target);

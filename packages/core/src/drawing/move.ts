@@ -5,9 +5,9 @@ import type { Side } from '../measure/side.js';
 import { firstSideFor } from '../steps/habits.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
+import { placedPart } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 import { far } from '../rope/touching-points.js';
-import { benchSites } from './bench.js';
 import { cordOf, type SpaceCord, type SpaceScene } from './space.js';
 
 /** The first part of a line, by its share of the whole: where an end is that goes along it. */
@@ -133,11 +133,9 @@ export function drawMoveInSpace(
   firstSide: Side,
   known: KnownCurves,
 ): MoveScene | null {
-  const i = plan.parts.findIndex(({ id }) => id === step.part);
-  const part = piece.parts[i];
-  if (!part || !movesInSpace(piece, step)) return null;
-  const site = benchSites(piece, plan).parts[i]!;
-  const kind = partKind(part.kind);
+  const placed = placedPart(piece, plan, step.part);
+  if (!placed || !movesInSpace(piece, step)) return null;
+  const { part, kind, site, layout } = placed;
   if (step.look?.kind === 'moves') {
     const told = kind.moveInSpace!(part, site, step.look.moves, firstSide);
     const cords = (own: readonly CordInSpace[], key: string): SpaceCord[] =>
@@ -147,7 +145,6 @@ export function drawMoveInSpace(
       moving: [cords(told.moving, 'moving')],
     };
   }
-  const { layout } = plan.parts[i]!;
   const own = kind.inSpace!(part, site, layout, known, 1);
   const scene =
     own && unitInSpace(own, unit + (step.from ?? 0), layout.length / layout.units, part.id);

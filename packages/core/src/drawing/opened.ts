@@ -1,35 +1,21 @@
 import type { Cell, KnownCurves } from '../kind/in-space.js';
 import type { OwnKnot } from '../kind/own-knot.js';
-import type { PartLayout, PartSite } from '../kind/part-kind.js';
+import type { PartLayout } from '../kind/part-kind.js';
 import type { Point3 } from '../kind/primitive.js';
 import { inSpace as liftedOffBoard } from '../board/lift.js';
 import { inFrame } from '../board/size.js';
 import { acrossOf, repeated } from '../knot/cells.js';
-import { partKind, type Part } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
+import { placedPart } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 import { opening, type Moment } from '../rope/opening.js';
 import type { Recipe } from '../rope/knots/recipe.js';
-import { benchSites } from './bench.js';
 import { partScene, type SpaceScene } from './space.js';
 
 /** The knot of a part that can be seen opened out: one of the catalogue by its name, or one that a maker drew. */
 export type Openable =
   | { readonly of: 'catalogue'; readonly id: string }
   | { readonly of: 'board'; readonly id: string; readonly knot: OwnKnot };
-
-interface Planned {
-  readonly part: Part;
-  readonly site: PartSite;
-  readonly layout: PartLayout;
-}
-
-function plannedPart(piece: Piece, plan: Plan, id: string): Planned | null {
-  const i = piece.parts.findIndex((part) => part.id === id);
-  const [part, planned] = [piece.parts[i], plan.parts[i]];
-  if (!part || !planned) return null;
-  return { part, site: benchSites(piece, plan).parts[i]!, layout: planned.layout };
-}
 
 /** Curves that tell which of them is asked for. */
 function listening(known: KnownCurves, heard: (id: string) => void): KnownCurves {
@@ -54,14 +40,14 @@ export function openableOf(
   id: string,
   known: KnownCurves,
 ): Openable | null {
-  const at = plannedPart(piece, plan, id);
-  if (!at) return null;
-  const { part, site, layout } = at;
+  const placed = placedPart(piece, plan, id);
+  if (!placed) return null;
+  const { part, kind, site, layout } = placed;
   if ('knot' in part && typeof part.knot === 'string') {
     return { of: 'board', id: part.knot, knot: site.knot(part.knot) };
   }
   let knot: string | undefined;
-  const drawn = partKind(part.kind).inSpace?.(
+  const drawn = kind.inSpace?.(
     part,
     site,
     layout,
@@ -191,7 +177,7 @@ export function drawOpened(
   moment: Moment,
   known: KnownCurves,
 ): SpaceScene {
-  const { part, site, layout } = plannedPart(piece, plan, id)!;
+  const { part, site, layout } = placedPart(piece, plan, id)!;
   if (openable.of === 'board') {
     const { tight } = openable.knot;
     const kept: Cell = { strands: tight.curves.map((line) => ({ line })) };

@@ -7,10 +7,11 @@ import { partKind, type Part } from '../part/registry.js';
 import { EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece, Strand } from '../piece/piece.js';
 import { runsOf } from '../piece/runs.js';
+import { placedPart } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 import { firstSideFor } from '../steps/habits.js';
 import { planPiece } from '../steps/plan-piece.js';
-import { benchSites } from './bench.js';
+import { drawPart } from './bench.js';
 import { boundsOf } from './bounds.js';
 
 /** One part by itself, planned and as it lies on the bench from x = 0, in mm. */
@@ -42,14 +43,8 @@ const plainAt = (id: string): PlainPart => ({ id, kind: 'plain', length: 60 });
 
 /** A part as it lies on the bench, done. */
 function drawn(piece: Piece, plan: Plan, part: Part): Pick<Sample, 'shapes' | 'frame'> {
-  const i = piece.parts.indexOf(part);
-  const { layout } = plan.parts[i]!;
-  const site = benchSites(piece, plan).parts[i]!;
-  const shapes = partKind(part.kind).draw(part, site, layout, {
-    part: part.id,
-    done: layout.units,
-    firstSide: firstSideFor('right'),
-  });
+  const own = placedPart(piece, plan, part.id)!;
+  const shapes = drawPart(own, own.layout.units, firstSideFor('right'));
   return { shapes, frame: boundsOf(shapes) };
 }
 

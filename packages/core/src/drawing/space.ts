@@ -9,8 +9,8 @@ import { firstSideFor } from '../steps/habits.js';
 import { partKind, type Part } from '../part/registry.js';
 import { mirroredLine } from '../knot/cells.js';
 import type { Piece } from '../piece/piece.js';
+import { placedClosure, placedParts } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
-import { benchSites } from './bench.js';
 
 /** A cord in space as it is seen, in mm: y away from the maker, z towards the viewer. */
 export interface SpaceCord {
@@ -199,14 +199,14 @@ export function drawInSpace(
   known: KnownCurves,
   only?: string,
 ): SpaceScene {
-  const sites = benchSites(piece, plan);
-  const parts = plan.parts.flatMap(({ id, layout, start }, i) =>
+  const parts = placedParts(piece, plan).flatMap(({ id, part, site, layout, start }) =>
     only === undefined || only === id
-      ? [partScene(piece.parts[i]!, sites.parts[i]!, layout, known, only === undefined ? start : 0)]
+      ? [partScene(part, site, layout, known, only === undefined ? start : 0)]
       : [],
   );
   if (only !== undefined) return together(parts);
   const kind = closureKind(piece.closure.type);
+  const site = placedClosure(piece, plan);
   const around = {
     length: plan.fit.length,
     tails: false,
@@ -215,7 +215,7 @@ export function drawInSpace(
   };
   const closure = [
     ...(kind.drawBelow?.(piece.closure, around) ?? []),
-    ...kind.draw(piece.closure, sites.closure, plan.closure, around),
+    ...kind.draw(piece.closure, site, plan.closure, around),
   ];
-  return together([...parts, lifted(closure, 'closure', 0, thicknessOf(piece, sites.closure))]);
+  return together([...parts, lifted(closure, 'closure', 0, thicknessOf(piece, site))]);
 }

@@ -5,11 +5,11 @@ import type { Step } from '../kind/step.js';
 import { coresOf } from '../knot/lanes.js';
 import { flippedAcross, hanging, moved, straightRuns, strokeOf } from '../knot/stroke.js';
 import { effectiveDiameter } from '../material/cord.js';
-import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { runsEndingByKnots, runsOf, tiedSpan } from '../piece/runs.js';
+import { placedClosure, placedPart, placedParts, type PlacedPart } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
-import { benchSites, drawBench, roomOf, type BenchSites } from './bench.js';
+import { drawBench, drawPart, roomOf } from './bench.js';
 import { boundsOf } from './bounds.js';
 
 /** A close-up for the hands, in mm: what moves next is drawn as `moving`. */
@@ -102,48 +102,36 @@ const inSight = (shapes: readonly Primitive[], frame: Bounds): Primitive[] =>
 interface Scene {
   readonly piece: Piece;
   readonly plan: Plan;
-  readonly sites: BenchSites;
   readonly firstSide: Side;
 }
 
-const drawPart = (
-  { piece, plan, sites, firstSide }: Scene,
-  i: number,
-  done: number,
-): Primitive[] => {
-  const { id, start, layout } = plan.parts[i]!;
-  const part = piece.parts[i]!;
-  const shapes = partKind(part.kind).draw(part, sites.parts[i]!, layout, {
-    part: id,
-    done: Math.min(done, layout.units),
-    firstSide,
-  });
-  return moved(shapes, start);
-};
+/** A part in its place, with so many of its units done. */
+const inPlace = (placed: PlacedPart, done: number, { firstSide }: Scene): Primitive[] =>
+  moved(drawPart(placed, done, firstSide), placed.start);
 
 /** The unit at hand, with what lies before it and what is still to come. */
-function partPicture(scene: Scene, i: number, unit: number): StepPicture {
-  const { piece, plan, sites, firstSide } = scene;
-  const part = piece.parts[i]!;
-  const { layout, start } = plan.parts[i]!;
-  const kind = partKind(part.kind);
-  const own = kind.picture?.(part, sites.parts[i]!, layout, unit, firstSide);
+function partPicture(scene: Scene, placed: PlacedPart, unit: number): StepPicture {
+  const { piece, plan, firstSide } = scene;
+  const { index, part, kind, site, layout, start } = placed;
+  const own = kind.picture?.(part, site, layout, unit, firstSide);
   if (own && own.length > 0) {
-    const framed = kind.pictureFrame?.(part, sites.parts[i]!);
+    const framed = kind.pictureFrame?.(part, site);
     if (framed) return { shapes: own, frame: framed, hangs: true };
     const half = layout.width * 1.4;
     const frame = { x: -half, y: -4.3 * layout.pitch, width: 2 * half, height: 8.4 * layout.pitch };
     // What was worked before hangs above it.
-    const above =
-      i === 0 ? [] : hanging(drawPart(scene, i - 1, Infinity), start + unit * layout.pitch);
+    const before = placedParts(piece, plan)[index - 1];
+    const above = before
+      ? hanging(inPlace(before, Infinity, scene), start + unit * layout.pitch)
+      : [];
     return { shapes: [...inSight(above, frame), ...own], frame, hangs: true };
   }
   const now = Math.min(unit, layout.units - 1);
   // Cords that lie along the whole part are there from its first unit on; they do not go in with it.
   const lies = (shape: Primitive): boolean =>
     layout.units > 1 && shape.kind === 'cord' && boundsOf([shape]).width > layout.length * 0.7;
-  const shapes = movingBetween(drawPart(scene, i, now), drawPart(scene, i, now + 1)).map((shape) =>
-    lies(shape) ? still(shape) : shape,
+  const shapes = movingBetween(inPlace(placed, now, scene), inPlace(placed, now + 1, scene)).map(
+    (shape) => (lies(shape) ? still(shape) : shape),
   );
   const moves = shapes.filter(isMoving);
   const room = moves.length > 0 ? boundsOf(moves) : null;
@@ -157,13 +145,12 @@ function partPicture(scene: Scene, i: number, unit: number): StepPicture {
     : [start + ((now + 0.5) * layout.length) / layout.units, 0];
   const frame = frameAbout(middle, wide);
   // What lies too far away to reach into the picture need not be drawn.
-  const near = ({
-    start: from,
-    layout: { length, width: across },
-  }: Plan['parts'][number]): boolean =>
+  const near = ({ start: from, layout: { length, width: across } }: PlacedPart): boolean =>
     from - BESIDE - across < frame.x + frame.width && from + length + BESIDE + across > frame.x;
-  const around = plan.parts.flatMap((other, j) =>
-    j === i || !near(other) ? [] : drawPart(scene, j, j < i ? Infinity : 0),
+  const around = placedParts(piece, plan).flatMap((other) =>
+    other === placed || !near(other)
+      ? []
+      : inPlace(other, other.index < index ? Infinity : 0, scene),
   );
   const all = inSight([...around, ...shapes], frame);
   // Hands that work mirrored see the mirror image.
@@ -177,17 +164,16 @@ function partPicture(scene: Scene, i: number, unit: number): StepPicture {
 
 /** Working cord laid in behind the core, both its ends out to the sides. */
 function layInPicture(
-  { piece, plan, sites }: Scene,
-  i: number,
+  { piece, plan }: Scene,
+  id: string | undefined,
   strand: number,
 ): StepPicture | null {
   const run = runsOf(piece).find((one) => one.strand === strand);
-  const place = plan.parts[i];
-  const site = sites.parts[i];
-  if (!run || !place || !site) return null;
+  const placed = placedPart(piece, plan, id);
+  if (!run || !placed) return null;
   const d = effectiveDiameter(run.cord);
-  const cores = coresOf(site.runs);
-  const out = place.layout.width / 2 + 5 * d;
+  const cores = coresOf(placed.site.runs);
+  const out = placed.layout.width / 2 + 5 * d;
   const both = run.folded;
   const line: Point[] = both
     ? [
@@ -204,8 +190,8 @@ function layInPicture(
         [4 * d, out],
       ];
   const shapes: Primitive[] = [
-    strokeOf(run, 'lay-in', place.id, [line], 'moving', 'round'),
-    ...straightRuns(cores, place.id, -12 * d, 16 * d),
+    strokeOf(run, 'lay-in', placed.id, [line], 'moving', 'round'),
+    ...straightRuns(cores, placed.id, -12 * d, 16 * d),
   ];
   return { shapes, frame: frameAbout([2 * d, 0], 2.6 * out), hangs: false };
 }
@@ -235,11 +221,12 @@ function orderPicture({ piece }: Scene, step: Step): StepPicture | null {
 function endPicture(scene: Scene, side: 'start' | 'end', step: Step): StepPicture {
   const tails = step.stage !== 'finish';
   const moves = tails ? movesIn(step) : () => false;
-  const { piece, plan, sites, firstSide } = scene;
+  const { piece, plan, firstSide } = scene;
   const { length } = plan.fit;
+  const site = placedClosure(piece, plan);
   const kind = closureKind(piece.closure.type);
   const draw = (done: boolean): readonly Primitive[] =>
-    kind.draw(piece.closure, sites.closure, plan.closure, { length, tails, done, firstSide });
+    kind.draw(piece.closure, site, plan.closure, { length, tails, done, firstSide });
   const own = [
     ...(kind.drawBelow?.(piece.closure, { length, tails, done: true, firstSide }) ?? []),
     ...(side === 'end'
@@ -247,16 +234,11 @@ function endPicture(scene: Scene, side: 'start' | 'end', step: Step): StepPictur
       : // What is tied at the end is not there yet when the work begins.
         draw(true).filter(({ thing }) => thing !== 'stopper')),
   ];
-  const bench = drawBench(
-    piece,
-    plan,
-    {
-      firstSide,
-      tails,
-      done: Object.fromEntries(plan.parts.map((p) => [p.id, side === 'start' ? 0 : Infinity])),
-    },
-    sites,
-  );
+  const bench = drawBench(piece, plan, {
+    firstSide,
+    tails,
+    done: Object.fromEntries(plan.parts.map((p) => [p.id, side === 'start' ? 0 : Infinity])),
+  });
   const here = own.filter((shape) => {
     const room = roomOf([shape])!;
     const at = room.x + room.width / 2;
@@ -282,11 +264,11 @@ function endPicture(scene: Scene, side: 'start' | 'end', step: Step): StepPictur
 
 /** The last knot and the ends beside it. */
 function endsPicture(scene: Scene, step: Step): StepPicture {
-  const { piece, plan, firstSide, sites } = scene;
+  const { piece, plan, firstSide } = scene;
   const span = tiedSpan(piece.parts);
   if (!span || runsEndingByKnots(runsOf(piece)).length === 0) return endPicture(scene, 'end', step);
   const last = plan.parts[span[1]]!;
-  const bench = drawBench(piece, plan, { firstSide, tails: true }, sites);
+  const bench = drawBench(piece, plan, { firstSide, tails: true });
   const frame = frameAbout(
     [last.start + last.layout.length - last.layout.width, 0],
     last.layout.width * 4.5,
@@ -307,28 +289,18 @@ export function stepPicture(
   unit: number,
   firstSide: Side,
 ): StepPicture | null {
-  const scene: Scene = { piece, plan, sites: benchSites(piece, plan), firstSide };
+  const scene: Scene = { piece, plan, firstSide };
   const look = step.look;
-  const index = (id: string | undefined): number => plan.parts.findIndex((p) => p.id === id);
+  const placed = placedPart(piece, plan, step.part);
   switch (look?.kind) {
-    case 'part': {
-      const i = index(step.part);
-      return i < 0 ? null : partPicture(scene, i, unit + (step.from ?? 0));
-    }
+    case 'part':
+      return placed ? partPicture(scene, placed, unit + (step.from ?? 0)) : null;
     case 'moves': {
-      const i = index(step.part);
-      const part = piece.parts[i];
-      if (!part) return null;
-      const told = partKind(part.kind).movePicture?.(
-        part,
-        scene.sites.parts[i]!,
-        look.moves,
-        firstSide,
-      );
-      return told ? { ...told, hangs: false } : null;
+      const move = placed?.kind.movePicture?.(placed.part, placed.site, look.moves, firstSide);
+      return move ? { ...move, hangs: false } : null;
     }
     case 'lay-in':
-      return layInPicture(scene, index(look.part), look.strand);
+      return layInPicture(scene, look.part, look.strand);
     case 'order':
       return orderPicture(scene, step);
     case 'start':

@@ -54,9 +54,9 @@ function cords(table: Table): Refusal[] {
 }
 
 function parts(table: Table): Refusal[] {
-  return table.plan.parts.flatMap(({ id }, i): Refusal[] => {
-    const off = [...workOf(table, i)].some(
-      ([leg, mm]) => Math.abs((table.advanced.get(`${id}|${leg}`) ?? 0) - mm) > NEAR,
+  return table.parts.flatMap((placed): Refusal[] => {
+    const off = [...workOf(placed)].some(
+      ([leg, mm]) => Math.abs((table.advanced.get(`${placed.id}|${leg}`) ?? 0) - mm) > NEAR,
     );
     return off ? [refuse('differs', 'A part is not as long as it was planned.')] : [];
   });
@@ -71,13 +71,12 @@ function order(table: Table): Refusal[] {
 
 function beads(table: Table): Refusal[] {
   const left = [...table.beads.values()].filter((own) => own.left > 0);
-  const { sites } = table;
-  const wrong = table.plan.parts.some(({ id, layout }, i) => {
+  const wrong = table.parts.some(({ id, site, layout }) => {
     const strung = table.strung.filter(({ place }) => place === id);
     const rest = [...strung];
     return layout.beads.some((bead) => {
       const legs = bead.on?.map((index) => {
-        const run = sites[i]!.runs.find((own) => own.index === index)!;
+        const run = site.runs.find((own) => own.index === index)!;
         return legKey({ cord: run.strand, half: run.half });
       });
       const wanted = legs && [...new Set(legs)].sort().join();

@@ -7,13 +7,12 @@ import {
   type Leg,
   type Place,
 } from '../action/action.js';
-import type { PartSite } from '../kind/part-kind.js';
 import type { Bead } from '../material/bead.js';
 import type { Cord } from '../material/cord.js';
 import type { EndTreatment } from '../material/ends.js';
 import { cordNamed, inSentence, say, type Saying } from '../measure/saying.js';
 import type { Piece } from '../piece/piece.js';
-import { sitesIn } from '../piece/sites.js';
+import { placedParts, type PlacedPart } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 
 /** A cord and what has been done to it so far. Lengths in mm. */
@@ -96,8 +95,8 @@ export interface FindingState {
 export interface Table {
   readonly piece: Piece;
   readonly plan: Plan;
-  /** What every part has to work with. */
-  readonly sites: readonly PartSite[];
+  /** The parts, each with all there is of it. */
+  readonly parts: readonly PlacedPart[];
   readonly cords: ReadonlyMap<CordId, CordState>;
   readonly ends: ReadonlyMap<string, EndState>;
   readonly along: ReadonlyMap<string, Item[]>;
@@ -221,7 +220,7 @@ export function layTable(piece: Piece, plan: Plan): Table {
   return {
     piece,
     plan,
-    sites: sitesIn(piece, plan),
+    parts: placedParts(piece, plan),
     cords: new Map(cords.map((cord) => [cord.id, cord])),
     ends: new Map(
       cords.flatMap((cord) => endsOfCord(cord)).map((end) => [endKey(end), { ...NEW_END }]),

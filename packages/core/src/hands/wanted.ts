@@ -3,7 +3,7 @@ import type { Check } from '../kind/closure-kind.js';
 import { say } from '../measure/saying.js';
 import { several } from '../measure/saying.js';
 import type { Piece } from '../piece/piece.js';
-import { closureSiteOf, sitesOf } from '../piece/sites.js';
+import { placedClosure } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 
 /** A check by its name. */
@@ -17,7 +17,7 @@ export interface NamedCheck extends Check {
 export function checksOf(piece: Piece, plan: Plan): NamedCheck[] {
   const { counters, parts } = plan;
   const kind = closureKind(piece.closure.type);
-  const site = closureSiteOf(piece, sitesOf(piece));
+  const site = placedClosure(piece, plan);
   const own = kind.finish(piece.closure, site).checks;
   const beads = counters.left + counters.right + counters.middle;
   const rest: Check[] = [

@@ -1,9 +1,9 @@
 import { secondsOf } from '../action/seconds.js';
 import type { Step } from '../kind/step.js';
 import { factorOf, type Hand } from '../learn/hand.js';
-import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
-import { sitesOf, tyingCord } from '../piece/sites.js';
+import { tyingCord } from '../piece/sites.js';
+import { placedParts } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 
 /**
@@ -17,12 +17,11 @@ export function tyingSeconds(
   hand: Hand,
   done: Readonly<Record<string, number>> = {},
 ): number {
-  const sites = sitesOf(piece);
-  return plan.parts.reduce((sum, { id, kind, layout }, i) => {
-    const cord = tyingCord(sites[i]);
-    const factor = (cord && factorOf(hand, kind, cord.kind, 'time')?.factor) ?? 1;
+  return placedParts(piece, plan).reduce((sum, { id, kind, part, site, layout }) => {
+    const cord = tyingCord(site);
+    const factor = (cord && factorOf(hand, part.kind, cord.kind, 'time')?.factor) ?? 1;
     const left = Math.max(0, layout.units - (done[id] ?? 0));
-    return sum + left * partKind(kind).entry.seconds * factor;
+    return sum + left * kind.entry.seconds * factor;
   }, 0);
 }
 

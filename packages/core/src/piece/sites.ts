@@ -1,9 +1,8 @@
 import { closureKind } from '../closure/registry.js';
 import type { ClosureSite } from '../kind/closure-kind.js';
 import type { Lying, PartSite } from '../kind/part-kind.js';
-import { memoize } from '../kind/memoize.js';
+import { memoize, sameFields } from '../kind/memoize.js';
 import type { Run } from '../kind/run.js';
-import type { Practice } from '../material/practice.js';
 import { ANY_HAND, factorOf, type Hand } from '../learn/hand.js';
 import type { Cord } from '../material/cord.js';
 import { sideBySide } from '../knot/lanes.js';
@@ -29,30 +28,22 @@ function inOrder(runs: readonly Run[], lies: Lying | undefined): readonly Run[] 
   return lying.length === runs.length ? lying : runs;
 }
 
+/** What lies round a part: its site, but for the runs, which follow from those of the whole piece. */
+interface Surroundings extends Omit<PartSite, 'runs' | 'crossed'> {
+  /** All runs of the piece. */
+  readonly all: readonly Run[];
+  /** Whether it lies between the first part that is tied and the last. */
+  readonly inside: boolean;
+  readonly lies: Lying | undefined;
+}
+
 const siteOf = memoize(
-  (
-    part: Part,
-    all: readonly Run[],
-    inside: boolean,
-    bead: PartSite['bead'],
-    knot: PartSite['knot'],
-    buried: number,
-    pitchFactor: number,
-    practice: Practice,
-    first: boolean,
-    last: boolean,
-    lies: Lying | undefined,
-  ): PartSite => ({
+  (part: Part, { all, inside, lies, ...site }: Surroundings): PartSite => ({
+    ...site,
     runs: inOrder(runsIn(part, all, inside), lies),
     crossed: lies?.crossed ?? 0,
-    bead,
-    knot,
-    buried,
-    pitchFactor,
-    practice,
-    first,
-    last,
   }),
+  sameFields,
 );
 
 /** The run that ties among some; the first where none does. */
@@ -103,19 +94,18 @@ export function sitesOf(
   const span = tiedSpan(piece.parts);
   const buried = buriedIn(piece);
   return piece.parts.map((part, i) =>
-    siteOf(
-      part,
-      runs,
-      liesInside(span, i),
+    siteOf(part, {
+      all: runs,
+      inside: liesInside(span, i),
+      lies: lying[i],
       bead,
       knot,
-      buried(i),
-      factors[i] ?? pitchFactorOf(part, runs, hand),
-      piece.cutting.practice,
-      i === 0,
-      i === piece.parts.length - 1,
-      lying[i],
-    ),
+      buried: buried(i),
+      pitchFactor: factors[i] ?? pitchFactorOf(part, runs, hand),
+      practice: piece.cutting.practice,
+      first: i === 0,
+      last: i === piece.parts.length - 1,
+    }),
   );
 }
 

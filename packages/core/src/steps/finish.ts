@@ -9,7 +9,7 @@ import { DYE_DRIES, ENDS_COOL, GLUE_CURES, OIL_SINKS_IN, SEAL_DRIES } from '../k
 import { CORD_KIND_FACTS } from '../material/cord.js';
 import { usualEnd, type EndTreatment } from '../material/ends.js';
 import { join, say, size, type Saying } from '../measure/saying.js';
-import { closureSiteOf } from '../piece/sites.js';
+import { placedClosure } from '../plan/placed-parts.js';
 import { cautionsOf, waitOf } from './habits.js';
 import { onceStep } from './set-up.js';
 
@@ -115,7 +115,7 @@ function nameEnds(table: Table, ends: readonly End[]): Saying[] {
 function trimStep(table: Table, ends: readonly End[]): Step {
   const { piece } = table;
   const kind = closureKind(piece.closure.type);
-  const site = closureSiteOf(piece, table.sites);
+  const site = placedClosure(piece, table.plan);
   const tucked = ends.every((end) => treatmentOf(table, end) === 'tuck');
   const stub = tucked ? 'Trim flush after tucking.' : say`Leave stubs of ${size(3)} to ${size(4)}.`;
   return {
@@ -249,7 +249,7 @@ function inspection({ piece, plan }: Table): Step[] {
 function lastTryOn(table: Table): Step {
   const { piece } = table;
   const kind = closureKind(piece.closure.type);
-  const site = closureSiteOf(piece, table.sites);
+  const site = placedClosure(piece, table.plan);
   const how = kind.worn?.(piece.closure, site);
   const covered = [...table.ends.values()].some(({ lies }) => lies === 'in-socket');
   return onceStep(

@@ -1,6 +1,5 @@
 import type { Action, End, Leg } from '../action/action.js';
 import { CAUTIONS } from '../kind/cautions.js';
-import type { Lying, PartSite } from '../kind/part-kind.js';
 import type { Run } from '../kind/run.js';
 import type { Caution, Look, Step } from '../kind/step.js';
 import { pointFor } from '../material/ends.js';
@@ -20,8 +19,8 @@ import type { Side } from '../measure/side.js';
 import { legsOf } from '../part/ends.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
-
 import { endsOf } from '../plan/end-lengths.js';
+import type { PlacedPart } from '../plan/placed-parts.js';
 import type { AuxiliaryPlan, Plan, StrandPlan } from '../plan/plan-types.js';
 
 /** A step that is done once. */
@@ -171,14 +170,9 @@ const tellOrder = (runs: readonly Run[]): Saying =>
 
 /** The runs of a part as it wants them side by side; null where it does not matter. */
 export function orderFor(
-  piece: Piece,
-  index: number,
-  site: PartSite,
-  lies: Lying | undefined,
+  { part, kind, site, lies }: PlacedPart,
   first: Side,
 ): { readonly runs: readonly Run[]; readonly from: Side } | null {
-  const part = piece.parts[index]!;
-  const kind = partKind(part.kind);
   if (!kind.entry.lateral || lies !== undefined) return null;
   // A band is told from the left, whichever hand ties it; a plait from the side that is begun on.
   return kind.order

@@ -1,14 +1,14 @@
 import type { Action, End } from '../action/action.js';
 import { closureKind } from '../closure/registry.js';
-import type { PartSite, PartStep } from '../kind/part-kind.js';
+import type { PartStep } from '../kind/part-kind.js';
 import type { Step } from '../kind/step.js';
 import { say, type Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
 import { partKind } from '../part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { tiedSpan } from '../piece/runs.js';
-import { closureSiteOf, sitesIn } from '../piece/sites.js';
-import type { PartPlan, Plan } from '../plan/plan-types.js';
+import { placedClosure, placedParts, type PlacedPart } from '../plan/placed-parts.js';
+import type { Plan } from '../plan/plan-types.js';
 import { tryOnPlace, type WorkPlace } from '../plan/try-on-place.js';
 import { asStep, type Telling } from './habits.js';
 import { layInSteps, onceStep, orderFor, orderStep } from './set-up.js';
@@ -36,7 +36,7 @@ function tryOnEarly(piece: Piece, place: WorkPlace): Step {
   );
 }
 
-function stepsOfPart(steps: readonly PartStep[], { id }: PartPlan, telling: Telling): Step[] {
+function stepsOfPart(steps: readonly PartStep[], id: string, telling: Telling): Step[] {
   let from = 0;
   return steps.map((step, n) => {
     const own: Step = {
@@ -86,22 +86,17 @@ function startsInMiddle(piece: Piece, parts: readonly (readonly Step[])[]): numb
  * Where cords have to be laid in order, by the number of the part before which that is done: before the
  * part that asks for it, or before those that keep the order ahead of it.
  */
-function orderSteps(
-  piece: Piece,
-  plan: Plan,
-  sites: readonly PartSite[],
-  first: Side,
-): ReadonlyMap<number, Step[]> {
+function orderSteps(parts: readonly PlacedPart[], first: Side): ReadonlyMap<number, Step[]> {
   const orders = new Map<number, Step[]>();
-  const keeps = (i: number): boolean => partKind(piece.parts[i]!.kind).entry.keepsOrder === true;
-  plan.parts.forEach(({ id, lies }, i) => {
-    const order = orderFor(piece, i, sites[i]!, lies, first);
-    if (!order || order.runs.length < 2) return;
+  for (const placed of parts) {
+    const order = orderFor(placed, first);
+    if (!order || order.runs.length < 2) continue;
     const { runs, from } = order;
-    let at = i;
-    while (at > 0 && keeps(at - 1) && sites[at - 1]!.runs.length === runs.length) at--;
-    orders.set(at, [orderStep(runs, from, at > 0, 'tie', `order-${id}`)]);
-  });
+    const keeps = ({ kind, site }: PlacedPart): boolean =>
+      kind.entry.keepsOrder === true && site.runs.length === runs.length;
+    const at = parts.slice(0, placed.index).findLastIndex((part) => !keeps(part)) + 1;
+    orders.set(at, [orderStep(runs, from, at > 0, 'tie', `order-${placed.id}`)]);
+  }
   return orders;
 }
 
@@ -114,24 +109,20 @@ export interface Work {
 
 /** The work on all parts, laid round once while enough is left to tie. */
 export function workSteps(piece: Piece, plan: Plan, telling: Telling): Work {
-  const sites = sitesIn(piece, plan);
+  const placed = placedParts(piece, plan);
   const firstTied = tiedSpan(piece.parts)?.[0] ?? 0;
   const tryOn = tryOnPlace(piece, plan);
-  const parts = plan.parts.map((part, i) =>
-    stepsOfPart(
-      partKind(part.kind).steps(piece.parts[i]!, sites[i]!, part.layout, telling.first),
-      part,
-      telling,
-    ),
+  const parts = placed.map(({ part, kind, site, layout, id }) =>
+    stepsOfPart(kind.steps(part, site, layout, telling.first), id, telling),
   );
   const middle = startsInMiddle(piece, parts);
-  const orders = orderSteps(piece, plan, sites, telling.first);
-  const whole = parts.map((own, i): Step[] => {
-    const { id } = plan.parts[i]!;
+  const orders = orderSteps(placed, telling.first);
+  const whole = placed.map(({ id, index }): Step[] => {
+    const own = parts[index]!;
     return [
-      ...(i === firstTied ? layInSteps(piece, id) : []),
-      ...(orders.get(i) ?? []),
-      ...(tryOn?.part === i ? interrupt(own, tryOn.unit, tryOnEarly(piece, tryOn)) : own),
+      ...(index === firstTied ? layInSteps(piece, id) : []),
+      ...(orders.get(index) ?? []),
+      ...(tryOn?.part === index ? interrupt(own, tryOn.unit, tryOnEarly(piece, tryOn)) : own),
     ];
   });
   if (middle === null) return { steps: whole.flat(), fromMiddle: false };
@@ -146,7 +137,7 @@ export function closingSteps(
   telling: Telling,
 ): { readonly start: Step[]; readonly end: Step[] } {
   const kind = closureKind(piece.closure.type);
-  const site = closureSiteOf(piece, sitesIn(piece, plan));
+  const site = placedClosure(piece, plan);
   const { start, end } = kind.steps(
     piece.closure,
     site,
