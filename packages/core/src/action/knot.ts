@@ -64,6 +64,44 @@ export type Knot =
   /** Of a technique with a model of its own: cord in mm that one time takes of each that ties. */
   | { readonly form: 'own'; readonly takes: number };
 
+interface KnotFacts {
+  /** Whether both hands tie it, so that something else has to hold the work. */
+  readonly bothHands?: true;
+  /** Whether what is beyond it stays loose or goes on: other knots hold their ends, and what is beyond may be cut. */
+  readonly endsGoOn?: true;
+}
+
+const KNOT_FACTS: Readonly<Record<Knot['form'], KnotFacts>> = {
+  'half-knot': { bothHands: true },
+  stopper: {},
+  'catch-knot': {},
+  catch: { endsGoOn: true },
+  sliding: {},
+  'larks-head': { endsGoOn: true },
+  'bar-turn': { endsGoOn: true },
+  'ring-knot': {},
+  'overhand-on-ring': {},
+  loop: {},
+  'two-cord': { bothHands: true },
+  bulky: {},
+  hitch: { bothHands: true },
+  band: { bothHands: true, endsGoOn: true },
+  'turks-head': {},
+  slip: { endsGoOn: true },
+  drawn: { bothHands: true },
+  own: { bothHands: true },
+};
+
+const isLoopOfFold = (knot: Knot): boolean => knot.form === 'loop' && knot.of === 'fold';
+
+/** Whether both hands tie it, so that something else has to hold the work. */
+export const takesBothHands = (knot: Knot): boolean =>
+  KNOT_FACTS[knot.form].bothHands === true || isLoopOfFold(knot);
+
+/** Whether it holds the ends that tie it: what is beyond may be cut. */
+export const holdsItsEnds = (knot: Knot): boolean =>
+  KNOT_FACTS[knot.form].endsGoOn !== true && !isLoopOfFold(knot);
+
 export type StopperForm = 'overhand' | 'double-barrel' | 'triple-barrel' | 'figure-eight';
 export type Tension = 'soft' | 'even' | 'hard';
 

@@ -1,5 +1,5 @@
 import { AT_START, timesOf, type ActionOf } from '../action/action.js';
-import type { Knot } from '../action/knot.js';
+import { holdsItsEnds, takesBothHands } from '../action/knot.js';
 import { say } from '../measure/saying.js';
 import { otherSide } from '../measure/side.js';
 import {
@@ -19,24 +19,6 @@ import { cordCalled, done, refuse } from './refusal.js';
 import { spend, take } from './spend.js';
 import { endKey, legKey, THREAD, type Table } from './table.js';
 import { notStopped, together, work } from './rules-work.js';
-
-/** Knots that both hands tie, while something else holds the work. */
-const NEEDS_HOLD: ReadonlySet<Knot['form']> = new Set([
-  'half-knot',
-  'hitch',
-  'band',
-  'two-cord',
-  'drawn',
-  'own',
-]);
-/** Knots that hold their own ends: what is beyond them may go. Those of a band go on. */
-const LETS_GO: ReadonlySet<Knot['form']> = new Set([
-  'band',
-  'slip',
-  'catch',
-  'larks-head',
-  'bar-turn',
-]);
 
 function sides(table: Table, { place, knot, from, times = 1 }: ActionOf<'tie'>): Need {
   if (knot.form !== 'half-knot' || knot.sinnet !== 'flat' || from === undefined) return null;
@@ -61,7 +43,7 @@ const laidOver = ({ knot, by }: ActionOf<'tie'>): boolean =>
 function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
   const { knot, place, by, help } = action;
   const early = !begun(table);
-  if (NEEDS_HOLD.has(knot.form) && !onClosure(table, place)) {
+  if (takesBothHands(knot) && !onClosure(table, place)) {
     const loose = held(table);
     if (loose) return loose;
   }
@@ -128,7 +110,7 @@ export function tie(table: Table, action: ActionOf<'tie'>): Need {
     () => work(table, action, by, beside, { what: 'knot' }),
     () => (to === undefined ? null : take(table, to, share)),
     () => {
-      const fast = !LETS_GO.has(knot.form) && !(knot.form === 'loop' && knot.of === 'fold');
+      const fast = holdsItsEnds(knot);
       for (const end of by) {
         const own = endState(table, end);
         // A single cord that is caught in the knot of folds ends there.

@@ -49,28 +49,113 @@ export interface CordKindFacts {
   readonly gives: number;
   /** How the surface is drawn. */
   readonly texture: 'braid' | 'twist' | 'smooth';
+  /** Whether a cut end frays or bends, and does not go through a hole by itself. Common practice, no source. */
+  readonly soft: boolean;
+  /** How an end is made to go through holes. Common practice, no source. */
+  readonly point: 'point' | 'wax' | 'needle';
 }
 
-const fact = (
-  label: string,
-  ends: CordKindFacts['ends'],
-  effective: number,
-  stretch: number,
-  gives: number,
-  texture: CordKindFacts['texture'],
-): CordKindFacts => ({ label, ends, effective, stretch, gives, texture });
-
 export const CORD_KIND_FACTS: Readonly<Record<CordKind, CordKindFacts>> = {
-  paracord: fact('paracord', 'melts', 0.9, 0, 0.25, 'braid'),
-  'nylon-cord': fact('nylon knotting cord', 'melts', 0.92, 0, 0.25, 'twist'),
-  'waxed-polyester': fact('waxed polyester', 'melts', 0.95, 0, 0.15, 'twist'),
-  'waxed-cotton': fact('waxed cotton', 'burns', 0.95, 0.005, 0.15, 'smooth'),
-  hemp: fact('hemp', 'burns', 0.95, 0.005, 0.15, 'twist'),
-  silk: fact('silk', 'burns', 0.9, 0.015, 0.25, 'twist'),
-  linen: fact('waxed linen', 'burns', 0.95, 0.005, 0.15, 'twist'),
-  floss: fact('embroidery floss', 'burns', 0.8, 0.01, 0.35, 'twist'),
-  leather: fact('leather', 'leather', 1, 0.02, 0.1, 'smooth'),
-  'faux-leather': fact('faux leather', 'leather', 1, 0.01, 0.1, 'smooth'),
+  paracord: {
+    label: 'paracord',
+    ends: 'melts',
+    effective: 0.9,
+    stretch: 0,
+    gives: 0.25,
+    texture: 'braid',
+    soft: true,
+    point: 'wax',
+  },
+  'nylon-cord': {
+    label: 'nylon knotting cord',
+    ends: 'melts',
+    effective: 0.92,
+    stretch: 0,
+    gives: 0.25,
+    texture: 'twist',
+    soft: true,
+    point: 'wax',
+  },
+  'waxed-polyester': {
+    label: 'waxed polyester',
+    ends: 'melts',
+    effective: 0.95,
+    stretch: 0,
+    gives: 0.15,
+    texture: 'twist',
+    soft: false,
+    point: 'wax',
+  },
+  'waxed-cotton': {
+    label: 'waxed cotton',
+    ends: 'burns',
+    effective: 0.95,
+    stretch: 0.005,
+    gives: 0.15,
+    texture: 'smooth',
+    soft: false,
+    point: 'wax',
+  },
+  hemp: {
+    label: 'hemp',
+    ends: 'burns',
+    effective: 0.95,
+    stretch: 0.005,
+    gives: 0.15,
+    texture: 'twist',
+    soft: true,
+    point: 'wax',
+  },
+  silk: {
+    label: 'silk',
+    ends: 'burns',
+    effective: 0.9,
+    stretch: 0.015,
+    gives: 0.25,
+    texture: 'twist',
+    soft: true,
+    point: 'needle',
+  },
+  linen: {
+    label: 'waxed linen',
+    ends: 'burns',
+    effective: 0.95,
+    stretch: 0.005,
+    gives: 0.15,
+    texture: 'twist',
+    soft: false,
+    point: 'wax',
+  },
+  floss: {
+    label: 'embroidery floss',
+    ends: 'burns',
+    effective: 0.8,
+    stretch: 0.01,
+    gives: 0.35,
+    texture: 'twist',
+    soft: true,
+    point: 'needle',
+  },
+  leather: {
+    label: 'leather',
+    ends: 'leather',
+    effective: 1,
+    stretch: 0.02,
+    gives: 0.1,
+    texture: 'smooth',
+    soft: false,
+    point: 'point',
+  },
+  'faux-leather': {
+    label: 'faux leather',
+    ends: 'leather',
+    effective: 1,
+    stretch: 0.01,
+    gives: 0.1,
+    texture: 'smooth',
+    soft: false,
+    point: 'point',
+  },
 };
 
 /** Diameters in mm within which knotting cord is sold; outside them an entry is questioned. */

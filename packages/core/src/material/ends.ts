@@ -59,22 +59,12 @@ export const usualEndOfAll = (
   return kinds.every((kind) => suitsEnd(wanted, kind)) ? wanted : 'glue';
 };
 
-/** Cords whose cut end frays or bends, and does not go through a hole by itself. Common practice, no source. */
-const SOFT: readonly CordKind[] = ['paracord', 'nylon-cord', 'hemp', 'silk', 'floss'];
 /** A hole this many times as wide as a soft cord takes its blunt end. Assumed. */
 const WIDE = 2;
 
 /** Whether an end goes through a hole that it fits without a point or a needle. */
 export const goesBluntly = (kind: CordKind, diameter: number, hole: number): boolean =>
-  !SOFT.includes(kind) || hole >= WIDE * diameter;
-
-/** How an end of this cord is made to go through holes. Common practice, no source. */
-export const pointFor = (kind: CordKind): 'point' | 'wax' | 'needle' =>
-  CORD_KIND_FACTS[kind].ends === 'leather'
-    ? 'point'
-    : kind === 'silk' || kind === 'floss'
-      ? 'needle'
-      : 'wax';
+  !CORD_KIND_FACTS[kind].soft || hole >= WIDE * diameter;
 
 /** How the end of a cord is secured in a piece whose ends are secured so: flame is for what melts. */
 export const treatmentFor = (kind: CordKind, wanted: EndTreatment): EndTreatment =>

@@ -2,7 +2,7 @@ import type { Action, End, Leg } from '../action/action.js';
 import { CAUTIONS } from '../kind/cautions.js';
 import type { Run } from '../kind/run.js';
 import type { Caution, Look, Step } from '../kind/step.js';
-import { pointFor } from '../material/ends.js';
+import { CORD_KIND_FACTS } from '../material/cord.js';
 import { roundUpToStep } from '../measure/round.js';
 import {
   cordLength,
@@ -239,7 +239,7 @@ export function stiffenStep(piece: Piece, ends: readonly End[]): Step {
   const ways = new Map<keyof typeof POINTING, End[]>();
   for (const end of ends) {
     const strand = piece.strands[Number(end.cord) - 1];
-    const how = strand ? pointFor(strand.cord.kind) : 'wax';
+    const how = strand ? CORD_KIND_FACTS[strand.cord.kind].point : 'wax';
     ways.set(how, [...(ways.get(how) ?? []), end]);
   }
   return onceStep(

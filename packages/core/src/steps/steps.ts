@@ -1,4 +1,5 @@
 import { AT_START, type Action, type End } from '../action/action.js';
+import { takesBothHands } from '../action/knot.js';
 import { closureKind } from '../closure/registry.js';
 import { act, type Stop } from '../hands/follow.js';
 import { layTable, type Table } from '../hands/table.js';
@@ -39,18 +40,8 @@ function needsHold(action: Action): boolean {
     case 'plait':
     case 'wind':
       return true;
-    case 'tie': {
-      const { form } = action.knot;
-      return (
-        form === 'half-knot' ||
-        form === 'hitch' ||
-        form === 'band' ||
-        form === 'two-cord' ||
-        form === 'drawn' ||
-        form === 'own' ||
-        (form === 'loop' && action.knot.of === 'fold')
-      );
-    }
+    case 'tie':
+      return takesBothHands(action.knot);
     default:
       return false;
   }
