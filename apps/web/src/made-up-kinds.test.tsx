@@ -97,6 +97,7 @@ const bar: PartKind<BarPart> = {
   },
   draw: (part) => rungs(part, -4.5, 4.5),
   drawEdge: (part) => rungs(part, -5, 0),
+  inSpace: null,
   steps: (part, site, layout) => [
     {
       title: 'Tie the bars in',

@@ -8,7 +8,7 @@ import type { Piece } from '../piece/piece.js';
 import { placedPart } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 import { far } from '../rope/touching-points.js';
-import { cordOf, type SpaceCord, type SpaceScene } from './space.js';
+import { cellOf, cordOf, type SpaceCord, type SpaceScene } from './space.js';
 
 /** The first part of a line, by its share of the whole: where an end is that goes along it. */
 export function wayOf(line: readonly Point3[], share: number): Point3[] {
@@ -114,7 +114,7 @@ export function movesInSpace(piece: Piece, step: Pick<Step, 'look' | 'part' | 'a
   const kind = partKind(part.kind);
   return step.look?.kind === 'moves'
     ? kind.moveInSpace !== undefined
-    : step.look?.kind === 'part' && !step.aside && kind.inSpace !== undefined;
+    : step.look?.kind === 'part' && !step.aside && kind.inSpace !== null;
 }
 
 /**
@@ -145,8 +145,9 @@ export function drawMoveInSpace(
       moving: [cords(told.moving, 'moving')],
     };
   }
-  const own = kind.inSpace!(part, site, layout, known, 1);
+  const cell = cellOf(placed, known);
+  const own = cell && kind.inSpace?.draw(part, site, layout, cell, 1);
   const scene =
     own && unitInSpace(own, unit + (step.from ?? 0), layout.length / layout.units, part.id);
-  return scene && hanging(scene, firstSide);
+  return scene ? hanging(scene, firstSide) : null;
 }

@@ -10,23 +10,12 @@ import { placedPart } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 import { opening, type Moment } from '../rope/opening.js';
 import type { Recipe } from '../rope/knots/recipe.js';
-import { partScene, type SpaceScene } from './space.js';
+import { partScene, tightCell, type SpaceScene } from './space.js';
 
 /** The knot of a part that can be seen opened out: one of the catalogue by its name, or one that a maker drew. */
 export type Openable =
   | { readonly of: 'catalogue'; readonly id: string }
   | { readonly of: 'board'; readonly id: string; readonly knot: OwnKnot };
-
-/** Curves that tell which of them is asked for. */
-function listening(known: KnownCurves, heard: (id: string) => void): KnownCurves {
-  return new Proxy(known, {
-    get(target, id) {
-      if (typeof id !== 'string') return undefined;
-      if (target[id]) heard(id);
-      return target[id];
-    },
-  });
-}
 
 /**
  * Which knot of a part can be seen opened out.
@@ -43,18 +32,13 @@ export function openableOf(
   const placed = placedPart(piece, plan, id);
   if (!placed) return null;
   const { part, kind, site, layout } = placed;
-  if ('knot' in part && typeof part.knot === 'string') {
-    return { of: 'board', id: part.knot, knot: site.knot(part.knot) };
-  }
-  let knot: string | undefined;
-  const drawn = kind.inSpace?.(
-    part,
-    site,
-    layout,
-    listening(known, (one) => (knot = one)),
-    1,
-  );
-  return drawn && knot !== undefined ? { of: 'catalogue', id: knot } : null;
+  const knot = kind.inSpace?.cell(part, site, layout) ?? null;
+  if (knot === null) return null;
+  if (typeof knot !== 'string') return { of: 'board', ...knot };
+  const cell = known[knot];
+  return cell && kind.inSpace?.draw(part, site, layout, cell, 1)
+    ? { of: 'catalogue', id: knot }
+    : null;
 }
 
 /**
@@ -179,16 +163,13 @@ export function drawOpened(
 ): SpaceScene {
   const { part, site, layout } = placedPart(piece, plan, id)!;
   if (openable.of === 'board') {
-    const { tight } = openable.knot;
-    const kept: Cell = { strands: tight.curves.map((line) => ({ line })) };
+    const kept = tightCell(openable.knot);
     const [from, to] = reachOf(moment);
     const open = { ...site, knot: () => knotAt(openable.knot, moment, to - from, from) };
     const by = (to - from) / longOf(kept);
-    return partScene(part, open, laidOpen(layout, kept, moment, by), known, 0, by);
+    return partScene(part, open, laidOpen(layout, kept, moment, by), kept, 0, by);
   }
   const tight = known[openable.id]!;
-  // However the part looks its knot up, at this length and width, it is this one.
-  const open = new Proxy(known, { get: () => moment });
   const by = longOf(moment) / longOf(tight);
-  return partScene(part, site, laidOpen(layout, tight, moment, by), open, 0, by);
+  return partScene(part, site, laidOpen(layout, tight, moment, by), moment, 0, by);
 }

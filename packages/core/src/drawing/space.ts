@@ -1,6 +1,7 @@
 import { closureKind } from '../closure/registry.js';
 import type { ClosureSite } from '../kind/closure-kind.js';
-import type { BeadInSpace, CordInSpace, InSpace, KnownCurves } from '../kind/in-space.js';
+import type { OwnKnot } from '../kind/own-knot.js';
+import type { BeadInSpace, Cell, CordInSpace, KnownCurves } from '../kind/in-space.js';
 import type { PartLayout, PartSite } from '../kind/part-kind.js';
 import type { Point, Point3, Primitive } from '../kind/primitive.js';
 import { CORD_KIND_FACTS, effectiveDiameter, type Cord } from '../material/cord.js';
@@ -9,7 +10,7 @@ import { firstSideFor } from '../steps/habits.js';
 import { partKind, type Part } from '../part/registry.js';
 import { mirroredLine } from '../knot/cells.js';
 import type { Piece } from '../piece/piece.js';
-import { placedClosure, placedParts } from '../plan/placed-parts.js';
+import { placedClosure, placedParts, type PlacedPart } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 
 /** A cord in space as it is seen, in mm: y away from the maker, z towards the viewer. */
@@ -122,17 +123,32 @@ function lifted(
   return { cords, beads, plates };
 }
 
-/** One part, from x on; its layout is so many times as long as it is where its knots are opened out. */
+/** A knot that a maker drew, as it was drawn tight. */
+export const tightCell = ({ tight }: OwnKnot): Cell => ({
+  strands: tight.curves.map((line) => ({ line })),
+});
+
+/** The curves of the knot that a part is tied of; undefined where they are not known, or it has none. */
+export function cellOf(
+  { part, kind, site, layout }: PlacedPart,
+  known: KnownCurves,
+): Cell | undefined {
+  const knot = kind.inSpace?.cell(part, site, layout) ?? null;
+  if (knot === null) return undefined;
+  return typeof knot === 'string' ? known[knot] : tightCell(knot.knot);
+}
+
+/** One part, from x on, by the curves of its knot where they are known; its layout is so many times as long as it is where its knots are opened out. */
 export function partScene(
   part: Part,
   site: PartSite,
   layout: PartLayout,
-  known: KnownCurves,
+  cell: Cell | undefined,
   x: number,
   open = 1,
 ): SpaceScene {
   const kind = partKind(part.kind);
-  const own: InSpace | null = kind.inSpace?.(part, site, layout, known, open) ?? null;
+  const own = cell ? kind.inSpace?.draw(part, site, layout, cell, open) : null;
   if (!own) {
     const firstSide = firstSideFor('right');
     const shapes = kind.draw(part, site, layout, {
@@ -199,11 +215,11 @@ export function drawInSpace(
   known: KnownCurves,
   only?: string,
 ): SpaceScene {
-  const parts = placedParts(piece, plan).flatMap(({ id, part, site, layout, start }) =>
-    only === undefined || only === id
-      ? [partScene(part, site, layout, known, only === undefined ? start : 0)]
-      : [],
-  );
+  const parts = placedParts(piece, plan).flatMap((placed) => {
+    const { id, part, site, layout, start } = placed;
+    if (only !== undefined && only !== id) return [];
+    return [partScene(part, site, layout, cellOf(placed, known), only === undefined ? start : 0)];
+  });
   if (only !== undefined) return together(parts);
   const kind = closureKind(piece.closure.type);
   const site = placedClosure(piece, plan);

@@ -7,7 +7,7 @@ import type { RoundPart } from '../measure/ring.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
 import type { Field } from './field.js';
-import type { CordInSpace, InSpace, KnownCurves } from './in-space.js';
+import type { Cell, CordInSpace, InSpace } from './in-space.js';
 import type { OwnKnot } from './own-knot.js';
 import type { Bounds, Primitive } from './primitive.js';
 import type { AuxiliaryCord, Need, Passage, Use } from './reason.js';
@@ -126,6 +126,26 @@ export interface SwatchModel {
   readonly spread: number;
 }
 
+/** A knot that a maker drew, with its id in the piece. */
+export interface DrawnKnot {
+  readonly id: string;
+  readonly knot: OwnKnot;
+}
+
+/** A part in space, by the curves of a knot that was drawn tight. */
+export interface PartInSpace<P> {
+  /** Its knot: one of the catalogue by its name, or one that a maker drew; null where none is like it. */
+  cell(part: P, site: PartSite, layout: PartLayout): string | DrawnKnot | null;
+  /**
+   * From x = 0 to the length of the layout.
+   *
+   * @param cell the curves of its knot
+   * @param open by how many times the layout is longer than what was planned, where knots are shown opened out
+   * @returns null where its cords are others than those of the curves
+   */
+  draw(part: P, site: PartSite, layout: PartLayout, cell: Cell, open: number): InSpace | null;
+}
+
 /** What a new part is made from. */
 export interface PartStart {
   readonly id: string;
@@ -210,20 +230,8 @@ export interface PartKind<P extends PartBase = PartBase> {
     unit: number,
     firstSide: Side,
   ): readonly Primitive[];
-  /**
-   * The part in space, from x = 0 to its length, from the curves of knots that were drawn tight. What is on the bench,
-   * lifted, when left out.
-   *
-   * @param open by how many times the layout is longer than what was planned, where knots are shown opened out
-   * @returns null where its knots were not computed with cords like these
-   */
-  inSpace?(
-    part: P,
-    site: PartSite,
-    layout: PartLayout,
-    known: KnownCurves,
-    open: number,
-  ): InSpace | null;
+  /** How its knots lie in space; null where what is on the bench is lifted. */
+  readonly inSpace: PartInSpace<P> | null;
   /** A knot that is laid move by move in space, after so many of them: what lies, and what is led on by the last. */
   moveInSpace?(
     part: P,

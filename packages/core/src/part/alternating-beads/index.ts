@@ -117,6 +117,7 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
   },
   draw: drawAlternating,
   withUnits: (part, count) => ({ ...part, count }),
+  inSpace: null,
   steps(part, site, layout, firstSide) {
     const bead = site.bead(part.bead);
     const ring = site.bead(part.ring);

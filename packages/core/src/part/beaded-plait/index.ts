@@ -180,6 +180,7 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
       ),
     ];
   },
+  inSpace: null,
   drawEdge(part, site, layout) {
     const at = spacing(part, site);
     if (!at) return plainEdge(part.id, site, layout);

@@ -150,6 +150,7 @@ export const beads: PartKind<BeadsPart> = {
     });
   },
   draw: drawBeads,
+  inSpace: null,
   steps(part, site, layout) {
     const { through, around, beside } = threading(part, site);
     const name = (unit: number): Segment => {

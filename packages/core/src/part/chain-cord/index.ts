@@ -218,22 +218,24 @@ export const chainCord: PartKind<ChainPart> = {
       ),
     ];
   },
-  inSpace(part, site, layout, known, open) {
-    const cell = known.chain;
-    const [run] = site.runs;
-    if (!cell || !run) return null;
-    const d = effectiveDiameter(run.cord);
-    const at = layChain(part, site, layout.length / open);
-    return {
-      cords: stretchesOf(part, at, d).flatMap(({ from, times, start, mm }) =>
-        laidTo(cell, times, times * mm * open, d).lines.map((line) => ({
-          run,
-          worked: { from, count: times },
-          line: line.map(([x, y, z]): Point3 => [x + start * open, y, z]),
-        })),
-      ),
-      beads: layout.beads.map((b) => ({ bead: at.bead, at: [b.at, 0, 0] })),
-    };
+  inSpace: {
+    cell: () => 'chain',
+    draw(part, site, layout, cell, open) {
+      const [run] = site.runs;
+      if (!run) return null;
+      const d = effectiveDiameter(run.cord);
+      const at = layChain(part, site, layout.length / open);
+      return {
+        cords: stretchesOf(part, at, d).flatMap(({ from, times, start, mm }) =>
+          laidTo(cell, times, times * mm * open, d).lines.map((line) => ({
+            run,
+            worked: { from, count: times },
+            line: line.map(([x, y, z]): Point3 => [x + start * open, y, z]),
+          })),
+        ),
+        beads: layout.beads.map((b) => ({ bead: at.bead, at: [b.at, 0, 0] })),
+      };
+    },
   },
   drawEdge: (part, site, layout) =>
     roundFromEdge(

@@ -111,19 +111,21 @@ export const endKnot: PartKind<EndKnotPart> = {
       ...moved(head, layout.length / 2),
     ];
   },
-  inSpace(part, site, layout, known) {
-    const n = site.runs.length;
-    const cell = known[part.form === 'carrick' ? 'carrick' : `diamond.${Math.min(4, n)}`];
-    if (cell?.strands.length !== n) return null;
-    const d = diameter(site.runs);
-    return {
-      cords: knotInSpace(cell, d, layout.length).map((line, i) => ({
-        run: site.runs[i]!,
-        worked: { from: 0, count: 1 },
-        line,
-      })),
-      beads: [],
-    };
+  inSpace: {
+    cell: (part, site) =>
+      part.form === 'carrick' ? 'carrick' : `diamond.${Math.min(4, site.runs.length)}`,
+    draw(_part, site, layout, cell) {
+      if (cell.strands.length !== site.runs.length) return null;
+      const d = diameter(site.runs);
+      return {
+        cords: knotInSpace(cell, d, layout.length).map((line, i) => ({
+          run: site.runs[i]!,
+          worked: { from: 0, count: 1 },
+          line,
+        })),
+        beads: [],
+      };
+    },
   },
   drawEdge: (part, site, layout) => [
     ...edgeCore(part.id, site, layout),

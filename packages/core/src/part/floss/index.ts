@@ -201,6 +201,7 @@ export const floss: PartKind<FlossPart> = {
     if (!sim) return straightRuns(site.runs, part.id, 0, layout.length);
     return drawFloss(part, runs, sim, layout, options);
   },
+  inSpace: null,
   drawEdge(part, site, layout) {
     const sim = simOf(part, site, layout);
     if (!sim) return plainEdge(part.id, site, layout);

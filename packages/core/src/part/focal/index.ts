@@ -88,6 +88,7 @@ export const focal: PartKind<FocalPart> = {
     });
   },
   draw: drawFocal,
+  inSpace: null,
   drawEdge: (part, site, layout) => [
     ...edgeCore(part.id, site, layout),
     part.form === 'bar'

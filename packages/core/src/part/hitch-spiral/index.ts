@@ -56,6 +56,9 @@ function hitching(part: HitchSpiralPart, site: PartSite): Hitching | null {
   return { workers, d, bundle, height: spiralPitch(part.tension) * d * site.pitchFactor };
 }
 
+/** Thickness of the bundle in diameters of the cord that ties, to the nearest that was computed. */
+const ratioOf = ({ bundle, d }: Hitching): number => nearestOf([1, 2, 3, 5], bundle / d);
+
 /** Hitches that each worker ties, of so many in all. */
 export function hitchesOf(workers: number, block: number, total: number): number[] {
   const ties = Array.from({ length: workers }, () => 0);
@@ -94,34 +97,37 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
   // About 20 hitches for a block of colour. Common practice, no source.
   make: ({ id }) => ({ id, kind: 'hitch-spiral', block: 20, blocks: 4, tension: 'even' }),
   fills: (part) => part.blocks === null,
-  inSpace(part, site, layout, known) {
-    const at = hitching(part, site);
-    if (!at) return null;
-    const { workers, d, bundle } = at;
-    const ratio = nearestOf([1, 2, 3, 5], bundle / d);
-    const cell = known[`hitch-spiral.${ratio}.free`];
-    if (!cell?.shift) return null;
-    const along = layout.length / (layout.units * cell.shift);
-    const out = (bundle + 2 * d) / (ratio + 2);
-    const blocks = Math.ceil(layout.units / part.block);
-    const inner = bundled(site.runs.slice(1), layout.length);
-    return {
-      winds: cell.turn ?? 0,
-      cords: [
-        ...inner,
-        ...Array.from({ length: blocks }, (_, block) => {
-          const from = block * part.block;
-          const count = Math.min(part.block, layout.units - from);
-          const [line] = repeated(cell, count, from);
-          return {
-            run: workers[block % workers.length]!,
-            worked: { from, count },
-            line: sized(line!, along, out, out, from * cell.shift! * along),
-          };
-        }),
-      ],
-      beads: [],
-    };
+  inSpace: {
+    cell(part, site) {
+      const at = hitching(part, site);
+      return at && `hitch-spiral.${ratioOf(at)}.free`;
+    },
+    draw(part, site, layout, cell) {
+      const at = hitching(part, site);
+      if (!at || !cell.shift) return null;
+      const { workers, d, bundle } = at;
+      const along = layout.length / (layout.units * cell.shift);
+      const out = (bundle + 2 * d) / (ratioOf(at) + 2);
+      const blocks = Math.ceil(layout.units / part.block);
+      const inner = bundled(site.runs.slice(1), layout.length);
+      return {
+        winds: cell.turn ?? 0,
+        cords: [
+          ...inner,
+          ...Array.from({ length: blocks }, (_, block) => {
+            const from = block * part.block;
+            const count = Math.min(part.block, layout.units - from);
+            const [line] = repeated(cell, count, from);
+            return {
+              run: workers[block % workers.length]!,
+              worked: { from, count },
+              line: sized(line!, along, out, out, from * cell.shift! * along),
+            };
+          }),
+        ],
+        beads: [],
+      };
+    },
   },
   section(part, site) {
     const at = hitching(part, site);

@@ -110,6 +110,7 @@ export const loop: PartKind<LoopPart> = {
     });
   },
   draw: drawLoop,
+  inSpace: null,
   steps(part, site, layout) {
     const atFold = madeOfFolds(site);
     return [

@@ -93,7 +93,10 @@ export const ownKnot: PartKind<OwnKnotPart> = {
     ...edgeCore(part.id, site, layout),
     ...edgeKnots(site.runs[0], part.id, layout),
   ],
-  inSpace: ownKnotInSpace,
+  inSpace: {
+    cell: (part, site) => ({ id: part.knot, knot: site.knot(part.knot) }),
+    draw: ownKnotInSpace,
+  },
   moveInSpace: ownMovesInSpace,
   movePicture: drawMoves,
   technique: (part, site) => `own-knot:${site.knot(part.knot).origin}`,

@@ -104,6 +104,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
       ? drawPetals(part, site, plaiting, layout, done)
       : straightRuns(site.runs, part.id, 0, layout.length);
   },
+  inSpace: null,
   drawEdge(part, site, layout) {
     const plaiting = plaitingFor(part, site);
     return plaiting

@@ -39,6 +39,7 @@ export const plain: PartKind<PlainPart> = {
   },
   draw: (part, site, layout, { done }) =>
     straightRuns(site.runs, part.id, 0, layout.length, done > 0 ? 'laid' : 'planned'),
+  inSpace: null,
   steps: (part, site, layout) => [
     {
       title: say`Leave ${laid(layout.length)} plain`,

@@ -126,19 +126,25 @@ export const plait: PartKind<PlaitPart> = {
       ...plaitStrokes(plaiting, part.id, 0, till, 'laid'),
     ];
   },
-  inSpace(part, site, layout, known) {
-    const plaiting = plaitingOf(part.form, part.tension, site.runs);
-    if (!plaiting) return null;
-    const { form, q, d, bundles } = plaiting;
-    const cell = known[`plait.${form}.${nearestOf(COMPUTED_PITCHES[form], q)}`];
-    if (!cell) return null;
-    const count = Math.max(1, Math.round(layout.length / ((cell.shift ?? 1) * d)));
-    const { lines } = laidTo(cell, count, layout.length, d, layout);
-    if (lines.length !== bundles.length) return null;
-    return {
-      cords: lines.map((line, i) => ({ run: bundles[i]![0]!, diameter: d, line })),
-      beads: [],
-    };
+  inSpace: {
+    cell(part, site) {
+      const plaiting = plaitingOf(part.form, part.tension, site.runs);
+      if (!plaiting) return null;
+      const { form, q } = plaiting;
+      return `plait.${form}.${nearestOf(COMPUTED_PITCHES[form], q)}`;
+    },
+    draw(part, site, layout, cell) {
+      const plaiting = plaitingOf(part.form, part.tension, site.runs);
+      if (!plaiting) return null;
+      const { d, bundles } = plaiting;
+      const count = Math.max(1, Math.round(layout.length / ((cell.shift ?? 1) * d)));
+      const { lines } = laidTo(cell, count, layout.length, d, layout);
+      if (lines.length !== bundles.length) return null;
+      return {
+        cords: lines.map((line, i) => ({ run: bundles[i]![0]!, diameter: d, line })),
+        beads: [],
+      };
+    },
   },
   drawEdge(part, site, layout) {
     const plaiting = plaitingOf(part.form, part.tension, site.runs);

@@ -264,42 +264,47 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
     const setting = settingOf(part, site);
     return setting ? drawSinnet(setting, layout, setting.bundle, options) : [];
   },
-  inSpace(part, site, layout, known) {
-    const setting = settingOf(part, site);
-    if (!setting) return null;
-    const { form, d, core, working } = setting;
-    const cell = known[form === 'flat' ? flatCell(setting, layout) : spiralCell(setting)];
-    if (!cell) return null;
-    const { lines, rods } = laidTo(
-      cell,
-      layout.units,
-      layout.length,
-      d,
-      form === 'flat' ? layout : undefined,
-    );
-    // Cores that turn with a spiral are strands of its cell; others lie straight on its rods, or side by side.
-    const turning = lines.slice(2);
-    const lanes = lanesOf(site.runs);
-    const worked = { from: 0, count: layout.units };
-    return {
-      winds: -(cell.turn ?? 0),
-      cords: [
-        // In the cell the cord that goes over comes from the maker's right; who begins on the left sees it mirrored.
-        ...working.map((run, i) => ({
-          run,
-          worked,
-          line: mirroredLine(lines[i]!),
-        })),
-        ...core.map((run, i) => ({
-          run,
-          line:
-            (turning[i] && mirroredLine(turning[i])) ??
-            (rods.length === core.length ? rods[i] : undefined) ??
-            straightInSpace([run], lanes, layout.length)[0]!.line,
-        })),
-      ],
-      beads: [],
-    };
+  inSpace: {
+    cell(part, site, layout) {
+      const setting = settingOf(part, site);
+      if (!setting) return null;
+      return setting.form === 'flat' ? flatCell(setting, layout) : spiralCell(setting);
+    },
+    draw(part, site, layout, cell) {
+      const setting = settingOf(part, site);
+      if (!setting) return null;
+      const { form, d, core, working } = setting;
+      const { lines, rods } = laidTo(
+        cell,
+        layout.units,
+        layout.length,
+        d,
+        form === 'flat' ? layout : undefined,
+      );
+      // Cores that turn with a spiral are strands of its cell; others lie straight on its rods, or side by side.
+      const turning = lines.slice(2);
+      const lanes = lanesOf(site.runs);
+      const worked = { from: 0, count: layout.units };
+      return {
+        winds: -(cell.turn ?? 0),
+        cords: [
+          // In the cell the cord that goes over comes from the maker's right; who begins on the left sees it mirrored.
+          ...working.map((run, i) => ({
+            run,
+            worked,
+            line: mirroredLine(lines[i]!),
+          })),
+          ...core.map((run, i) => ({
+            run,
+            line:
+              (turning[i] && mirroredLine(turning[i])) ??
+              (rods.length === core.length ? rods[i] : undefined) ??
+              straightInSpace([run], lanes, layout.length)[0]!.line,
+          })),
+        ],
+        beads: [],
+      };
+    },
   },
   drawEdge(part, site, layout) {
     const setting = settingOf(part, site);

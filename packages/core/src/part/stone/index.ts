@@ -107,6 +107,7 @@ export const stone: PartKind<StonePart> = {
     });
   },
   draw: drawStone,
+  inSpace: null,
   drawEdge: (part, site, layout) => [
     ...edgeCore(part.id, site, layout),
     hangingFromEdge(part, layout, part.thickness, part.height),

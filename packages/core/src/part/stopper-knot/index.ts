@@ -57,33 +57,34 @@ export const stopperKnot: PartKind<StopperPart> = {
     });
   },
   draw: drawStopper,
-  inSpace(part, site, layout, known) {
-    const runs = pickRuns(site, part.runs);
-    const cell = known[part.form];
-    if (!cell) return null;
-    const knots = part.tied === 'each' ? runs.map((run) => [run]) : [runs];
-    const lanes = lanesOf(site.runs);
-    return {
-      cords: [
-        ...straightInSpace(
-          site.runs.filter((run) => !runs.includes(run)),
-          lanes,
-          layout.length,
-        ),
-        // Cords tied together go as one thick one.
-        ...knots.flatMap((own, i) => {
-          const d = asOneCord(own.map((run) => effectiveDiameter(run.cord)));
-          const y = own.length === 1 ? -2.4 * (lanes.get(own[0]!.index) ?? 0) : 0;
-          return knotInSpace(cell, d, layout.length).map((line) => ({
-            run: own[0]!,
-            diameter: d,
-            worked: { from: i, count: 1 },
-            line: line.map(([u, v, w]) => [u, v + y, w] as const),
-          }));
-        }),
-      ],
-      beads: [],
-    };
+  inSpace: {
+    cell: (part) => part.form,
+    draw(part, site, layout, cell) {
+      const runs = pickRuns(site, part.runs);
+      const knots = part.tied === 'each' ? runs.map((run) => [run]) : [runs];
+      const lanes = lanesOf(site.runs);
+      return {
+        cords: [
+          ...straightInSpace(
+            site.runs.filter((run) => !runs.includes(run)),
+            lanes,
+            layout.length,
+          ),
+          // Cords tied together go as one thick one.
+          ...knots.flatMap((own, i) => {
+            const d = asOneCord(own.map((run) => effectiveDiameter(run.cord)));
+            const y = own.length === 1 ? -2.4 * (lanes.get(own[0]!.index) ?? 0) : 0;
+            return knotInSpace(cell, d, layout.length).map((line) => ({
+              run: own[0]!,
+              diameter: d,
+              worked: { from: i, count: 1 },
+              line: line.map(([u, v, w]) => [u, v + y, w] as const),
+            }));
+          }),
+        ],
+        beads: [],
+      };
+    },
   },
   drawEdge: (part, site, layout) => [
     ...edgeCore(part.id, site, layout),

@@ -89,6 +89,7 @@ export const stopperRing: PartKind<StopperRingPart> = {
       roundedBox(0, -part.outer / 2, part.length, part.outer, part.length / 2),
     ]),
   ],
+  inSpace: null,
   drawEdge: (part, site, layout) => [
     ...edgeCore(part.id, site, layout),
     plateOf(part.id, 'closed-ring', part.colour, [

@@ -53,6 +53,7 @@ export const tail: PartKind<TailPart> = {
     straightRuns(site.runs, part.id, 0, layout.length, done > 0 ? 'laid' : 'planned').map(
       (stroke) => ({ ...stroke, ends: 'round' as const }),
     ),
+  inSpace: null,
   steps: (part, site) => [
     {
       title: say`Leave ends of ${laid(part.length)}`,

@@ -75,21 +75,23 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
     });
   },
   draw: drawTwoCord,
-  inSpace(part, site, layout, known) {
-    const cell = known['two-cord.360'];
-    const [a, b] = bundles(site);
-    if (!cell || a.length === 0 || b.length === 0) return null;
-    const d = diameterOf(site);
-    const { lines } = laidTo(cell, part.units, layout.length, d);
-    return {
-      cords: [a, b].map(([run], i) => ({
-        run: run!,
-        diameter: d,
-        worked: { from: 0, count: part.units },
-        line: lines[i]!,
-      })),
-      beads: [],
-    };
+  inSpace: {
+    cell: () => 'two-cord.360',
+    draw(part, site, layout, cell) {
+      const [a, b] = bundles(site);
+      if (a.length === 0 || b.length === 0) return null;
+      const d = diameterOf(site);
+      const { lines } = laidTo(cell, part.units, layout.length, d);
+      return {
+        cords: [a, b].map(([run], i) => ({
+          run: run!,
+          diameter: d,
+          worked: { from: 0, count: part.units },
+          line: lines[i]!,
+        })),
+        beads: [],
+      };
+    },
   },
   drawEdge: (part, site, layout) => [
     ...edgeCore(part.id, site, layout),

@@ -123,6 +123,7 @@ export const whipping: PartKind<WhippingPart> = {
       ...lay(0, done, 'laid'),
     ];
   },
+  inSpace: null,
   drawEdge: (part, site, layout) => [
     ...edgeCore(part.id, site, layout),
     ...edgeKnots({ strand: 0, cord: part.cord }, part.id, layout),
