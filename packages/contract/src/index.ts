@@ -5,6 +5,7 @@ export * from './bead.dto.js';
 export * from './knot.dto.js';
 export * from './part.dto.js';
 export * from './closure.dto.js';
+export * from './list-dtos.js';
 export * from './piece.dto.js';
 export * from './workshop.dto.js';
 export * from './make.dto.js';

@@ -6,7 +6,7 @@ export { EASE_LABELS, EASE_RULES, easeAmount, type Ease, type EaseRule } from '.
 export { formatLength } from './measure/format-length.js';
 export { handGirth, WEAR_SITES, type WearSite } from './measure/girth.js';
 export { parseLength, type LengthError } from './measure/parse-length.js';
-export { oneOf, pluralOf, sayCount } from './measure/plural.js';
+export { countOf, oneOf, pluralOf, sayCount } from './measure/plural.js';
 export { cordLength, inSentence, join, say, type Saying } from './measure/saying.js';
 export { meanOf, type Measured } from './measure/places.js';
 export { random, type Random } from './measure/random.js';

@@ -30,6 +30,14 @@ export {
   type Movement,
   type MovementReason,
 } from './stock/ledger.js';
+export {
+  COPIED_LISTS,
+  LIST_IDS,
+  LISTS,
+  type CopiedListId,
+  type ListId,
+  type ListTable,
+} from './stock/lists.js';
 export { sayAmount } from './stock/say-amount.js';
 export { ringThickness, woundRadius } from './stock/wound.js';
 export { USEFUL, worthKeeping } from './stock/offcuts.js';

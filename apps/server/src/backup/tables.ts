@@ -1,13 +1,13 @@
+import { LIST_IDS, LISTS } from '@coiled-strand/workshop';
+
+const LIST_TABLES = LIST_IDS.map((id) => LISTS[id].table);
+
 /** What a backup holds, each after what it refers to. */
 export const TABLES = [
   'workshop',
   'person',
   'member',
-  'wearer',
-  'cord',
-  'bead',
-  'fitting',
-  'pack',
+  ...LIST_TABLES,
   'knot',
   'piece',
   'piece_version',

@@ -1,5 +1,5 @@
 import { DataSource } from 'typeorm';
-import { BeadItem, CordItem, FittingItem, PackItem, WearerItem } from '../rows/list.entities.js';
+import { LIST_ROWS } from '../rows/list.entities.js';
 import { KnotRow } from '../rows/knot.entity.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { PieceRow } from '../rows/piece.entity.js';
@@ -51,10 +51,7 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
     url,
     entities: [
       Workshop,
-      WearerItem,
-      CordItem,
-      BeadItem,
-      FittingItem,
+      ...Object.values(LIST_ROWS),
       PieceRow,
       VersionRow,
       MakeRow,
@@ -62,7 +59,6 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
       SwatchRow,
       EvidenceRow,
       LessonRow,
-      PackItem,
       KnotRow,
       LotRow,
       MovementRow,

@@ -1,14 +1,12 @@
 import {
-  BeadDto,
-  CordDto,
-  FittingDto,
-  PackDto,
+  LIST_DTOS,
   severalOf,
-  WearerDto,
+  type FittingDto,
   type Stored,
   type UsesView,
 } from '@coiled-strand/contract';
 import type { Copy } from '@coiled-strand/core';
+import { LIST_IDS, LISTS, type ListId } from '@coiled-strand/workshop';
 import {
   Body,
   Controller,
@@ -21,101 +19,88 @@ import {
   type Type,
 } from '@nestjs/common';
 import { ApiTags } from '@nestjs/swagger';
-import type { EntityTarget } from 'typeorm';
 import { Roles } from '../identity/roles.js';
 import { ValidationPipe } from '../errors/validation.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf } from '../openapi/body-of.js';
-import {
-  BeadItem,
-  CordItem,
-  FittingItem,
-  PackItem,
-  WearerItem,
-  type StashItem,
-} from '../rows/list.entities.js';
 import { StashService } from './stash.service.js';
-import type { ListKind } from './uses.js';
 
-/**
- * The routes of one of the workshop's lists.
- *
- * @param what one thing on it is called; its route is the plural
- * @param Dto what its bodies are checked by
- * @param copyOf what a copy of it is like, which knows the id of what it is a copy of: pieces and lots take it as it
- *   is handed out; undefined takes the id off what comes in
- */
-function listController<T extends object>(
-  what: ListKind,
-  Dto: Type<T>,
-  list: EntityTarget<StashItem<T>>,
-  copyOf: (value: T, id: string | undefined) => T,
-): Type<object> {
+/** What a copy of a thing on each list is like: it knows the id of what it is a copy of, or none. */
+const COPY_OF: Readonly<Record<ListId, (value: object, origin: string | undefined) => object>> = {
+  wearers: knowing,
+  cords: knowing,
+  beads: knowing,
+  // Pieces have the closure of a fitting.
+  fittings: (value, origin) => {
+    const { name, closure } = value as FittingDto;
+    return { name, closure: { ...closure, origin } };
+  },
+  packs: (value) => value,
+};
+function knowing(value: Copy, origin: string | undefined): Copy {
+  return { ...value, origin };
+}
+
+/** The routes of one of the workshop's lists; what is handed out is taken into pieces and lots as it is. */
+function listController(id: ListId): Type<object> {
+  const Dto: Type<object> = LIST_DTOS[id];
+  const { table } = LISTS[id];
   const checked = new ValidationPipe(Dto);
   const Several = severalOf(Dto);
   const severalChecked = new ValidationPipe(Several);
-  const told = ({ id, value }: Stored<T>): Stored<T> => ({ id, value: copyOf(value, id) });
-  const plain = (value: object): T => copyOf(value as T, undefined);
+  const handedOut = ({ id: origin, value }: Stored<object>): Stored<object> => ({
+    id: origin,
+    value: COPY_OF[id](value, origin),
+  });
+  const plain = (value: object): object => COPY_OF[id](value, undefined);
 
-  @ApiTags(`${what}s`)
-  @Controller(`${what}s`)
+  @ApiTags(id)
+  @Controller(id)
   class ListController {
     constructor(private readonly stash: StashService) {}
 
     @Roles('viewer')
     @Get()
-    async list(): Promise<Stored<T>[]> {
-      return (await this.stash.list(list)).map(told);
+    async list(): Promise<Stored<object>[]> {
+      return (await this.stash.list(id)).map(handedOut);
     }
     @Roles('maker')
     @Post()
     @bodyOf(Dto)
-    async add(@Body(checked) value: object): Promise<Stored<T>> {
-      return told(await this.stash.add(list, plain(value)));
+    async add(@Body(checked) value: object): Promise<Stored<object>> {
+      return handedOut(await this.stash.add(id, plain(value)));
     }
     @Roles('maker')
     @Post('several')
     @bodyOf(Several)
-    async addAll(@Body(severalChecked) several: object): Promise<Stored<T>[]> {
-      const { items } = several as { readonly items: readonly T[] };
-      return (await this.stash.addAll(list, items.map(plain), what)).map(told);
+    async addAll(@Body(severalChecked) several: object): Promise<Stored<object>[]> {
+      const { items } = several as { readonly items: readonly object[] };
+      return (await this.stash.addAll(id, items.map(plain))).map(handedOut);
     }
     @Roles('maker')
     @Get(':id/uses')
-    uses(@Param('id', uuid(what)) id: string): Promise<UsesView> {
-      return this.stash.uses(list, id, what);
+    uses(@Param('id', uuid(table)) thing: string): Promise<UsesView> {
+      return this.stash.uses(id, thing);
     }
     @Roles('maker')
     @Delete(':id')
     @HttpCode(204)
-    remove(@Param('id', uuid(what)) id: string): Promise<void> {
-      return this.stash.remove(list, id, what);
+    remove(@Param('id', uuid(table)) thing: string): Promise<void> {
+      return this.stash.remove(id, thing);
     }
     @Roles('maker')
     @Put(':id')
     @bodyOf(Dto)
     async change(
-      @Param('id', uuid(what)) id: string,
+      @Param('id', uuid(table)) thing: string,
       @Body(checked) value: object,
-    ): Promise<Stored<T>> {
-      return told(await this.stash.change(list, id, plain(value), what));
+    ): Promise<Stored<object>> {
+      return handedOut(await this.stash.change(id, thing, plain(value)));
     }
   }
   // The description of the API names its operations by their class.
-  Object.defineProperty(ListController, 'name', { value: `${what}-list` });
+  Object.defineProperty(ListController, 'name', { value: `${table}-list` });
   return ListController;
 }
 
-const copyOf = <T extends Copy>(value: T, origin: string | undefined): T => ({ ...value, origin });
-/** Pieces have the closure of a fitting. */
-const fittingCopy = ({ name, closure }: FittingDto, origin: string | undefined): FittingDto => ({
-  name,
-  closure: { ...closure, origin },
-});
-export const STASH_CONTROLLERS = [
-  listController('wearer', WearerDto, WearerItem, copyOf),
-  listController('cord', CordDto, CordItem, copyOf),
-  listController('bead', BeadDto, BeadItem, copyOf),
-  listController('fitting', FittingDto, FittingItem, fittingCopy),
-  listController('pack', PackDto, PackItem, (value) => value),
-];
+export const STASH_CONTROLLERS = LIST_IDS.map(listController);

@@ -1,8 +1,6 @@
 import type { UseView, UsesView } from '@coiled-strand/contract';
+import type { ListId } from '@coiled-strand/workshop';
 import type { EntityManager } from 'typeorm';
-
-/** What one thing on one of the workshop’s lists is called; its route is the plural. */
-export type ListKind = 'wearer' | 'cord' | 'bead' | 'fitting' | 'pack';
 
 /** So many are named; the others are counted. */
 const NAMED = 20;
@@ -33,22 +31,22 @@ const KITS = `
  * What of the workshop has to do with a thing on a list. Pieces and lots have copies, which know what they are
  * copies of; kits know their wearers by id. Packs are only how things are bought.
  */
-const USES: Readonly<Record<ListKind, readonly string[]>> = {
-  wearer: [piecesWith('$.wearer'), KITS],
-  cord: [piecesWith('$.strands[*].cord', '$.parts[*].cord', '$.closure.cord'), lotsOf('cord')],
-  bead: [piecesWith('$.beads[*]'), lotsOf('bead')],
-  fitting: [piecesWith('$.closure')],
-  pack: [],
+const USES: Readonly<Record<ListId, readonly string[]>> = {
+  wearers: [piecesWith('$.wearer'), KITS],
+  cords: [piecesWith('$.strands[*].cord', '$.parts[*].cord', '$.closure.cord'), lotsOf('cord')],
+  beads: [piecesWith('$.beads[*]'), lotsOf('bead')],
+  fittings: [piecesWith('$.closure')],
+  packs: [],
 };
 
 export async function usesOf(
   manager: EntityManager,
   workshopId: string,
-  what: ListKind,
+  list: ListId,
   id: string,
 ): Promise<UsesView> {
   const found: UseView[] = [];
-  for (const sql of USES[what]) {
+  for (const sql of USES[list]) {
     found.push(...(await manager.query<UseView[]>(sql, [workshopId, id])));
   }
   return { total: found.length, named: found.slice(0, NAMED) };

@@ -1,4 +1,5 @@
 import type { SessionView } from '@coiled-strand/contract';
+import { COPIED_LISTS } from '@coiled-strand/workshop';
 import type { Query, QueryClient, QueryKey } from '@tanstack/react-query';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { keys } from './queries';
@@ -22,10 +23,7 @@ interface Schema extends DBSchema {
 const NEEDED: ReadonlySet<unknown> = new Set([
   keys.session[0],
   keys.workshop[0],
-  keys.wearers[0],
-  keys.cords[0],
-  keys.beads[0],
-  keys.fittings[0],
+  ...COPIED_LISTS,
   keys.knots[0],
   keys.hand[0],
   keys.swatches[0],

@@ -1,4 +1,5 @@
 import type { LiveView } from '@coiled-strand/contract';
+import { LIST_IDS, LISTS } from '@coiled-strand/workshop';
 import { listenToStream, whenRefused as whenStreamIsRefused } from '../device/stream';
 import { keys, queryClient } from './queries';
 
@@ -6,11 +7,7 @@ type Key = readonly unknown[];
 
 /** What may show a kind of thing, by the table that it lies in. */
 const SHOWN: Readonly<Record<string, readonly Key[]>> = {
-  wearer: [keys.wearers],
-  cord: [keys.cords],
-  bead: [keys.beads],
-  fitting: [keys.fittings],
-  pack: [keys.packs],
+  ...Object.fromEntries(LIST_IDS.map((id) => [LISTS[id].table, [keys[id]]])),
   knot: [keys.knots],
   piece: [keys.pieces, keys.tags, ['piece'], keys.jobs],
   piece_version: [['piece']],

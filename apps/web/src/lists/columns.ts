@@ -1,4 +1,3 @@
-import type { ListPath } from '../api/list-queries';
 import {
   BEAD_SHAPES,
   CLOSURE_KINDS,
@@ -6,24 +5,7 @@ import {
   CORD_KINDS,
   type Field,
 } from '@coiled-strand/core';
-
-/** The workshop's lists of things that are copied into pieces, by their routes. */
-export const LISTS = [
-  'wearers',
-  'cords',
-  'beads',
-  'fittings',
-] as const satisfies readonly ListPath[];
-export type ListId = ListPath;
-
-export const LIST_WORDS: Readonly<
-  Record<ListId, { readonly one: string; readonly many: string; readonly title: string }>
-> = {
-  wearers: { one: 'wearer', many: 'wearers', title: 'Wearers' },
-  cords: { one: 'cord', many: 'cords', title: 'Cords' },
-  beads: { one: 'bead', many: 'beads', title: 'Beads' },
-  fittings: { one: 'finding', many: 'findings', title: 'Findings' },
-};
+import type { CopiedListId } from '@coiled-strand/workshop';
 
 export interface Option {
   readonly id: string;
@@ -135,7 +117,7 @@ const types: Holds = {
 const name = column('Name', 'name', text, needed);
 
 /** What is told of the things on each list. */
-export const COLUMNS: Readonly<Record<ListId, readonly Column[]>> = {
+export const COLUMNS: Readonly<Record<CopiedListId, readonly Column[]>> = {
   wearers: [
     name,
     column('Wrist', 'wrist', length, needed),

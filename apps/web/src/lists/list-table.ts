@@ -1,6 +1,7 @@
 import type { Cell, Table } from '../shell/csv';
 import type { FittingDto } from '@coiled-strand/contract';
-import { BOUGHT, COLUMNS, headOf, type Column, type ListId } from './columns';
+import type { CopiedListId } from '@coiled-strand/workshop';
+import { BOUGHT, COLUMNS, headOf, type Column } from './columns';
 
 /** The value of a thing that belongs into a column; undefined where it has none. */
 export const valueAt = (thing: unknown, { path }: Column): unknown =>
@@ -21,7 +22,7 @@ const isBought = (fitting: object): boolean =>
   BOUGHT.some(({ entry }) => entry.type === (fitting as FittingDto).closure.type);
 
 /** A list as a table; columns that nothing stands in are left out, but for those that a table needs. */
-export function listTable(id: ListId, all: readonly object[]): Table {
+export function listTable(id: CopiedListId, all: readonly object[]): Table {
   const things = id === 'fittings' ? all.filter(isBought) : all;
   const columns = COLUMNS[id].filter(
     (column) => column.needed || things.some((thing) => cellOf(thing, column) !== null),

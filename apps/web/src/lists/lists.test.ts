@@ -1,8 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import type { FittingDto } from '@coiled-strand/contract';
 import { EXAMPLE_CORD, TEMPLATES, type Bead, type Cord, type Wearer } from '@coiled-strand/core';
+import type { CopiedListId } from '@coiled-strand/workshop';
 import { csvOf } from '../shell/csv';
-import { BOUGHT, type ListId } from './columns';
+import { BOUGHT } from './columns';
 import { listTable } from './list-table';
 import { listOf, readTable, type ReadTable } from './read-table';
 import { readSheet } from './sheet';
@@ -30,14 +31,14 @@ const fittings: FittingDto[] = BOUGHT.map((kind) => ({
   name: kind.entry.label,
   closure: kind.make(EXAMPLE_CORD) as FittingDto['closure'],
 }));
-const LISTS: readonly (readonly [ListId, readonly object[]])[] = [
+const LISTS: readonly (readonly [CopiedListId, readonly object[]])[] = [
   ['wearers', wearers],
   ['cords', cords],
   ['beads', beads],
   ['fittings', fittings],
 ];
 
-const read = (list: ListId, text: string, there: readonly object[] = []): ReadTable =>
+const read = (list: CopiedListId, text: string, there: readonly object[] = []): ReadTable =>
   readTable(list, readSheet(text), 'mm', there);
 
 describe('a list as a table', () => {

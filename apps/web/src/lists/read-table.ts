@@ -1,4 +1,4 @@
-import { BeadDto, CordDto, FittingDto, validateAs, WearerDto } from '@coiled-strand/contract';
+import { LIST_DTOS, validateAs } from '@coiled-strand/contract';
 import {
   sameCopy,
   EXAMPLE_CORD,
@@ -6,7 +6,8 @@ import {
   type FileFault,
   type LengthUnit,
 } from '@coiled-strand/core';
-import { BOUGHT, COLUMNS, LISTS, type Column, type ListId } from './columns';
+import { COPIED_LISTS, type CopiedListId } from '@coiled-strand/workshop';
+import { BOUGHT, COLUMNS, type Column } from './columns';
 import type { Sheet } from './sheet';
 
 /** Something put under a heading that the list knows, and in which unit a bare number is meant. */
@@ -36,7 +37,6 @@ export interface ReadTable {
   readonly bareLengths: boolean;
 }
 
-const DTOS = { wearers: WearerDto, cords: CordDto, beads: BeadDto, fittings: FittingDto } as const;
 const UNITS: Readonly<Record<string, LengthUnit>> = {
   mm: 'mm',
   cm: 'cm',
@@ -54,7 +54,7 @@ const plain = (words: string): string =>
 const UNIT_IN_HEAD = /\(([a-z]+)\)\s*$/i;
 
 /** What each heading stands for in a list; null where it knows none. */
-function headings(list: ListId, head: readonly string[]): (Headed | null)[] {
+function headings(list: CopiedListId, head: readonly string[]): (Headed | null)[] {
   const taken = new Set<Column>();
   return head.map((words) => {
     const unit = UNITS[(UNIT_IN_HEAD.exec(words)?.[1] ?? '').toLowerCase()] ?? null;
@@ -71,8 +71,8 @@ function headings(list: ListId, head: readonly string[]): (Headed | null)[] {
 }
 
 /** The list that a table is of: what it needs is there, or the most of it; null where next to nothing is. */
-export function listOf({ head }: Sheet): ListId | null {
-  const share = (list: ListId): number => {
+export function listOf({ head }: Sheet): CopiedListId | null {
+  const share = (list: CopiedListId): number => {
     const found = headings(list, head).filter((one) => one !== null);
     const needed = found.filter(({ column }) => column.needed).length;
     if (needed < 2) return 0;
@@ -80,7 +80,7 @@ export function listOf({ head }: Sheet): ListId | null {
     const known = found.length / (head.length + 1);
     return needed / COLUMNS[list].filter((one) => one.needed).length + known;
   };
-  const best = LISTS.reduce((a, b) => (share(b) > share(a) ? b : a));
+  const best = COPIED_LISTS.reduce((a, b) => (share(b) > share(a) ? b : a));
   return share(best) > 0 ? best : null;
 }
 
@@ -134,7 +134,7 @@ function put(thing: Record<string, unknown>, path: readonly string[], value: unk
 const UNDYED = '#8a8a8a';
 
 /** What goes without saying. */
-function complete(list: ListId, thing: Record<string, unknown>): void {
+function complete(list: CopiedListId, thing: Record<string, unknown>): void {
   if (list === 'beads' && thing.height === undefined) thing.height = thing.length;
   if (list === 'cords' || list === 'beads') {
     const colour = thing.colour as Record<string, unknown> | undefined;
@@ -156,7 +156,7 @@ function complete(list: ListId, thing: Record<string, unknown>): void {
 }
 
 /** What the rules say of a value, under the heading where it stands. */
-function saidOf(list: ListId, { path, message }: FileFault): string {
+function saidOf(list: CopiedListId, { path, message }: FileFault): string {
   const column = COLUMNS[list].find((one) => one.path.join('.') === path);
   return `${column?.label ?? path}: ${message}`;
 }
@@ -168,7 +168,7 @@ function saidOf(list: ListId, { path, message }: FileFault): string {
  * @param there what the list has
  */
 export function readTable(
-  list: ListId,
+  list: CopiedListId,
   { head, rows }: Sheet,
   bare: LengthUnit,
   there: readonly object[],
@@ -196,7 +196,7 @@ export function readTable(
       faults.push(...missing.map(({ label }) => `${label} is not told.`));
       complete(list, thing);
       if (faults.length === 0) {
-        const checked = validateAs<object>(DTOS[list], thing);
+        const checked = validateAs<object>(LIST_DTOS[list], thing);
         if (!checked.ok) faults.push(...checked.faults.map((fault) => saidOf(list, fault)));
       }
       const good = faults.length === 0;

@@ -1,13 +1,14 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
-import type { LengthUnit } from '@coiled-strand/core';
+import { countOf, type LengthUnit } from '@coiled-strand/core';
 import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { COPIED_LISTS, type CopiedListId, LISTS } from '@coiled-strand/workshop';
 import { useAddSeveral, useThingsOn } from '../api/list-queries';
 import { SelectField } from '../fields/select-field';
 import { useUnits } from '../settings/use-units';
 import { AskDialog } from '../shell/ask-dialog';
 import { toaster } from '../shell/toaster';
-import { LIST_WORDS, LISTS, type ListId } from './columns';
+
 import { listOf, readTable, type ReadRow } from './read-table';
 import type { Sheet } from './sheet';
 
@@ -20,13 +21,10 @@ interface Props {
 
 const UNITS = ['mm', 'cm', 'in'] as const satisfies readonly LengthUnit[];
 
-const count = (n: number, { one, many }: { readonly one: string; readonly many: string }): string =>
-  `${n} ${n === 1 ? one : many}`;
-
 /** A table from elsewhere, seen row by row before what is good of it goes on to a list. */
 export function TableDialog({ name, sheet, onClose }: Props) {
   const found = useMemo(() => listOf(sheet), [sheet]);
-  const [list, setList] = useState<ListId>(found ?? 'beads');
+  const [list, setList] = useState<CopiedListId>(found ?? 'beads');
   const { unit } = useUnits();
   // Beads and cords are told in millimetres all over the world, wearers as the maker measures.
   const [bare, setBare] = useState<LengthUnit | null>(null);
@@ -47,10 +45,9 @@ export function TableDialog({ name, sheet, onClose }: Props) {
   const fresh = read.rows.filter(({ value, known }) => value !== null && !known);
   const bad = read.rows.filter(({ value }) => value === null);
   const known = read.rows.filter((row) => row.known);
-  const words = LIST_WORDS[list];
   const take = async (): Promise<void> => {
     await add.mutateAsync(fresh.flatMap(({ value }) => (value === null ? [] : [value])));
-    toaster.create({ title: `${count(fresh.length, words)} put on the list.` });
+    toaster.create({ title: `${countOf(fresh.length, LISTS[list].one)} put on the list.` });
     onClose();
     await navigate(`/lists?list=${list}`);
   };
@@ -60,7 +57,9 @@ export function TableDialog({ name, sheet, onClose }: Props) {
       description={name}
       size="wide"
       action={
-        fresh.length === 0 ? 'Nothing to take' : `Put ${count(fresh.length, words)} on the list`
+        fresh.length === 0
+          ? 'Nothing to take'
+          : `Put ${countOf(fresh.length, LISTS[list].one)} on the list`
       }
       ready={fresh.length > 0 && read.lacking.length === 0 && there !== undefined}
       doing={[add]}
@@ -72,8 +71,8 @@ export function TableDialog({ name, sheet, onClose }: Props) {
           <SelectField
             label="These are"
             value={list}
-            options={LISTS.map((id) => ({ value: id, label: LIST_WORDS[id].title }))}
-            onChange={(next) => setList(LISTS.find((id) => id === next) ?? list)}
+            options={COPIED_LISTS.map((id) => ({ value: id, label: LISTS[id].title }))}
+            onChange={(next) => setList(COPIED_LISTS.find((id) => id === next) ?? list)}
           />
           {read.bareLengths && (
             <SelectField

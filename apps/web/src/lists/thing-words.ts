@@ -6,11 +6,11 @@ import {
   type Cord,
   type Wearer,
 } from '@coiled-strand/core';
+import type { CopiedListId } from '@coiled-strand/workshop';
 import type { Units } from '../settings/use-units';
-import type { ListId } from './columns';
 
 /** A thing of a list in a line of words. */
-export function sayThing(list: ListId, thing: object, units: Units): string {
+export function sayThing(list: CopiedListId, thing: object, units: Units): string {
   switch (list) {
     case 'wearers': {
       const { wrist, ankle, neck, child } = thing as Wearer;
@@ -36,7 +36,7 @@ export function sayThing(list: ListId, thing: object, units: Units): string {
 }
 
 /** Its colour; undefined where it has none of its own. */
-export function colourOf(list: ListId, thing: object): string | undefined {
+export function colourOf(list: CopiedListId, thing: object): string | undefined {
   if (list === 'cords' || list === 'beads') return (thing as Cord | Bead).colour.hex;
   if (list === 'wearers') return undefined;
   const { closure } = thing as FittingDto;

@@ -1,15 +1,16 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import type { Stored } from '@coiled-strand/contract';
-import { EXAMPLE_CORD, type Cord } from '@coiled-strand/core';
+import { countOf, EXAMPLE_CORD, pluralOf, type Cord } from '@coiled-strand/core';
 import { Plus, Trash2 } from 'lucide-react';
 import { useState } from 'react';
+import { COPIED_LISTS, type CopiedListId, LISTS } from '@coiled-strand/workshop';
 import { useThingsOn } from '../../api/list-queries';
 import { TableFileButton } from '../../arrivals/table-file-button';
 import { TextRow } from '../../fields/text-row';
 import { ForMakers } from '../../frame/for-makers';
 import { Page, PageHead } from '../../frame/page';
 import { useAsked } from '../../frame/use-asked';
-import { LIST_WORDS, LISTS, type ListId } from '../../lists/columns';
+
 import { listTable } from '../../lists/list-table';
 import { colourOf, sayThing } from '../../lists/thing-words';
 import { useUnits } from '../../settings/use-units';
@@ -21,7 +22,7 @@ import { OwnBeadDialog, OwnCordDialog } from '../../stash/dialogs';
 import { TakeOffDialog } from './take-off-dialog';
 
 /** Where what is not entered here comes from. */
-const COMES_FROM: Readonly<Record<ListId, string>> = {
+const COMES_FROM: Readonly<Record<CopiedListId, string>> = {
   wearers: 'A wearer comes on to this list in the Fit stage of a piece, or from a table.',
   cords: 'A cord comes on to this list when it is entered, here or for a piece, or from a table.',
   beads: 'A bead comes on to this list when it is entered, here or for a piece, or from a table.',
@@ -33,7 +34,7 @@ const nameOf = (thing: object): string => (thing as { readonly name: string }).n
 /** What pieces choose from: to be looked through, filled from a table, saved as one, and cleared out. */
 export function ListsPage() {
   const { asked, ask } = useAsked();
-  const list = LISTS.find((id) => id === asked('list')) ?? 'cords';
+  const list = COPIED_LISTS.find((id) => id === asked('list')) ?? 'cords';
   const q = asked('q').trim().toLowerCase();
   const { data, error, refetch } = useThingsOn(list);
   const units = useUnits();
@@ -42,7 +43,7 @@ export function ListsPage() {
   const shown = (data ?? []).filter(({ value }) =>
     `${nameOf(value)} ${sayThing(list, value, units)}`.toLowerCase().includes(q),
   );
-  const words = LIST_WORDS[list];
+  const words = LISTS[list];
   const first = data?.[0]?.value;
   return (
     <Page>
@@ -72,14 +73,14 @@ export function ListsPage() {
       </PageHead>
       <Flex gap="4" align="flex-end" flexWrap="wrap" mb="5" role="search">
         <Flex role="group" aria-label="Which list" flexWrap="wrap" gap="2">
-          {LISTS.map((id) => (
+          {COPIED_LISTS.map((id) => (
             <Button
               key={id}
               aria-pressed={id === list}
               variant={id === list ? 'solid' : 'line'}
               onClick={() => ask('list', id)}
             >
-              {LIST_WORDS[id].title}
+              {LISTS[id].title}
             </Button>
           ))}
         </Flex>
@@ -98,8 +99,8 @@ export function ListsPage() {
       {data && (
         <Text color="muted" mb="3" aria-live="polite">
           {shown.length === data.length
-            ? `${data.length} ${data.length === 1 ? words.one : words.many}. `
-            : `${shown.length} of ${data.length} ${words.many}. `}
+            ? `${countOf(data.length, words.one)}. `
+            : `${shown.length} of ${data.length} ${pluralOf(words.one)}. `}
           {shown.length === 0 && q !== '' ? 'Nothing matches. Try fewer words.' : COMES_FROM[list]}
         </Text>
       )}
@@ -148,7 +149,7 @@ export function ListsPage() {
 }
 
 /** The colour of a thing, where it has one: a length of cord, or a bead. */
-function Swatch({ list, thing }: { readonly list: ListId; readonly thing: object }) {
+function Swatch({ list, thing }: { readonly list: CopiedListId; readonly thing: object }) {
   const colour = colourOf(list, thing);
   if (list === 'wearers') return null;
   return (

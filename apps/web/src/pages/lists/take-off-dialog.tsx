@@ -1,12 +1,13 @@
 import { Box, Link as ChakraLink, Text } from '@chakra-ui/react';
 import type { Stored, UsesView, UseView } from '@coiled-strand/contract';
 import { Link } from 'react-router';
+import { type CopiedListId, LISTS } from '@coiled-strand/workshop';
 import { useTakeOff, useUses } from '../../api/list-queries';
-import { LIST_WORDS, type ListId } from '../../lists/columns';
+
 import { AskDialog } from '../../shell/ask-dialog';
 
 interface Props {
-  readonly list: ListId;
+  readonly list: CopiedListId;
   readonly item: Stored<object>;
   readonly onClose: () => void;
 }
@@ -36,7 +37,7 @@ export function TakeOffDialog({ list, item, onClose }: Props) {
       onClose={onClose}
     >
       {uses.data ? (
-        <Uses uses={uses.data} one={LIST_WORDS[list].one} />
+        <Uses uses={uses.data} one={LISTS[list].one} />
       ) : (
         <Text color="muted">
           {uses.isError
