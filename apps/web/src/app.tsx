@@ -12,11 +12,11 @@ import { WorkshopPage } from './pages/workshop/workshop-page';
 import { atRest } from './shell/at-rest';
 import { ErrorBoundary } from './shell/error-boundary';
 import { fetchAhead, later } from './shell/later';
-import { Toaster } from './shell/toaster';
 import { system } from './theme/system';
 
 // The workshop is the first page; all else comes when it is wanted.
 const piecePage = () => import('./piece-page');
+const Toaster = later(() => import('./shell/toasts').then((m) => m.Toaster));
 const PieceRoute = later(() => piecePage().then((m) => m.PieceRoute), 'Fetching the bench');
 const FitStage = later(() => piecePage().then((m) => m.FitStage));
 const LayoutStage = later(() => piecePage().then((m) => m.LayoutStage));

@@ -13,6 +13,8 @@ export * from './swatch.dto.js';
 export * from './plain.js';
 export * from './validate.js';
 export * from './views.js';
+export * from './limits.js';
+export * from './roles.js';
 export * from './page.dto.js';
 export * from './version.dto.js';
 export * from './version.js';

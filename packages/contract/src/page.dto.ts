@@ -2,8 +2,6 @@ import { Transform, Type } from 'class-transformer';
 import { IsIn, IsOptional, IsUUID } from 'class-validator';
 import { IsCount, IsName, IsText } from './rules.js';
 
-/** So many things are on a page, unless another number is asked for. */
-export const PAGE = 12;
 const MAX_PAGE = 100;
 
 /** Nothing asked for is as good as not asked. */

@@ -1,4 +1,5 @@
-import type { BackupPlanDto, Role } from './people.dto.js';
+import type { BackupPlanDto } from './people.dto.js';
+import type { Role } from './roles.js';
 
 export interface PersonView {
   readonly id: string;

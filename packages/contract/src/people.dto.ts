@@ -1,14 +1,7 @@
 import { Transform } from 'class-transformer';
 import { IsIn, IsOptional, IsUUID, Matches } from 'class-validator';
+import { ROLES, type Role } from './roles.js';
 import { IsCount, IsName, IsText } from './rules.js';
-
-/** What one may do in a workshop; each may what those before it may. */
-export const ROLES = ['viewer', 'maker', 'owner'] as const;
-export type Role = (typeof ROLES)[number];
-
-/** Whether one role may what is for another. */
-export const may = (role: Role | null, needed: Role): boolean =>
-  role !== null && ROLES.indexOf(role) >= ROLES.indexOf(needed);
 
 export const PASSWORD = { least: 10, most: 200 } as const;
 

@@ -1,10 +1,9 @@
 import { Transform } from 'class-transformer';
 import { IsOptional } from 'class-validator';
+import { TAG_LIMITS } from './limits.js';
 import { IsName, IsNames, OrNull } from './rules.js';
 
 const MAX_NAME_LENGTH = 80;
-/** Longest tag, and most of them on a piece. */
-export const TAG_LIMITS = { length: 40, count: 20 } as const;
 
 const trimmed = (value: unknown): unknown => (typeof value === 'string' ? value.trim() : value);
 const Trimmed = (): PropertyDecorator => Transform(({ value }) => trimmed(value));

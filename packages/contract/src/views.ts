@@ -1,4 +1,4 @@
-import type { Role } from './people.dto.js';
+import type { Role } from './roles.js';
 import type {
   Bead,
   Cord,

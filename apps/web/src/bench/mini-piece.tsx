@@ -1,5 +1,12 @@
 import { Text } from '@chakra-ui/react';
-import { drawBench, firstSideFor, planPiece, type Hand, type Piece } from '@coiled-strand/core';
+import {
+  draftPlan,
+  drawBench,
+  firstSideFor,
+  type Hand,
+  type Piece,
+  type PlanResult,
+} from '@coiled-strand/core';
 import { useMemo } from 'react';
 import { useHand } from '../api/queries';
 import './bench.css';
@@ -10,6 +17,8 @@ interface Props {
   readonly piece: Piece;
   /** The hand it was planned with; what is known of it now when absent. */
   readonly hand?: Hand;
+  /** Its plan, where that is there already. */
+  readonly planned?: PlanResult;
   /** What is done so far, by part; all when absent. */
   readonly done?: Readonly<Record<string, number>>;
   /** Millimetres across the picture; the piece's own length when absent. */
@@ -20,20 +29,21 @@ interface Props {
 }
 
 /** A small true drawing of a piece. */
-export function MiniPiece({ piece, hand, done, span, from = 'start', height }: Props) {
+export function MiniPiece({ piece, hand, planned, done, span, from = 'start', height }: Props) {
   const known = useHand();
   const large = isLarge(piece);
   const drawing = useMemo(() => {
     // Nothing of it could be made out, and the page would stand still for it.
     if (large) return null;
-    const plan = planPiece(piece, hand ?? known);
+    // A picture does not wait for hands to try it.
+    const plan = planned ?? draftPlan(piece, hand ?? known);
     if (!plan.ok) return null;
     return drawBench(piece, plan, {
       firstSide: firstSideFor('right'),
       tails: false,
       ...(done === undefined ? {} : { done }),
     });
-  }, [piece, done, hand, known, large]);
+  }, [piece, done, hand, known, planned, large]);
   if (large) {
     return (
       <Text color="muted" py="4">

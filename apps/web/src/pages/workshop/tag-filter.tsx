@@ -1,13 +1,13 @@
 import { Flex, Text } from '@chakra-ui/react';
-import { TAG_LIMITS } from '@coiled-strand/contract';
 import { useState } from 'react';
-import { useRenameTag, useTags } from '../../api/version-queries';
-import { TextRow } from '../../fields/text-row';
+import { useTags } from '../../api/version-queries';
 import { ForMakers } from '../../frame/for-makers';
 import { useAsked } from '../../frame/use-asked';
-import { AskDialog } from '../../shell/ask-dialog';
 import { Button } from '../../shell/button';
+import { later } from '../../shell/later';
 import { selectable } from '../../shell/selectable';
+
+const RenameTagDialog = later(() => import('./rename-tag-dialog').then((m) => m.RenameTagDialog));
 
 /** Shows the pieces under one tag alone; a tag can be called otherwise everywhere. */
 export function TagFilter() {
@@ -36,7 +36,7 @@ export function TagFilter() {
         </ForMakers>
       )}
       {renaming && (
-        <RenameTag
+        <RenameTagDialog
           tag={chosen}
           onClose={() => setRenaming(false)}
           onRenamed={(to) => ask('tag', to)}
@@ -63,49 +63,3 @@ const Chip = ({ label, count, chosen, onChoose }: ChipProps) => (
     )}
   </Button>
 );
-
-interface RenameProps {
-  readonly tag: string;
-  readonly onClose: () => void;
-  readonly onRenamed: (to: string) => void;
-}
-
-function RenameTag({ tag, onClose, onRenamed }: RenameProps) {
-  const [name, setName] = useState(tag);
-  const rename = useRenameTag();
-  const to = name.trim();
-  const done = (now: string): void => {
-    onRenamed(now);
-    onClose();
-  };
-  return (
-    <AskDialog
-      title={`Rename ${tag}`}
-      description="On every piece that has it. A name that another tag has already puts the two together."
-      action="Rename it"
-      doing={[rename]}
-      ready={to !== '' && to !== tag}
-      onDo={async () => {
-        await rename.mutateAsync({ from: tag, to });
-        done(to);
-      }}
-      onClose={onClose}
-      other={
-        <Button
-          disabled={rename.isPending}
-          onClick={() => rename.mutate({ from: tag }, { onSuccess: () => done('') })}
-        >
-          Take it off all pieces
-        </Button>
-      }
-    >
-      <TextRow
-        label="Name"
-        value={name}
-        maxLength={TAG_LIMITS.length}
-        autoFocus
-        onChange={(event) => setName(event.target.value)}
-      />
-    </AskDialog>
-  );
-}

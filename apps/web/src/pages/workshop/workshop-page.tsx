@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from '@chakra-ui/r
 import { ForMakers } from '../../frame/for-makers';
 import { Button } from '../../shell/button';
 import { PAGE, type PieceSort, type PieceView } from '@coiled-strand/contract';
-import { planPiece } from '@coiled-strand/core';
+import { draftPlan } from '@coiled-strand/core';
 import { Archive, FileDown, FileUp, Plus, Tag } from 'lucide-react';
 import { memo, useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -18,6 +18,7 @@ import { isLarge } from '../../bench/large';
 import { MiniPiece } from '../../bench/mini-piece';
 import type { StageId } from '../../piece/stages';
 import { waitsFor } from '../../piece/stage-status';
+import { useTried } from '../../piece/use-tried';
 import { useUnits } from '../../settings/use-units';
 import { ErrorBoundary } from '../../shell/error-boundary';
 import { later } from '../../shell/later';
@@ -255,10 +256,11 @@ const PieceOnBench = memo(function PieceOnBench({ view, onTags }: OnBenchProps) 
   const { make } = view;
   // What is being made lies on the bench as it was planned then.
   const piece = make?.piece ?? view.piece;
-  const plan = useMemo(
-    () => (isLarge(piece) ? null : planPiece(piece, make?.hand ?? known)),
+  const draft = useMemo(
+    () => (isLarge(piece) ? null : draftPlan(piece, make?.hand ?? known)),
     [piece, make?.hand, known],
   );
+  const plan = useTried(piece, draft);
   return (
     <Box as="li" position="relative" data-testid="piece">
       <ChakraLink
@@ -281,6 +283,7 @@ const PieceOnBench = memo(function PieceOnBench({ view, onTags }: OnBenchProps) 
               <MiniPiece
                 piece={piece}
                 height={104}
+                {...(draft ? { planned: draft } : {})}
                 {...(make ? { hand: make.hand } : {})}
                 {...(make ? { done: make.reached.parts } : {})}
               />

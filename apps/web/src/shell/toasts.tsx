@@ -1,12 +1,12 @@
 import { createToaster, Portal, Toast, Toaster as ChakraToaster } from '@chakra-ui/react';
 
-export const toaster = createToaster({ placement: 'bottom', duration: 7000 });
+export const toasts = createToaster({ placement: 'bottom', duration: 7000 });
 
 /** Short word on what just happened, with the way back. */
 export function Toaster() {
   return (
     <Portal>
-      <ChakraToaster toaster={toaster} insetInline="4">
+      <ChakraToaster toaster={toasts} insetInline="4">
         {(toast) => (
           <Toast.Root>
             <Toast.Title>{toast.title}</Toast.Title>
