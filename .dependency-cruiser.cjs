@@ -187,6 +187,27 @@ module.exports = {
       from: { path: '^(apps|e2e)/' },
       to: { path: '^packages/(core|workshop|contract|solver)/src/(?!index\\.ts$)' },
     },
+    {
+      name: 'scripts-share-by-their-library',
+      comment: 'What two commands share lies in scripts/lib; nothing there knows a command.',
+      severity: 'error',
+      from: { path: '^scripts/' },
+      to: { path: '^scripts/[^/]+$' },
+    },
+    {
+      name: 'scripts-use-what-is-built',
+      comment: 'They run without a build of their own: sources are not theirs to load.',
+      severity: 'error',
+      from: { path: '^scripts/' },
+      to: { path: '^(packages|apps|e2e)/.*\\.tsx?$', pathNot: '^packages/[^/]+/src/index\\.ts$' },
+    },
+    {
+      name: 'no-command-in-the-program',
+      comment: 'Only tests and the browser tests use what the commands share.',
+      severity: 'error',
+      from: { path: '^(apps|packages)/', pathNot: '\\.test\\.tsx?$|/testing/|/testing\\.ts$' },
+      to: { path: '^scripts/' },
+    },
     { name: 'no-circles', severity: 'error', from: {}, to: { circular: true } },
     {
       name: 'no-unresolved',

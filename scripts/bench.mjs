@@ -420,6 +420,36 @@ async function benchStash(url, databaseUrl) {
   }
 }
 
+/** Bodies as large as may be that cost little to send, and what it takes to refuse them. */
+async function benchRefusals(url) {
+  const objects = (count) => `[${Array(count).fill('{}').join(',')}]`;
+  const bombs = [
+    ['a third of a million objects', objects(330_000)],
+    ['90,000 names', `{${Array.from({ length: 90_000 }, (_, i) => `"k${i}":1`).join(',')}}`],
+    ['400,000 deep', `${'['.repeat(400_000)}${']'.repeat(400_000)}`],
+    ['a name of 990,000 letters', `{"${'x'.repeat(990_000)}":1}`],
+    ['as many objects as may be, as cords', `{"make":"x","cords":${objects(9_900)}}`],
+    ['as many, as parts of a piece', `{"name":"x","parts":${objects(9_900)}}`],
+    ['as many, as things on a list', `{"items":${objects(9_900)}}`],
+  ];
+  process.stdout.write('\nBodies that are refused, with the sending\n');
+  for (const [what, body] of bombs) {
+    const times = [];
+    for (const path of ['lots/from-make', 'pieces', 'beads/several', 'plan']) {
+      const from = performance.now();
+      const answer = await fetch(`${url}/api/${path}`, {
+        method: 'POST',
+        headers: { 'Content-Type': 'application/json' },
+        body,
+      });
+      await answer.text();
+      if (answer.status < 400) throw new Error(`${path} takes ${what}`);
+      times.push(performance.now() - from);
+    }
+    row(what, `${Math.max(...times).toFixed(0)} ms`, 'target: 250 ms');
+  }
+}
+
 /** A bundle hitched round 400 times, four colours by turns. */
 function hitchedBundle(core) {
   const piece = core.templateById('floss-spiral').make({
@@ -579,6 +609,7 @@ await run(async () => {
     await benchSpace(browser, url, '60 parts on 12 strands', await put(largePiece(core)));
     await benchPaper(browser, url, '60 parts on 12 strands', await put(largePiece(core)));
     await benchBoard(browser, url);
+    await benchRefusals(url);
     await benchStash(url, databaseUrl);
   });
 });
