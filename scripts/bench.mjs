@@ -125,6 +125,7 @@ async function benchCore() {
   await bench.run();
   process.stdout.write('\nCore, in Node\n');
   for (const task of bench.tasks) {
+    if (!('latency' in task.result)) throw new Error(`${task.name}: ${task.result.state}`);
     const { latency } = task.result;
     row(task.name, `${latency.mean.toFixed(3)} ms`, `p99 ${latency.p99.toFixed(3)} ms`);
   }
@@ -213,8 +214,9 @@ async function benchFirstPage(browser, url) {
   row('until the pieces are drawn', `${ms.toFixed(0)} ms`);
   row('over the wire', `${(bytes / 1024).toFixed(0)} kB`);
   const html = readFileSync(join(ROOT, 'apps/web/dist/index.html'), 'utf8');
-  const gz = ([, path]) => gzipSync(readFileSync(join(ROOT, 'apps/web/dist', path))).length;
-  const sizes = [...html.matchAll(/"\/(assets\/[^"]+\.js)"/g)].map(gz);
+  const sizes = [...html.matchAll(/"\/(assets\/[^"]+\.js)"/g)].map(
+    ([, path]) => gzipSync(readFileSync(join(ROOT, 'apps/web/dist', path))).length,
+  );
   const kB = sizes.reduce((sum, size) => sum + size, 0) / 1000;
   row('script of the first page, gzip', `${kB.toFixed(0)} kB`, 'target: 300 kB');
   await page.close();
@@ -242,10 +244,10 @@ async function benchDrag(browser, url, what, id) {
   await page.waitForTimeout(1500);
   await watchLongTasks(page);
   await page.evaluate(() => {
-    window.frames = [];
+    window.frameTimes = [];
     let last = performance.now();
     const tick = (now) => {
-      window.frames.push(now - last);
+      window.frameTimes.push(now - last);
       last = now;
       requestAnimationFrame(tick);
     };
@@ -260,7 +262,7 @@ async function benchDrag(browser, url, what, id) {
   await page.mouse.up();
   const { longTasks, frames } = await page.evaluate(() => ({
     longTasks: window.longTasks,
-    frames: window.frames,
+    frames: window.frameTimes,
   }));
   const sorted = [...frames].sort((a, b) => a - b);
   process.stdout.write(`\nDragging ${what}, 240 moves, in Chromium without a graphics card\n`);
@@ -322,9 +324,9 @@ async function benchCutting() {
     [60, 40, 2],
     [500, 200, 10],
   ]) {
-    for (const [what, longest] of [
-      ['spools and offcuts', 30_000],
-      ['offcuts alone', 3200],
+    for (const { what, longest } of [
+      { what: 'spools and offcuts', longest: 30_000 },
+      { what: 'offcuts alone', longest: 3200 },
     ]) {
       const uniform = seeded(cuts + longest);
       const between = (low, high) => low + Math.floor(uniform() * (high - low + 1));

@@ -50,7 +50,7 @@ const pretty = async (file, text) => {
 await run(async () => {
   await ensureDependencies();
   await ensureBuild();
-  const told = tables(await import('@coiled-strand/core'));
+  const told = tables(await import(join(ROOT, 'packages/core/dist/index.js')));
   const text = readFileSync(FILE, 'utf8').replace(OPEN, (_, name) => {
     const { heads, rows } = told[name];
     const line = (cells) => `| ${cells.join(' | ')} |`;
@@ -58,6 +58,6 @@ await run(async () => {
     return `<!-- table: ${name} -->\n\n${table}\n\n<!-- /table -->`;
   });
   await pretty(FILE, text);
-  const { pieceFileSchema } = await import('@coiled-strand/contract');
+  const { pieceFileSchema } = await import(join(ROOT, 'packages/contract/dist/index.js'));
   await pretty(SCHEMA, JSON.stringify(pieceFileSchema()));
 });

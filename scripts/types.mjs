@@ -12,6 +12,7 @@ await run(async () => {
     'apps/server',
     'apps/web',
     'e2e',
+    'scripts',
   ];
   const tsc = join(ROOT, 'node_modules/typescript7/bin/tsc');
   let failed = 0;

@@ -24,10 +24,11 @@ export function startGuard() {
 }
 
 if (process.argv[2] === 'guard' && process.send) {
+  /** @type {Record<string, any>} */
   let begun = {};
   // What stops the start is no reason to stop: the start ends this one when all is done.
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => undefined);
-  process.on('message', (more) => {
+  process.on('message', (/** @type {object} */ more) => {
     begun = { ...begun, ...more };
   });
   process.on('disconnect', async () => {

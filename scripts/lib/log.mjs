@@ -15,11 +15,15 @@ export async function openLog(name, { folder = DATA, ...kept } = {}) {
   const { createStream } = await import('rotating-file-stream');
   let failedAt = 0;
   const open = () =>
-    createStream(name, { path: folder, ...KEPT, ...kept }).on('error', (error) => {
-      if (failedAt === 0) say(`The log ${name} cannot be written (${error.code ?? error.message})`);
-      failedAt = Date.now();
-      stream = null;
-    });
+    createStream(name, { path: folder, ...KEPT, ...kept }).on(
+      'error',
+      (/** @type {NodeJS.ErrnoException} */ error) => {
+        if (failedAt === 0)
+          say(`The log ${name} cannot be written (${error.code ?? error.message})`);
+        failedAt = Date.now();
+        stream = null;
+      },
+    );
   let stream = open();
   return {
     write: (text) => {

@@ -7,3 +7,4 @@ export function startCluster(
     readonly takeOver?: boolean;
   },
 ): Promise<{ readonly url: string; readonly place: string; readonly stop: () => void }>;
+export function stopCluster(place: { readonly bin: string; readonly data: string }): void;

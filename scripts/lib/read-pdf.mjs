@@ -77,7 +77,7 @@ async function read(file) {
       roles: roles(await page.getStructTree()).filter((role) => role !== undefined),
     });
   }
-  const { info } = await document.getMetadata();
+  const info = /** @type {Record<string, string>} */ ((await document.getMetadata()).info);
   const { Marked: tagged } = await document.getMarkInfo();
   await document.destroy();
   return { title: info.Title, language: info.Language, tagged, pages };

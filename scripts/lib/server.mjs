@@ -30,7 +30,7 @@ export async function startServer(env, logName) {
     child.once('exit', (code, signal) => resolve(code ?? signal)),
   );
   const ready = new Promise((resolve, reject) => {
-    child.once('message', (message) =>
+    child.once('message', (/** @type {{ ready?: string; failed?: string }} */ message) =>
       message.ready ? resolve(message.ready) : reject(new Sentence(message.failed)),
     );
     void exited.then((how) => {
