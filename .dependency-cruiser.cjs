@@ -1,27 +1,13 @@
-/** Folders of the core, in the order in which each may use those before it. */
-const CORE = [
-  'measure',
-  'material',
-  'action',
-  'kind',
-  'knot',
-  'rope',
-  'board',
-  'floss',
-  'part',
-  'learn',
-  'closure',
-  'piece',
-  'plan',
-  'hands',
-  'steps',
-  'template',
-  'layout',
-  'make',
-  'drawing',
-  'paper',
-  'format',
-];
+/** Rooms of the core, in the order in which each may use those before it, with their folders, likewise. */
+const CORE = {
+  base: ['measure', 'material', 'action', 'kind', 'learn'],
+  rope: ['curves', 'engine', 'knots', 'board', 'tables'],
+  craft: ['knot', 'floss', 'part', 'closure'],
+  piece: [],
+  plan: [],
+  make: [],
+  view: ['drawing', 'paper'],
+};
 
 /** Folders of what a workshop does around its pieces, likewise. */
 const WORKSHOP = ['stock', 'cutting', 'buying', 'schedule', 'price'];
@@ -135,11 +121,14 @@ const strangers = (name, path, others) => ({
 
 module.exports = {
   forbidden: [
-    ...floors('core', 'packages/core/src', CORE),
+    ...floors('core', 'packages/core/src', Object.keys(CORE)),
+    ...Object.entries(CORE).flatMap(([room, folders]) =>
+      floors(`core-${room}`, `packages/core/src/${room}`, folders),
+    ),
     ...floors('workshop', 'packages/workshop/src', WORKSHOP),
     ...floors('web', 'apps/web/src', WEB),
     ...floors('server', 'apps/server/src', SERVER),
-    known('core', 'packages/core/src', CORE),
+    known('core', 'packages/core/src', Object.keys(CORE)),
     known('workshop', 'packages/workshop/src', WORKSHOP),
     known('web', 'apps/web/src', WEB),
     known('server', 'apps/server/src', [...SERVER, 'testing']),

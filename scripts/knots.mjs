@@ -7,12 +7,12 @@ import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
 import { run, say } from './lib/say.mjs';
 import { ROOT, show } from './lib/shell.mjs';
 
-const FILE = join(ROOT, 'packages', 'core', 'src', 'knot', 'tightened-data.ts');
-const CURVES = join(ROOT, 'packages', 'core', 'src', 'knot', 'tightened-curves.ts');
-const BOARDS = join(ROOT, 'packages', 'core', 'src', 'board', 'known-boards.ts');
-const LAID = new URL('../packages/core/dist/board/lay-known.js', import.meta.url);
+const FILE = join(ROOT, 'packages', 'core', 'src', 'rope', 'tables', 'tightened-data.ts');
+const CURVES = join(ROOT, 'packages', 'core', 'src', 'rope', 'tables', 'tightened-curves.ts');
+const BOARDS = join(ROOT, 'packages', 'core', 'src', 'rope', 'board', 'known-boards.ts');
+const LAID = new URL('../packages/core/dist/rope/board/lay-known.js', import.meta.url);
 const CORE = new URL('../packages/core/dist/rope/knots/index.js', import.meta.url);
-const DATA = new URL('../packages/core/dist/knot/tightened-data.js', import.meta.url);
+const DATA = new URL('../packages/core/dist/rope/tables/tightened-data.js', import.meta.url);
 
 /** Draws knots tight on all cores of the machine; each worker takes the next that nobody has. */
 async function drawAll(ids, finer = false) {
@@ -69,7 +69,7 @@ function writeCurves(curves, ids) {
   });
   writeFileSync(
     CURVES,
-    `// Written by \`npm run knots\`; not by hand.\nimport type { KnownCurves } from '../kind/in-space.js';\n\n/** Every knot of the catalogue as it lies when it is tight. */\n// prettier-ignore\nexport const TIGHTENED_CURVES: KnownCurves = {\n${rows.join('\n')}\n};\n`,
+    `// Written by \`npm run knots\`; not by hand.\nimport type { KnownCurves } from '../../base/kind/in-space.js';\n\n/** Every knot of the catalogue as it lies when it is tight. */\n// prettier-ignore\nexport const TIGHTENED_CURVES: KnownCurves = {\n${rows.join('\n')}\n};\n`,
   );
 }
 
@@ -115,7 +115,7 @@ function sayHonest(known) {
 }
 
 /** Tests that ask for knots drawn tight. */
-const TESTS = 'packages/core/src/(rope|board|part/own-knot|make/swatch|drawing/opened)';
+const TESTS = 'packages/core/src/(rope|craft/part/own-knot|make/swatch|view/drawing/opened)';
 
 /** Keeps with the project what its tests ask of this engine, and nothing besides. */
 async function keepForTests() {

@@ -230,11 +230,11 @@ const magnet: ClosureKind<Magnet, { readonly cup: number }> = {
 // Two lines, as in the registries.
 const real = await import('@coiled-strand/core');
 jest.resetModules();
-jest.unstable_mockModule('../../../packages/core/src/part/registry.js', () => ({
+jest.unstable_mockModule('../../../packages/core/src/craft/part/registry.js', () => ({
   PART_KINDS: [...real.PART_KINDS, bar],
   partKind: (id: string) => (id === bar.entry.id ? bar : real.partKind(id)),
 }));
-jest.unstable_mockModule('../../../packages/core/src/closure/registry.js', () => ({
+jest.unstable_mockModule('../../../packages/core/src/craft/closure/registry.js', () => ({
   CLOSURE_KINDS: [...real.CLOSURE_KINDS, magnet],
   closureKind: (type: string) => (type === magnet.entry.type ? magnet : real.closureKind(type)),
 }));

@@ -1,22 +1,22 @@
-import type { ClosureSite } from './kind/closure-kind.js';
-import type { PartSite } from './kind/part-kind.js';
-import type { Primitive } from './kind/primitive.js';
-import type { Run, RunRole } from './kind/run.js';
-import type { Cord } from './material/cord.js';
-import { plain } from './part/plain/index.js';
-import type { Saying } from './measure/saying.js';
-import { IN_MM, speak } from './measure/speak.js';
+import type { ClosureSite } from './base/kind/closure-kind.js';
+import type { PartSite } from './base/kind/part-kind.js';
+import type { Primitive } from './base/kind/primitive.js';
+import type { Run, RunRole } from './base/kind/run.js';
+import type { Cord } from './base/material/cord.js';
+import { plain } from './craft/part/plain/index.js';
+import type { Saying } from './base/measure/saying.js';
+import { IN_MM, speak } from './base/measure/speak.js';
 import type { Piece, Strand } from './piece/piece.js';
 import { EXAMPLE_CORD, outAndBack } from './piece/example.js';
-import { ANY_HAND, type Hand } from './learn/hand.js';
-import { planPiece } from './steps/plan-piece.js';
+import { ANY_HAND, type Hand } from './base/learn/hand.js';
+import { planPiece } from './plan/steps/plan-piece.js';
 import type { Plan } from './plan/plan-types.js';
 import type { PieceBead } from './piece/piece.js';
 import { beadsById, knotsById } from './piece/palette.js';
 
 /** What the tests of the core share. Not part of the package. */
 
-export { random } from './measure/random.js';
+export { random } from './base/measure/random.js';
 
 /** A cord that is as thick under tension as on its label. */
 export const testCord = (diameter: number, more: Partial<Cord> = {}): Cord => ({

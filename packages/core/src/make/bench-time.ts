@@ -1,6 +1,6 @@
-import { secondsOf } from '../action/seconds.js';
-import type { Step } from '../kind/step.js';
-import { factorOf, type Hand } from '../learn/hand.js';
+import { secondsOf } from '../base/action/seconds.js';
+import type { Step } from '../base/kind/step.js';
+import { factorOf, type Hand } from '../base/learn/hand.js';
 import type { Piece } from '../piece/piece.js';
 import { tyingCord } from '../piece/sites.js';
 import { placedParts } from '../plan/placed-parts.js';

@@ -1,6 +1,6 @@
-import { callAt, sideAt, type Step } from '../kind/step.js';
-import { inSentence, onSide, say, several, type Saying } from '../measure/saying.js';
-import type { Side } from '../measure/side.js';
+import { callAt, sideAt, type Step } from '../base/kind/step.js';
+import { inSentence, onSide, say, several, type Saying } from '../base/measure/saying.js';
+import type { Side } from '../base/measure/side.js';
 import type { Place } from './progress.js';
 
 /**

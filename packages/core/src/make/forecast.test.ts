@@ -1,9 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import { deep } from '../../../../scripts/lib/deep.mjs';
-import { ANY_HAND, DRIFT_SPREAD, handOf, lessonsFrom, type Observation } from '../learn/hand.js';
+import {
+  ANY_HAND,
+  DRIFT_SPREAD,
+  handOf,
+  lessonsFrom,
+  type Observation,
+} from '../base/learn/hand.js';
 import type { Piece } from '../piece/piece.js';
 import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
-import { templateById } from '../template/templates.js';
+import { templateById } from '../plan/template/templates.js';
 import { BAND_CORDS, planned, random } from '../testing.js';
 import { forecast, type HalfWay } from './forecast.js';
 import { endsOf } from '../plan/end-lengths.js';

@@ -1,7 +1,13 @@
-import { DRIFT_SPREAD, factorOf, PITCH_SPREAD, type Hand, type HandFactor } from '../learn/hand.js';
-import { normalCdf } from '../learn/normal-cdf.js';
-import { normalQuantile } from '../learn/normal-quantile.js';
-import { KNOT_SPREAD } from '../kind/reason.js';
+import {
+  DRIFT_SPREAD,
+  factorOf,
+  PITCH_SPREAD,
+  type Hand,
+  type HandFactor,
+} from '../base/learn/hand.js';
+import { normalCdf } from '../base/learn/normal-cdf.js';
+import { normalQuantile } from '../base/learn/normal-quantile.js';
+import { KNOT_SPREAD } from '../base/kind/reason.js';
 import type { Piece } from '../piece/piece.js';
 import type { Plan } from '../plan/plan-types.js';
 import { endsOf } from '../plan/end-lengths.js';

@@ -1,20 +1,20 @@
 import { describe, expect, it } from '@jest/globals';
-import { sideAt } from '../kind/step.js';
-import { speak } from '../measure/speak.js';
+import { sideAt } from '../base/kind/step.js';
+import { speak } from '../base/measure/speak.js';
 import fc from 'fast-check';
 import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
 import { BAND_CORDS, inMm, planned as planOf } from '../testing.js';
-import { ANY_HAND, handOf, lessonsFrom, type Measure } from '../learn/hand.js';
-import { templateById } from '../template/templates.js';
+import { ANY_HAND, handOf, lessonsFrom, type Measure } from '../base/learn/hand.js';
+import { templateById } from '../plan/template/templates.js';
 import { secondsBesides, tyingSeconds } from './bench-time.js';
-import { partKind } from '../part/registry.js';
+import { partKind } from '../craft/part/registry.js';
 import { compareOutcome } from './outcome.js';
 import type { MakeRecord } from './record.js';
 import { actionsBefore, doneByPart, placeOf, totalActions, unitsDone } from './progress.js';
 import { callNext, sidesAt } from './call.js';
-import { firstSideFor } from '../steps/habits.js';
-import { makeSteps } from '../steps/steps.js';
+import { firstSideFor } from '../plan/steps/habits.js';
+import { makeSteps } from '../plan/steps/steps.js';
 
 const cord = EXAMPLE_CORD;
 const base = EXAMPLE_PIECE;

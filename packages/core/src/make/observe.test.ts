@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { ANY_HAND, handOf, lessonsFrom, type Observation } from '../learn/hand.js';
+import { ANY_HAND, handOf, lessonsFrom, type Observation } from '../base/learn/hand.js';
 import type { Piece } from '../piece/piece.js';
-import { templateById } from '../template/templates.js';
+import { templateById } from '../plan/template/templates.js';
 import { planned } from '../testing.js';
 import { observe } from './observe.js';
 import type { MakeRecord } from './record.js';

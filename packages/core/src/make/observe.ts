@@ -1,13 +1,13 @@
-import { KNOT_SPREAD, type Reason } from '../kind/reason.js';
+import { KNOT_SPREAD, type Reason } from '../base/kind/reason.js';
 import {
   ALL_TECHNIQUES,
   DRIFT_SPREAD,
   PITCH_SPREAD,
   TIME_SPREAD,
   type Observation,
-} from '../learn/hand.js';
-import { ENDS_SPREAD } from '../learn/own-ends.js';
-import { partKind } from '../part/registry.js';
+} from '../base/learn/hand.js';
+import { ENDS_SPREAD } from '../base/learn/own-ends.js';
+import { partKind } from '../craft/part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { sitesOf, tyingCord } from '../piece/sites.js';
 import { kindOfTechnique } from '../piece/technique.js';

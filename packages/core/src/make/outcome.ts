@@ -1,6 +1,6 @@
 import type { Piece } from '../piece/piece.js';
 import type { Plan } from '../plan/plan-types.js';
-import type { Observation } from '../learn/hand.js';
+import type { Observation } from '../base/learn/hand.js';
 import { observe } from './observe.js';
 import type { MakeRecord } from './record.js';
 

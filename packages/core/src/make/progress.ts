@@ -1,4 +1,4 @@
-import type { Step } from '../kind/step.js';
+import type { Step } from '../base/kind/step.js';
 
 /** Actions in a make: the sum of all units. Progress is one number from 0 to this. */
 export const totalActions = (steps: readonly Step[]): number =>

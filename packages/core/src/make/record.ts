@@ -1,4 +1,4 @@
-import type { EndsWere } from '../learn/own-ends.js';
+import type { EndsWere } from '../base/learn/own-ends.js';
 
 /** What the maker measured when the piece was finished. Lengths in mm. */
 export interface MakeRecord {

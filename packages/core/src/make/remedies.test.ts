@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
-import { ANY_HAND } from '../learn/hand.js';
+import { ANY_HAND } from '../base/learn/hand.js';
 import { EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
-import { templateById } from '../template/templates.js';
+import { templateById } from '../plan/template/templates.js';
 import { BAND_CORDS, inMm, planned } from '../testing.js';
 import { forecast, type HalfWay } from './forecast.js';
 import { remedies, type Remedy } from './remedies.js';

@@ -1,14 +1,14 @@
-import { closureKind } from '../closure/registry.js';
-import type { Fewer } from '../kind/part-kind.js';
-import type { Hand } from '../learn/hand.js';
-import { effectiveDiameter } from '../material/cord.js';
+import { closureKind } from '../craft/closure/registry.js';
+import type { Fewer } from '../base/kind/part-kind.js';
+import type { Hand } from '../base/learn/hand.js';
+import { effectiveDiameter } from '../base/material/cord.js';
 import { endInWork } from '../piece/ends-in-work.js';
 import type { Piece } from '../piece/piece.js';
-import { planPiece } from '../steps/plan-piece.js';
+import { planPiece } from '../plan/steps/plan-piece.js';
 import type { Plan } from '../plan/plan-types.js';
-import { partKind, type Part } from '../part/registry.js';
+import { partKind, type Part } from '../craft/part/registry.js';
 import { forecast, type Forecast, type HalfWay } from './forecast.js';
-import { cordLength, laid, listed, say, type Saying } from '../measure/saying.js';
+import { cordLength, laid, listed, say, type Saying } from '../base/measure/saying.js';
 
 /** Something that can still be done, with what comes of it. */
 export interface Remedy {

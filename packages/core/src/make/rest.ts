@@ -1,6 +1,6 @@
-import type { Reason } from '../kind/reason.js';
-import type { Hand } from '../learn/hand.js';
-import { partKind } from '../part/registry.js';
+import type { Reason } from '../base/kind/reason.js';
+import type { Hand } from '../base/learn/hand.js';
+import { partKind } from '../craft/part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { laidFirst } from '../plan/end-lengths.js';
 import { withHand } from '../plan/hand-uses.js';

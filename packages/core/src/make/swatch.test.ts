@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
-import { ownKnotOf } from '../board/testing.js';
-import { partKind } from '../part/registry.js';
+import { ownKnotOf } from '../rope/board/testing.js';
+import { partKind } from '../craft/part/registry.js';
 import { testCord } from '../testing.js';
 import { MIN_SWATCH, observeSwatch, swatchTechniques } from './swatch.js';
 

@@ -1,8 +1,8 @@
-import type { OwnKnot } from '../kind/own-knot.js';
-import type { PartBase } from '../kind/part-kind.js';
-import { PITCH_SPREAD, type Observation } from '../learn/hand.js';
-import type { Cord } from '../material/cord.js';
-import { partKind, PART_KINDS } from '../part/registry.js';
+import type { OwnKnot } from '../base/kind/own-knot.js';
+import type { PartBase } from '../base/kind/part-kind.js';
+import { PITCH_SPREAD, type Observation } from '../base/learn/hand.js';
+import type { Cord } from '../base/material/cord.js';
+import { partKind, PART_KINDS } from '../craft/part/registry.js';
 
 /** A few units tied to be measured. Lengths in mm. */
 export interface Swatch {

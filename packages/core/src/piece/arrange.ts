@@ -1,4 +1,4 @@
-import type { Bead } from '../material/bead.js';
+import type { Bead } from '../base/material/bead.js';
 
 /** Ways of ordering a row of beads. Each takes ids and gives the same ids back, in another order. */
 

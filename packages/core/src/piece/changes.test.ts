@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { IN_MM, speak } from '../measure/speak.js';
-import { TEMPLATES } from '../template/templates.js';
-import { CLOSURE_KINDS } from '../closure/registry.js';
+import { IN_MM, speak } from '../base/measure/speak.js';
+import { TEMPLATES } from '../plan/template/templates.js';
+import { CLOSURE_KINDS } from '../craft/closure/registry.js';
 import { changes, keptInOrder } from './changes.js';
 import { movePart, removePart } from './edit.js';
 import { EXAMPLE_PIECE } from './example.js';

@@ -1,10 +1,10 @@
-import { closureKind } from '../closure/registry.js';
-import type { Field } from '../kind/field.js';
-import { BEAD_SHAPE_LABELS } from '../material/bead.js';
-import { END_SCHOOLS } from '../material/ends.js';
-import { PRACTICE_LABELS } from '../material/practice.js';
-import { EASE_LABELS, easeAmount } from '../measure/ease.js';
-import { WEAR_SITES } from '../measure/girth.js';
+import { closureKind } from '../craft/closure/registry.js';
+import type { Field } from '../base/kind/field.js';
+import { BEAD_SHAPE_LABELS } from '../base/material/bead.js';
+import { END_SCHOOLS } from '../base/material/ends.js';
+import { PRACTICE_LABELS } from '../base/material/practice.js';
+import { EASE_LABELS, easeAmount } from '../base/measure/ease.js';
+import { WEAR_SITES } from '../base/measure/girth.js';
 import {
   cordLength,
   inSentence,
@@ -14,8 +14,8 @@ import {
   say,
   size,
   type Saying,
-} from '../measure/saying.js';
-import { partKind, type Part } from '../part/registry.js';
+} from '../base/measure/saying.js';
+import { partKind, type Part } from '../craft/part/registry.js';
 import { cordWords, fieldWords } from './field-words.js';
 import type { Piece, PieceBead, Strand, Wear } from './piece.js';
 import { sameDocument } from './same.js';

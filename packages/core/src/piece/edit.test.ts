@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { templateById } from '../template/templates.js';
+import { templateById } from '../plan/template/templates.js';
 import { alternated, graded, inBlocks, mirrored } from './arrange.js';
 import { isSymmetric } from '../testing.js';
 import {

@@ -1,4 +1,4 @@
-import { partKind, type Part } from '../part/registry.js';
+import { partKind, type Part } from '../craft/part/registry.js';
 import type { Piece } from './piece.js';
 
 /** Changes to the row of parts. Each returns a new piece and leaves what it does not touch. */

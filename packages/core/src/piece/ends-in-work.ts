@@ -1,6 +1,6 @@
-import { workingEnd, type LastAction } from '../material/working-end.js';
-import type { Cord } from '../material/cord.js';
-import { partKind } from '../part/registry.js';
+import { workingEnd, type LastAction } from '../base/material/working-end.js';
+import type { Cord } from '../base/material/cord.js';
+import { partKind } from '../craft/part/registry.js';
 import type { Piece } from './piece.js';
 import { tiedSpan } from './runs.js';
 

@@ -1,6 +1,9 @@
-import { sideReleaseBuckle, type BuckleClosure } from '../closure/side-release-buckle/index.js';
-import type { Cord } from '../material/cord.js';
-import type { SinnetPart } from '../part/square-knot-sinnet/index.js';
+import {
+  sideReleaseBuckle,
+  type BuckleClosure,
+} from '../craft/closure/side-release-buckle/index.js';
+import type { Cord } from '../base/material/cord.js';
+import type { SinnetPart } from '../craft/part/square-knot-sinnet/index.js';
 import type { Piece, Strand } from './piece.js';
 
 export const EXAMPLE_CORD: Cord = {

@@ -1,7 +1,7 @@
-import type { Field } from '../kind/field.js';
-import { CORD_KIND_FACTS, type Cord } from '../material/cord.js';
-import { countNames, countOf } from '../measure/plural.js';
-import { laid, listed, say, size, type Saying } from '../measure/saying.js';
+import type { Field } from '../base/kind/field.js';
+import { CORD_KIND_FACTS, type Cord } from '../base/material/cord.js';
+import { countNames, countOf } from '../base/measure/plural.js';
+import { laid, listed, say, size, type Saying } from '../base/measure/saying.js';
 import type { Piece } from './piece.js';
 
 type Values = Readonly<Record<string, unknown>>;

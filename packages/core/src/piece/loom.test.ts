@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
-import { patternFaults } from '../floss/pattern.js';
-import { readBand, writeBand, type WrittenBand } from '../floss/text.js';
-import { READY_PATTERNS, readyPattern } from '../floss/ready.js';
-import { simulate } from '../floss/simulate.js';
-import type { FlossPart } from '../part/floss/model.js';
+import { patternFaults } from '../craft/floss/pattern.js';
+import { readBand, writeBand, type WrittenBand } from '../craft/floss/text.js';
+import { READY_PATTERNS, readyPattern } from '../craft/floss/ready.js';
+import { simulate } from '../craft/floss/simulate.js';
+import type { FlossPart } from '../craft/part/floss/model.js';
 import { adviceCodes, planned, testCord } from '../testing.js';
-import { templateById } from '../template/templates.js';
+import { templateById } from '../plan/template/templates.js';
 import {
   assignPlaces,
   cordsOfBand,

@@ -1,8 +1,8 @@
-import { fitToStrands, STRAND_LIMITS, type FlossPattern } from '../floss/pattern.js';
-import { readyPattern, type ReadyStart } from '../floss/ready.js';
-import type { WrittenBand } from '../floss/text.js';
-import type { Cord } from '../material/cord.js';
-import { ordersAll, type FlossPart } from '../part/floss/model.js';
+import { fitToStrands, STRAND_LIMITS, type FlossPattern } from '../craft/floss/pattern.js';
+import { readyPattern, type ReadyStart } from '../craft/floss/ready.js';
+import type { WrittenBand } from '../craft/floss/text.js';
+import type { Cord } from '../base/material/cord.js';
+import { ordersAll, type FlossPart } from '../craft/part/floss/model.js';
 import { changePart } from './edit.js';
 import type { Piece, Strand } from './piece.js';
 import { runsOf } from './runs.js';

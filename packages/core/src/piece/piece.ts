@@ -1,14 +1,14 @@
-import type { OwnKnot } from '../kind/own-knot.js';
-import type { Closure } from '../closure/registry.js';
-import type { LegRole } from '../kind/run.js';
-import type { Bead } from '../material/bead.js';
-import type { Copy } from '../material/copy.js';
-import type { Cord } from '../material/cord.js';
-import type { EndTreatment } from '../material/ends.js';
-import type { Practice } from '../material/practice.js';
-import type { Ease } from '../measure/ease.js';
-import type { WearSite } from '../measure/girth.js';
-import type { Part } from '../part/registry.js';
+import type { OwnKnot } from '../base/kind/own-knot.js';
+import type { Closure } from '../craft/closure/registry.js';
+import type { LegRole } from '../base/kind/run.js';
+import type { Bead } from '../base/material/bead.js';
+import type { Copy } from '../base/material/copy.js';
+import type { Cord } from '../base/material/cord.js';
+import type { EndTreatment } from '../base/material/ends.js';
+import type { Practice } from '../base/material/practice.js';
+import type { Ease } from '../base/measure/ease.js';
+import type { WearSite } from '../base/measure/girth.js';
+import type { Part } from '../craft/part/registry.js';
 
 /** Who the piece is for. Girths in mm, measured on the body. */
 export interface Wearer extends Copy {

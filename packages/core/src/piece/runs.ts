@@ -1,7 +1,7 @@
-import { memoize } from '../kind/memoize.js';
-import type { Run, RunRole } from '../kind/run.js';
-import { workingOf } from '../knot/lanes.js';
-import { partKind, type Part } from '../part/registry.js';
+import { memoize } from '../base/kind/memoize.js';
+import type { Run, RunRole } from '../base/kind/run.js';
+import { workingOf } from '../craft/knot/lanes.js';
+import { partKind, type Part } from '../craft/part/registry.js';
 import type { Piece, Strand } from './piece.js';
 
 /** Every run of a piece, in the order of its strands. A turned leg makes two: out as core, back working. */

@@ -1,4 +1,4 @@
-import type { LegRole } from '../kind/run.js';
+import type { LegRole } from '../base/kind/run.js';
 import type { Strand } from './piece.js';
 
 interface StrandWay extends Pick<Strand, 'legs' | 'laidIn'> {

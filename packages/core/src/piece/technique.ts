@@ -1,5 +1,5 @@
-import type { PartKind, PartSite } from '../kind/part-kind.js';
-import { partKind, type Part } from '../part/registry.js';
+import type { PartKind, PartSite } from '../base/kind/part-kind.js';
+import { partKind, type Part } from '../craft/part/registry.js';
 
 /** What a hand learns in a part: its kind, or of a knot that a maker drew that very knot (`own-knot:` and its origin). */
 export const techniqueOf = (part: Part, site: Pick<PartSite, 'knot'>): string =>

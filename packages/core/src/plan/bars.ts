@@ -1,10 +1,10 @@
-import { closureKind } from '../closure/registry.js';
-import type { ClosureSite } from '../kind/closure-kind.js';
-import type { PartLayout } from '../kind/part-kind.js';
-import type { Advice } from '../measure/advice.js';
-import { turnAt, wornIn } from '../measure/fit.js';
-import type { RoundPart, Sits } from '../measure/ring.js';
-import { laid, say, type Saying } from '../measure/saying.js';
+import { closureKind } from '../craft/closure/registry.js';
+import type { ClosureSite } from '../base/kind/closure-kind.js';
+import type { PartLayout } from '../base/kind/part-kind.js';
+import type { Advice } from '../base/measure/advice.js';
+import { turnAt, wornIn } from '../base/measure/fit.js';
+import type { RoundPart, Sits } from '../base/measure/ring.js';
+import { laid, say, type Saying } from '../base/measure/saying.js';
 import type { Piece } from '../piece/piece.js';
 import { stretchOf } from './fit-plan.js';
 

@@ -1,18 +1,18 @@
-import { closureKind } from '../closure/registry.js';
-import type { Passage } from '../kind/reason.js';
-import { partKind } from '../part/registry.js';
-import { BEAD_LIMITS } from '../material/bead.js';
-import { CORD_DIAMETER_LIMITS, CORD_KIND_FACTS } from '../material/cord.js';
-import { suitsEnd } from '../material/ends.js';
-import { passage } from '../material/passage.js';
-import type { Advice } from '../measure/advice.js';
-import { checkGirth, checkPlausible, GIRTH_SITES } from '../measure/girth.js';
+import { closureKind } from '../craft/closure/registry.js';
+import type { Passage } from '../base/kind/reason.js';
+import { partKind } from '../craft/part/registry.js';
+import { BEAD_LIMITS } from '../base/material/bead.js';
+import { CORD_DIAMETER_LIMITS, CORD_KIND_FACTS } from '../base/material/cord.js';
+import { suitsEnd } from '../base/material/ends.js';
+import { passage } from '../base/material/passage.js';
+import type { Advice } from '../base/measure/advice.js';
+import { checkGirth, checkPlausible, GIRTH_SITES } from '../base/measure/girth.js';
 import { beadIdsOf, knotIdsOf } from '../piece/palette.js';
 import type { Piece } from '../piece/piece.js';
 import { tiedSpan } from '../piece/runs.js';
 import { girthOf } from '../piece/sites.js';
 import type { Counters, FitPlan } from './plan-types.js';
-import { cordNamed, laid, partNamed, say, size, type Saying } from '../measure/saying.js';
+import { cordNamed, laid, partNamed, say, size, type Saying } from '../base/measure/saying.js';
 
 /** Diameter in mm of the cylinder that small parts are tested with. Source: 16 CFR 1501.4. */
 const SMALL_PARTS = 31.7;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { TEMPLATES, templateById } from '../template/templates.js';
+import { TEMPLATES, templateById } from './template/templates.js';
 import { planCost } from './cost.js';
 
 const start = {

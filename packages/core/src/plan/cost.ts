@@ -1,4 +1,4 @@
-import { partKind } from '../part/registry.js';
+import { partKind } from '../craft/part/registry.js';
 import type { Piece } from '../piece/piece.js';
 
 /** How much work a piece is to plan: knots, stitches and turns times the cords that they are made with. */

@@ -1,6 +1,6 @@
-import type { PlacedBead } from '../kind/part-kind.js';
-import type { Need } from '../kind/reason.js';
-import { partKind } from '../part/registry.js';
+import type { PlacedBead } from '../base/kind/part-kind.js';
+import type { Need } from '../base/kind/reason.js';
+import { partKind } from '../craft/part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import type { BeadCount, Counters, PartPlan } from './plan-types.js';
 

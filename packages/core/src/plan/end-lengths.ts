@@ -1,4 +1,4 @@
-import type { Area } from '../kind/reason.js';
+import type { Area } from '../base/kind/reason.js';
 import type { Piece, Strand } from '../piece/piece.js';
 import type { Plan } from './plan-types.js';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { planned } from '../testing.js';
-import { templateById } from '../template/templates.js';
+import { templateById } from './template/templates.js';
 
 const start = {
   name: 'x',

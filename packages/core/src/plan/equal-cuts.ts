@@ -1,4 +1,4 @@
-import { roundUpToStep } from '../measure/round.js';
+import { roundUpToStep } from '../base/measure/round.js';
 import type { StrandPlan } from './plan-types.js';
 
 /** Strands that are cut from alike cord and used alike, whatever their colour. */

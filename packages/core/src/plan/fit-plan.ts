@@ -1,10 +1,10 @@
-import { closureKind } from '../closure/registry.js';
-import type { ClosureSite } from '../kind/closure-kind.js';
-import type { PartLayout, PartSite } from '../kind/part-kind.js';
-import { PRACTICE, sumOf, type Reason } from '../kind/reason.js';
-import { memoize } from '../kind/memoize.js';
-import { CORD_KIND_FACTS } from '../material/cord.js';
-import { easeAmount } from '../measure/ease.js';
+import { closureKind } from '../craft/closure/registry.js';
+import type { ClosureSite } from '../base/kind/closure-kind.js';
+import type { PartLayout, PartSite } from '../base/kind/part-kind.js';
+import { PRACTICE, sumOf, type Reason } from '../base/kind/reason.js';
+import { memoize } from '../base/kind/memoize.js';
+import { CORD_KIND_FACTS } from '../base/material/cord.js';
+import { easeAmount } from '../base/measure/ease.js';
 import {
   beforeStretch,
   closesRound,
@@ -12,9 +12,9 @@ import {
   shareFor,
   wornIn,
   type Slot,
-} from '../measure/fit.js';
-import { angleOf, type RoundPart } from '../measure/ring.js';
-import { partKind, type Part } from '../part/registry.js';
+} from '../base/measure/fit.js';
+import { angleOf, type RoundPart } from '../base/measure/ring.js';
+import { partKind, type Part } from '../craft/part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { girthOf } from '../piece/sites.js';
 import type { FitPlan } from './plan-types.js';

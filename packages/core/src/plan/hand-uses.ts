@@ -1,9 +1,15 @@
-import type { Reason, Use } from '../kind/reason.js';
-import { memoize } from '../kind/memoize.js';
-import { countOf } from '../measure/plural.js';
-import { say } from '../measure/saying.js';
-import { endsOfHand, factorOf, PITCH_SPREAD, type Hand, type HandFactor } from '../learn/hand.js';
-import type { CordKind } from '../material/cord.js';
+import type { Reason, Use } from '../base/kind/reason.js';
+import { memoize } from '../base/kind/memoize.js';
+import { countOf } from '../base/measure/plural.js';
+import { say } from '../base/measure/saying.js';
+import {
+  endsOfHand,
+  factorOf,
+  PITCH_SPREAD,
+  type Hand,
+  type HandFactor,
+} from '../base/learn/hand.js';
+import type { CordKind } from '../base/material/cord.js';
 import type { Strand } from '../piece/piece.js';
 
 /** `your hand takes 4 % more than the model, measured 5 times` */

@@ -1,5 +1,5 @@
-import type { Lying, PartLayout, PartSite } from '../kind/part-kind.js';
-import { partKind } from '../part/registry.js';
+import type { Lying, PartLayout, PartSite } from '../base/kind/part-kind.js';
+import { partKind } from '../craft/part/registry.js';
 import type { Piece } from '../piece/piece.js';
 
 /**

@@ -1,15 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { sumOf, type Reason } from '../kind/reason.js';
-import { CORD_KIND_FACTS } from '../material/cord.js';
-import { innerCircumference } from '../measure/fit.js';
-import type { RoundPart } from '../measure/ring.js';
-import type { Part } from '../part/registry.js';
+import { sumOf, type Reason } from '../base/kind/reason.js';
+import { CORD_KIND_FACTS } from '../base/material/cord.js';
+import { innerCircumference } from '../base/measure/fit.js';
+import type { RoundPart } from '../base/measure/ring.js';
+import type { Part } from '../craft/part/registry.js';
 import type { Piece, Strand } from '../piece/piece.js';
 import { EXAMPLE_PIECE } from '../piece/example.js';
-import { TEMPLATES, templateById } from '../template/templates.js';
+import { TEMPLATES, templateById } from './template/templates.js';
 import { adviceCodes, planned, testBead, testCord } from '../testing.js';
-import { planPiece } from '../steps/plan-piece.js';
+import { planPiece } from './steps/plan-piece.js';
 
 const start = {
   name: 'x',

@@ -1,10 +1,10 @@
-import type { RuleBeside } from '../kind/rule-of-thumb.js';
-import type { ClosureLayout } from '../kind/closure-kind.js';
-import type { Lying, PartLayout } from '../kind/part-kind.js';
-import type { Need, Reason } from '../kind/reason.js';
-import type { Cord } from '../material/cord.js';
-import type { Advice } from '../measure/advice.js';
-import type { PassGirth } from '../measure/girth.js';
+import type { RuleBeside } from '../base/kind/rule-of-thumb.js';
+import type { ClosureLayout } from '../base/kind/closure-kind.js';
+import type { Lying, PartLayout } from '../base/kind/part-kind.js';
+import type { Need, Reason } from '../base/kind/reason.js';
+import type { Cord } from '../base/material/cord.js';
+import type { Advice } from '../base/measure/advice.js';
+import type { PassGirth } from '../base/measure/girth.js';
 
 /** A size that the closed piece can take. */
 export interface SizeState {

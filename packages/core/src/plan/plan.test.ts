@@ -1,10 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { sumOf } from '../kind/reason.js';
-import type { Cord } from '../material/cord.js';
+import { sumOf } from '../base/kind/reason.js';
+import type { Cord } from '../base/material/cord.js';
 import { EXAMPLE_BUCKLE, EXAMPLE_CORD, EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
-import type { SinnetPart } from '../part/square-knot-sinnet/index.js';
+import type { SinnetPart } from '../craft/part/square-knot-sinnet/index.js';
 import {
   BAND_CORDS,
   BAND_WAYS,
@@ -13,7 +13,7 @@ import {
   type BandCords,
 } from '../testing.js';
 import { costOfWaste } from './cost-of-waste.js';
-import { planPiece } from '../steps/plan-piece.js';
+import { planPiece } from './steps/plan-piece.js';
 import type { Plan } from './plan-types.js';
 
 const buckle = EXAMPLE_BUCKLE;

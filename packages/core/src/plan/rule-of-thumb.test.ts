@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { TEMPLATES, templateById } from '../template/templates.js';
+import { TEMPLATES, templateById } from './template/templates.js';
 import { inMm, planned } from '../testing.js';
 
 const FT = 304.8;

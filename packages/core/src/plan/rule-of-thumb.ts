@@ -1,8 +1,8 @@
-import { closureKind } from '../closure/registry.js';
-import type { RuleBeside, RuleOfThumb, Work } from '../kind/rule-of-thumb.js';
+import { closureKind } from '../craft/closure/registry.js';
+import type { RuleBeside, RuleOfThumb, Work } from '../base/kind/rule-of-thumb.js';
 import { sumOfCuts } from './equal-cuts.js';
 import type { Plan } from './plan-types.js';
-import { partKind } from '../part/registry.js';
+import { partKind } from '../craft/part/registry.js';
 import type { Piece } from '../piece/piece.js';
 
 /** What is cut. */

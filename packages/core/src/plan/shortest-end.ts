@@ -1,4 +1,4 @@
-import type { CordKind } from '../material/cord.js';
+import type { CordKind } from '../base/material/cord.js';
 import type { AuxiliaryPlan, Plan, StrandPlan } from './plan-types.js';
 
 /** An end that fingers tie with. Lengths in mm. */

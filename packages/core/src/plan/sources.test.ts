@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import type { Reason } from '../kind/reason.js';
-import { TIGHTENED } from '../knot/tightened.js';
-import { TEMPLATES } from '../template/templates.js';
+import type { Reason } from '../base/kind/reason.js';
+import { TIGHTENED } from '../rope/tables/tightened.js';
+import { TEMPLATES } from './template/templates.js';
 import { planned } from '../testing.js';
 
 const start = {

@@ -1,9 +1,9 @@
-import { PRACTICE, type Use, type Reason, type AuxiliaryCord } from '../kind/reason.js';
-import { spreadOf, sumOf, useOf, type Area } from '../kind/reason.js';
-import type { Hand } from '../learn/hand.js';
-import { meanFactor, reserveFactor } from '../learn/reserve.js';
-import { endReason } from '../kind/working-ends.js';
-import { roundUpToStep } from '../measure/round.js';
+import { PRACTICE, type Use, type Reason, type AuxiliaryCord } from '../base/kind/reason.js';
+import { spreadOf, sumOf, useOf, type Area } from '../base/kind/reason.js';
+import type { Hand } from '../base/learn/hand.js';
+import { meanFactor, reserveFactor } from '../base/learn/reserve.js';
+import { endReason } from '../base/kind/working-ends.js';
+import { roundUpToStep } from '../base/measure/round.js';
 import type { Cutting, Piece, Strand } from '../piece/piece.js';
 import { endInWork, lastInWork } from '../piece/ends-in-work.js';
 import { runsEndingByKnots, runsOf } from '../piece/runs.js';

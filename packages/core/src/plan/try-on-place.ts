@@ -1,5 +1,5 @@
-import { closureKind } from '../closure/registry.js';
-import { partKind } from '../part/registry.js';
+import { closureKind } from '../craft/closure/registry.js';
+import { partKind } from '../craft/part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import type { Plan } from './plan-types.js';
 

@@ -1,6 +1,6 @@
-import { evenly } from '../curve.js';
+import { evenly } from '../engine/curve.js';
 import { across, pointsOf, uses } from './measures.js';
-import { held, type Recipe } from './recipe.js';
+import { held, type Recipe } from '../engine/recipe.js';
 import { barrel, figureEight, sideBySide } from './stoppers.js';
 
 const FORMS = {

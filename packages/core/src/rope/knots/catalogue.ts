@@ -6,7 +6,7 @@ import { HITCH_SPIRALS } from './hitch-spirals.js';
 import { HITCHES } from './hitches.js';
 import { PETALS } from './petals.js';
 import { PLAITS } from './plaits.js';
-import type { Recipe } from './recipe.js';
+import type { Recipe } from '../engine/recipe.js';
 import { RINGS } from './rings.js';
 import { SINNETS } from './sinnets.js';
 import { STOPPERS_ALONE } from './stoppers.js';

@@ -1,6 +1,6 @@
-import type { Point3 } from '../../kind/primitive.js';
+import type { Point3 } from '../../base/kind/primitive.js';
 import { pointsOf, span } from './measures.js';
-import type { Recipe } from './recipe.js';
+import type { Recipe } from '../engine/recipe.js';
 
 /** As laid: length of a stitch. */
 const LONG = 4.5;

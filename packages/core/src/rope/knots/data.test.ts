@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
-import { TIGHTENED } from '../../knot/tightened.js';
-import { COMPUTED_BY } from '../../knot/tightened-data.js';
-import { ENGINE } from '../compute.js';
-import { computedBy, finerBy } from '../testing.js';
+import { TIGHTENED } from '../tables/tightened.js';
+import { COMPUTED_BY } from '../tables/tightened-data.js';
+import { ENGINE } from '../engine/compute.js';
+import { computedBy, finerBy } from '../engine/testing.js';
 import { CATALOGUE } from './catalogue.js';
 import { constants } from './derived.js';
 

@@ -1,6 +1,6 @@
-import { bundleShape } from '../../knot/hull.js';
-import { curveOfTurksHead, formulaOfTurksHead } from '../../knot/turks-head-curve.js';
-import type { Computed } from '../compute.js';
+import { bundleShape } from '../curves/hull.js';
+import { curveOfTurksHead, formulaOfTurksHead } from '../curves/turks-head-curve.js';
+import type { Computed } from '../engine/compute.js';
 import { LONG_STITCH } from './chain.js';
 import { HITCHED, HITCHED_PUSHED } from './hitches.js';
 import { HITCHED_ROUND } from './hitch-spirals.js';

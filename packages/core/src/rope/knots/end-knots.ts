@@ -1,7 +1,7 @@
-import type { Point3 } from '../../kind/primitive.js';
-import { meet } from '../meet.js';
+import type { Point3 } from '../../base/kind/primitive.js';
+import { meet } from '../engine/meet.js';
 import { mean, pointsOf, span } from './measures.js';
-import { held, type Recipe } from './recipe.js';
+import { held, type Recipe } from '../engine/recipe.js';
 
 /** How much wider than it becomes a knot is drawn. */
 const LOOSE = 1.6;

@@ -1,5 +1,5 @@
 import { across, knotLength, pointsOf, uses } from './measures.js';
-import { held, type Recipe } from './recipe.js';
+import { held, type Recipe } from '../engine/recipe.js';
 import { barrel } from './stoppers.js';
 
 /** Where the other cord lies beside the passes through the middle. */

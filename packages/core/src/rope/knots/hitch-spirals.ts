@@ -1,5 +1,5 @@
-import type { Point3 } from '../../kind/primitive.js';
-import { round, type Recipe } from './recipe.js';
+import type { Point3 } from '../../base/kind/primitive.js';
+import { round, type Recipe } from '../engine/recipe.js';
 
 /** As laid: length of a hitch. */
 const LONG = 4;

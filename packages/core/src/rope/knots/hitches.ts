@@ -1,7 +1,7 @@
-import type { Point3 } from '../../kind/primitive.js';
-import type { RopeProblem } from '../problem.js';
+import type { Point3 } from '../../base/kind/primitive.js';
+import type { RopeProblem } from '../engine/problem.js';
 import { pointsOf, span } from './measures.js';
-import type { Recipe } from './recipe.js';
+import type { Recipe } from '../engine/recipe.js';
 
 /** As laid: the way to the next carried cord, and between rows. */
 const WAY = 9;

@@ -1,6 +1,6 @@
-import type { Point3 } from '../../kind/primitive.js';
-import type { Drawn } from '../tighten.js';
-import { touchingPoints } from '../touching-points.js';
+import type { Point3 } from '../../base/kind/primitive.js';
+import type { Drawn } from '../engine/tighten.js';
+import { touchingPoints } from '../engine/touching-points.js';
 
 /** All points of some ropes, of all when left out. */
 export const pointsOf = ({ laid }: Drawn, strands?: readonly number[]): Point3[] =>

@@ -1,7 +1,7 @@
-import type { Point3 } from '../../kind/primitive.js';
-import type { RopeProblem } from '../problem.js';
+import type { Point3 } from '../../base/kind/primitive.js';
+import type { RopeProblem } from '../engine/problem.js';
 import { mean } from './measures.js';
-import { round, type Recipe } from './recipe.js';
+import { round, type Recipe } from '../engine/recipe.js';
 
 const POINTS = 32;
 /** As laid: a period of the plait, the length of a turn in it, and how far out strands run and weave. */

@@ -1,7 +1,7 @@
-import type { Point3 } from '../../kind/primitive.js';
-import type { RopeProblem } from '../problem.js';
+import type { Point3 } from '../../base/kind/primitive.js';
+import type { RopeProblem } from '../engine/problem.js';
 import { mean, pointsOf, span } from './measures.js';
-import type { Recipe } from './recipe.js';
+import type { Recipe } from '../engine/recipe.js';
 
 const POINTS = 24;
 const TURN = 2 * Math.PI;

@@ -1,6 +1,6 @@
-import type { Point3 } from '../../kind/primitive.js';
-import type { RopeProblem, RopeStrand } from '../problem.js';
-import { held, type Recipe } from './recipe.js';
+import type { Point3 } from '../../base/kind/primitive.js';
+import type { RopeProblem, RopeStrand } from '../engine/problem.js';
+import { held, type Recipe } from '../engine/recipe.js';
 
 /** Points on a ring, and along a cord from one bead to the next. */
 const ROUND = 24;

@@ -1,7 +1,7 @@
-import type { Point3 } from '../../kind/primitive.js';
-import type { Rod, RopeProblem } from '../problem.js';
+import type { Point3 } from '../../base/kind/primitive.js';
+import type { Rod, RopeProblem } from '../engine/problem.js';
 import { pointsOf, span } from './measures.js';
-import { round, type Recipe } from './recipe.js';
+import { round, type Recipe } from '../engine/recipe.js';
 
 /** Cores of a sinnet, in diameters of the cord that ties it: where they lie and how thick they are. */
 const CORES = {

@@ -1,7 +1,7 @@
-import type { Point3 } from '../../kind/primitive.js';
-import { cross, dot, unit } from '../vector.js';
+import type { Point3 } from '../../base/kind/primitive.js';
+import { cross, dot, unit } from '../engine/vector.js';
 import { across, knotLength, pointsOf, uses } from './measures.js';
-import { held, round, type Recipe } from './recipe.js';
+import { held, round, type Recipe } from '../engine/recipe.js';
 
 /** Radius of the turns of a barrel before it is drawn up, and how far they climb. */
 const WIDE = 2.6;

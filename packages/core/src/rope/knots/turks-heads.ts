@@ -1,6 +1,6 @@
-import type { Point3 } from '../../kind/primitive.js';
+import type { Point3 } from '../../base/kind/primitive.js';
 import { pointsOf, span } from './measures.js';
-import type { Recipe } from './recipe.js';
+import type { Recipe } from '../engine/recipe.js';
 
 /** How far in and out the cord weaves, and how far beside each other passes are laid. */
 const WEAVE = 0.85;

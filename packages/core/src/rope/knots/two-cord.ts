@@ -1,6 +1,6 @@
-import type { Point3 } from '../../kind/primitive.js';
+import type { Point3 } from '../../base/kind/primitive.js';
 import { across, pointsOf } from './measures.js';
-import type { Recipe } from './recipe.js';
+import type { Recipe } from '../engine/recipe.js';
 
 /** As laid: height of a knot, and how much wider than it becomes. */
 const HIGH = 4.5;

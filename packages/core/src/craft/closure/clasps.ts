@@ -1,0 +1,341 @@
+import { stopperSource } from '../knot/source.js';
+import {
+  plainClosure,
+  type Check,
+  type ClosureBase,
+  type ClosureEntry,
+  type ClosureKind,
+  type ClosureSite,
+  type ClosureState,
+  type NoMeasures,
+} from '../../base/kind/closure-kind.js';
+import { COLOUR_FIELD, nameField, type Field } from '../../base/kind/field.js';
+import type { PartStep } from '../../base/kind/part-kind.js';
+import type { Point, Primitive } from '../../base/kind/primitive.js';
+import { KNOT_SPREAD, type Need, type Use } from '../../base/kind/reason.js';
+import type { Run } from '../../base/kind/run.js';
+import { ellipse, plateOf, roundedBox } from '../knot/plate.js';
+import { moved, straightRuns } from '../knot/stroke.js';
+import { effectiveDiameter } from '../../base/material/cord.js';
+import type { Advice } from '../../base/measure/advice.js';
+import type { RoundPart } from '../../base/measure/ring.js';
+import type { Saying } from '../../base/measure/saying.js';
+import { AT_END, AT_START, type Action } from '../../base/action/action.js';
+import { CAUTIONS } from '../../base/kind/cautions.js';
+import { cordsOf, helpThrough, outerEnds, startEnds } from '../part/ends.js';
+import { bundleOfRuns, knotInRuns } from '../part/pick.js';
+import { knotStrokes } from '../part/stopper-knot/drawing.js';
+import { larksHeadCord } from './side-release-buckle/model.js';
+import { singleStep, tryOn, useEach, workingEnds } from './uses.js';
+
+/** Wire in mm of the rings that cords are tied to. Assumed: about 1 mm (18 gauge). */
+const WIRE = 1;
+/** Inside in mm of a ring of 5 mm made of that wire. */
+const RING_INSIDE = 3;
+
+/** A ring that cords or clasps hang from, in mm across. Assumed: the usual size. */
+export const RING = 5;
+export const ringNeed = (count: number): Need => ({
+  id: 'jump-ring-5',
+  label: 'Jump ring, 5 mm',
+  count,
+});
+
+/** Cords that tied are done with their last knot; what lies straight is tied to the ring. */
+function tiedRuns(runs: readonly Run[]): readonly Run[] {
+  const straight = runs.filter((run) => run.role !== 'working');
+  return straight.length > 0 ? straight : runs;
+}
+
+/**
+ * Cord that ties one end of the piece to a ring: on a fold a lark's head, otherwise once through the
+ * ring and an overhand knot round all cords.
+ */
+function tieUses(site: ClosureSite, side: 'start' | 'end'): Use[] {
+  const folded = (run: Run): boolean => side === 'start' && run.folded;
+  const loose = site.runs.filter((run) => !folded(run));
+  const tied = tiedRuns(loose);
+  const bundle = bundleOfRuns(tied);
+  return [
+    ...useEach(
+      site.runs.filter(folded),
+      {
+        area: 'start',
+        code: 'start.hitch',
+        label: 'Hitch on the ring',
+        detail: 'half of a lark’s head on its wire',
+        assumed: true,
+      },
+      (run) => larksHeadCord(WIRE, effectiveDiameter(run.cord)) / 2,
+    ),
+    ...useEach(
+      tied,
+      {
+        area: 'knot',
+        code: 'knot.tie',
+        label: 'Knot on the ring',
+        detail: 'through the ring, and an overhand knot in these cords together',
+        spread: KNOT_SPREAD,
+        ...stopperSource('overhand', tied),
+      },
+      tied.length === 0 ? 0 : knotInRuns('overhand', tied).inKnot + Math.PI * (bundle + WIRE),
+    ),
+    ...workingEnds(tied, site, 'stopper'),
+    ...workingEnds(
+      loose.filter((run) => !tied.includes(run)),
+      site,
+      'half-knot',
+    ),
+  ];
+}
+
+/** A clasp that lies in the round: its length with its rings, how thick it is, and a chain. In mm. */
+interface ClaspSize {
+  readonly length: number;
+  readonly thickness: number;
+  /** Extra length at its longest, from a chain. */
+  readonly extender?: number;
+}
+
+/** A rigid clasp as it goes round. */
+export const claspRound = ({ length, thickness }: ClaspSize): RoundPart => ({
+  kind: 'rigid',
+  length,
+  height: thickness / 2,
+});
+
+function claspStates(size: ClaspSize): ClosureState[] {
+  const { extender = 0 } = size;
+  const at = (id: string, label: string, more: readonly RoundPart[]): ClosureState => ({
+    id,
+    label,
+    extra: [claspRound(size), ...more],
+  });
+  return extender > 0
+    ? [
+        at('shortest', 'First link', []),
+        at('longest', 'Last link', [{ kind: 'flexible', length: extender, height: 1 }]),
+      ]
+    : [at('closed', 'Closed', [])];
+}
+
+/** Rigid parts of a closure seen from their edge, one after the other, about x = 0. */
+export function edgeOfRigid(parts: readonly RoundPart[], colour: string): Primitive[] {
+  const rigid = parts.filter((part) => part.kind === 'rigid');
+  let x = -rigid.reduce((sum, part) => sum + part.length, 0) / 2;
+  return rigid.map(({ length, height }, i) => {
+    const box = roundedBox(x, -2 * height, length, 2 * height, height * 0.8);
+    x += length;
+    return plateOf('closure', `closed-clasp-${i}`, colour, [box]);
+  });
+}
+
+/** A ring of wire with its cord's knot beside it; drawn to the left of x = 0 and turned by the caller. */
+function drawRing(
+  site: ClosureSite,
+  side: 'start' | 'end',
+  at: number,
+  colour: string,
+  state: 'laid' | 'planned',
+): Primitive[] {
+  const s = side === 'start' ? -1 : 1;
+  const r = 2.6;
+  const reach = 2.5;
+  const knot = knotStrokes('overhand', site.runs, `closure-tie-${side}`, 'closure', 0, 0, state);
+  const size = knotInRuns('overhand', site.runs);
+  const shift = side === 'start' ? at : at - size.length;
+  return [
+    ...straightRuns(
+      site.runs,
+      `closure-${side}`,
+      Math.min(at, at + s * reach),
+      Math.max(at, at + s * reach),
+      state,
+    ),
+    ...moved([...knot.below, ...knot.above], shift),
+    plateOf('closure', `ring-${side}`, colour, [
+      ellipse(at + s * (reach + r * 0.6), 0, r),
+      ellipse(at + s * (reach + r * 0.6), 0, r - WIRE),
+    ]),
+  ];
+}
+
+/** A chain of small links lying out from x along s. */
+export const drawChain = (x: number, s: 1 | -1, length: number, colour: string): Primitive[] => {
+  const link = 4;
+  return Array.from({ length: Math.max(0, Math.floor(length / link)) }, (_, i) => {
+    const cx = x + s * (i + 0.5) * link;
+    const outline = (k: number): Point[] => ellipse(cx, 0, (link / 2 + 0.5) * k, 1.6 * k);
+    return plateOf('closure', `link-${i}`, colour, [outline(1), outline(0.55)]);
+  });
+};
+
+/** A hook as an outline from x along the piece. */
+export const hookOutline = (x: number, length: number, width: number): Point[] => [
+  [x, -width * 0.18],
+  [x + length * 0.55, -width * 0.18],
+  [x + length * 0.9, -width * 0.5],
+  [x + length, 0],
+  [x + length * 0.86, width * 0.5],
+  [x + length * 0.5, width * 0.5],
+  [x + length * 0.5, width * 0.24],
+  [x + length * 0.8, width * 0.22],
+  [x + length * 0.86, -width * 0.05],
+  [x + length * 0.6, width * 0.1],
+  [x, width * 0.18],
+];
+
+/** A clasp that is called by name and has a colour of its own. */
+export interface TiedClasp extends ClosureBase {
+  readonly name: string;
+  readonly colour: string;
+}
+
+/** What tells one tied clasp from another. */
+interface TiedClaspSpec<C extends TiedClasp> {
+  readonly entry: ClosureEntry;
+  /** What it asks for besides name and colour. */
+  readonly fields: readonly Field[];
+  make(): C;
+  size(clasp: C): ClaspSize;
+  /** Whether the start is a loop of cord that the clasp closes on. */
+  onLoop?(clasp: C): boolean;
+  /** What is needed besides the clasp itself. */
+  needs?(clasp: C): Need[];
+  advice?(clasp: C, site: ClosureSite): Advice[];
+  /** Both halves, beyond the rings that the cords are tied to. */
+  draw(clasp: C, length: number): readonly Primitive[];
+  /** What each end is tied to: a thing among the needs, all of it or one of its halves. */
+  halves(clasp: C): { readonly start: Held; readonly end: Held };
+  /** What is hung on before an end is tied, and tried when both are. */
+  before?(clasp: C): { readonly start?: readonly PartStep[]; readonly end?: readonly PartStep[] };
+  readonly after?: readonly PartStep[];
+  readonly extends?: Saying;
+  readonly ruleOfThumb?: ClosureKind<C>['ruleOfThumb'];
+  /** What must hold when it is done. */
+  readonly stays: readonly Saying[];
+  readonly checks: readonly Check[];
+  readonly mistakes: readonly string[];
+}
+
+/** What an end is tied to. */
+interface Held {
+  /** What it is called: 'the ring'. */
+  readonly name: string;
+  /** Its name among the needs, where the knot is what takes it, and the share of it. */
+  readonly finding?: string;
+  readonly share?: number;
+}
+
+/** How the runs at one side are tied to what they hold: folds by a hitch, cut ends by a knot. */
+function tieActions(site: ClosureSite, side: 'start' | 'end', { finding, share }: Held): Action[] {
+  const place = side === 'start' ? AT_START : AT_END;
+  const folds = side === 'start' ? site.runs.filter((run) => run.folded) : [];
+  const loose = tiedRuns(site.runs.filter((run) => !folds.includes(run)));
+  const to = finding === undefined ? {} : { to: finding, share: share ?? 1 };
+  const hitch: Action = {
+    do: 'tie',
+    place,
+    knot: { form: 'larks-head', bar: WIRE },
+    by: outerEnds(folds),
+    mm: 0,
+    ...to,
+  };
+  const knot: Action = {
+    do: 'tie',
+    place,
+    knot: { form: 'ring-knot', bar: WIRE },
+    by: side === 'start' ? startEnds(loose) : outerEnds(loose),
+    mm: 0,
+    ...helpThrough(RING_INSIDE, cordsOf(loose)),
+    ...(folds.length > 0 ? {} : to),
+  };
+  return [...(folds.length > 0 ? [hitch] : []), ...(loose.length > 0 ? [knot] : [])];
+}
+
+/** One cord is held by a knot round itself, several by one in all of them: a stopper slips out of a ring. */
+const howTied = (site: ClosureSite, to: string): string =>
+  tiedRuns(site.runs).length === 1
+    ? `Pass the cord through ${to} twice, and once round itself close to it; pass the end back through those turns and draw up: a knot that closes on it. Put a wire guard or a second turn of cord in it where a hard edge would wear it through.`
+    : `Pass the cords through ${to} and tie one knot in all of them round themselves, close to it; pull each end by itself.`;
+
+/** Steps that all tied clasps share. */
+function tieSteps(
+  site: ClosureSite,
+  name: string,
+  onLoop: boolean,
+  halves: { readonly start: Held; readonly end: Held },
+): { readonly start: readonly PartStep[]; readonly end: readonly PartStep[] } {
+  const fold = site.runs.every((run) => run.folded);
+  const { start: first, end: last } = halves;
+  const start = singleStep(
+    `Tie the start to ${first.name}`,
+    fold
+      ? `Push the folds through ${first.name}, pass all ends through them and pull the hitch snug.`
+      : howTied(site, first.name),
+    tieActions(site, 'start', first),
+    CAUTIONS.metal,
+  );
+  return {
+    start: onLoop ? [] : [start],
+    end: [
+      tryOn(
+        'Try it on before the end is tied',
+        `Lay it round the wearer and hold both ends where ${name} will sit: its place sets the size.`,
+      ),
+      singleStep(
+        `Tie the end to ${last.name}`,
+        howTied(site, last.name),
+        tieActions(site, 'end', last),
+      ),
+    ],
+  };
+}
+
+/** A clasp tied on at both ends, or at the end only when the start is a loop of cord. */
+export function tiedClasp<C extends TiedClasp>(spec: TiedClaspSpec<C>): ClosureKind<C, NoMeasures> {
+  const onLoop = (clasp: C): boolean => spec.onLoop?.(clasp) ?? false;
+  return {
+    entry: spec.entry,
+    fields: [nameField(), ...spec.fields, COLOUR_FIELD],
+    make: () => spec.make(),
+    aim: (clasp) => [claspRound(spec.size(clasp))],
+    layOut(clasp, site) {
+      const size = spec.size(clasp);
+      const half = size.length / 2 + 4;
+      return plainClosure(
+        {},
+        {
+          states: claspStates(size),
+          reach: { start: onLoop(clasp) ? 0 : half, end: half + (size.extender ?? 0) },
+          uses: [...(onLoop(clasp) ? [] : tieUses(site, 'start')), ...tieUses(site, 'end')],
+          passages: [{ what: 'the ring', hole: RING_INSIDE, runs: tiedRuns(site.runs) }],
+          needs: [{ id: clasp.name, label: clasp.name, count: 1 }, ...(spec.needs?.(clasp) ?? [])],
+          advice: spec.advice?.(clasp, site) ?? [],
+        },
+      );
+    },
+    draw(clasp, site, _layout, { length, done }) {
+      const state = done ? 'laid' : 'planned';
+      return [
+        ...(onLoop(clasp) ? [] : drawRing(site, 'start', 0, clasp.colour, state)),
+        ...drawRing(site, 'end', length, clasp.colour, state),
+        ...spec.draw(clasp, length),
+      ];
+    },
+    drawEdge: (clasp) => edgeOfRigid([claspRound(spec.size(clasp))], clasp.colour),
+    steps(clasp, site) {
+      const { start, end } = tieSteps(site, 'the clasp', onLoop(clasp), spec.halves(clasp));
+      const [tried, ...tied] = end;
+      const before = spec.before?.(clasp) ?? {};
+      return {
+        start: [...(before.start ?? []), ...start],
+        end: [tried!, ...(before.end ?? []), ...tied, ...(spec.after ?? [])],
+      };
+    },
+    ...(spec.extends === undefined ? {} : { extends: spec.extends }),
+    ...(spec.ruleOfThumb ? { ruleOfThumb: spec.ruleOfThumb } : {}),
+    finish: () => ({ stays: spec.stays, checks: spec.checks }),
+    mistakes: spec.mistakes,
+  };
+}

@@ -1,0 +1,104 @@
+import type { ClosureSite } from '../../../base/kind/closure-kind.js';
+import { AT_END } from '../../../base/action/action.js';
+import { countField } from '../../../base/kind/field.js';
+import { legsOf } from '../../part/ends.js';
+import { singleStep } from '../uses.js';
+import type { Point } from '../../../base/kind/primitive.js';
+import { KNOT_SPREAD } from '../../../base/kind/reason.js';
+import { bundleOf, bundleShape } from '../../../rope/curves/hull.js';
+import { strokeOf } from '../../knot/stroke.js';
+import { coilCord } from '../../knot/wraps.js';
+import { effectiveDiameter } from '../../../base/material/cord.js';
+import { ownCordSlider } from '../own-cord-slider.js';
+import { layTailsOver, onSlider } from '../slide.js';
+import { acrossTails, coresOfTails, type OwnCordSlider } from '../tails.js';
+
+/** Wraps of a cord of its own round both tails, pulled under themselves. */
+export interface CoiledSlider extends OwnCordSlider {
+  readonly type: 'coiled-slider';
+  readonly turns: number;
+}
+
+/** Perimeter in mm of the bare bundle that the wraps go round: the tails of both sides. */
+function hullOf(slider: CoiledSlider, site: ClosureSite): number {
+  const { count, d } = coresOfTails(site, slider.tailForm);
+  return bundleShape(bundleOf(count), d, count).perimeter;
+}
+
+export const coiledSlider = ownCordSlider<CoiledSlider>({
+  type: 'coiled-slider',
+  label: 'Coiled slider',
+  blurb: 'Wraps of a short cord round both tails, pulled under themselves.',
+  name: 'coil',
+  fields: [countField('turns', 'Wraps', 3, 30)],
+  make: () => ({ turns: 5 }),
+  grip: ({ turns, cord }) => (turns + 1) * effectiveDiameter(cord),
+  cord: (slider, site) => ({
+    code: 'knot.coil',
+    label: 'Wraps, and the way back under them',
+    detail: `${slider.turns} turns round both tails, and straight back through`,
+    mm: coilCord(slider.turns, hullOf(slider, site), effectiveDiameter(slider.cord)),
+    spread: KNOT_SPREAD,
+  }),
+  draw(slider, site, done) {
+    const d = effectiveDiameter(slider.cord);
+    const half = acrossTails(site, slider.tailForm) / 2 + d / 2;
+    const wrap = (i: number): Point[] => [
+      [(i + 0.8) * d, -half],
+      [(i + 1.2) * d, half],
+    ];
+    return [
+      strokeOf(
+        { strand: 0, cord: slider.cord },
+        'closure-wraps',
+        'closure',
+        Array.from({ length: slider.turns }, (_, i) => wrap(i)),
+        done ? 'laid' : 'planned',
+        'round',
+      ),
+    ];
+  },
+  steps: (slider, site) => [
+    layTailsOver(
+      site,
+      'Cross the tails so that they point opposite ways and lie side by side, the piece closed to a ring.',
+    ),
+    onSlider(
+      `Wind ${slider.turns} wraps`,
+      'Lay the slider cord in a long bight along both tails, and beside it a drinking straw or a blunt needle. Wind its longer end round tails, bight and straw, away from its own ends and towards the closed end of the bight, wrap beside wrap. None may cross another.',
+      [
+        {
+          do: 'wind',
+          cord: 'slider',
+          place: AT_END,
+          round: legsOf(site.runs),
+          hull: hullOf(slider, site),
+          mm: 0,
+          times: slider.turns,
+        },
+      ],
+      slider.turns,
+      'wrap',
+    ),
+    onSlider(
+      'Pull it under',
+      'Pass the end you wound with through the bight, or back through the straw, and pull the other end until the bight has gone under the wraps; draw the straw out. Roll the coil between finger and thumb until the wraps are even.',
+      [{ do: 'draw-up', cord: 'slider' }],
+    ),
+    {
+      ...singleStep(
+        'See that it slides',
+        'Draw the ring in and out before anything is trimmed or glued: the coil must move with some force, and stay where it is put.',
+        [{ do: 'test', what: 'slides' }],
+      ),
+      moves: [],
+    },
+  ],
+  stopping:
+    'Draw the slider out as far as the piece must open, and tie a stopper at the end of each tail.',
+  mistakes: [
+    'Wraps cross each other: they jam or come loose. Stroke them flat before they are tight.',
+    'Glue gets inside the slider.',
+    'The ends of the tails are trimmed before the widest size was tried.',
+  ],
+});

@@ -1,0 +1,214 @@
+import { knotInRuns } from '../../part/pick.js';
+import {
+  plainClosure,
+  type ClosureBase,
+  type ClosureKind,
+} from '../../../base/kind/closure-kind.js';
+import { COLOUR_FIELD, choiceField, nameField, sizeField } from '../../../base/kind/field.js';
+import { needOf } from '../../../base/kind/reason.js';
+import { asThing } from '../../knot/stroke.js';
+import { BEAD_SHAPE_LABELS, type Bead, type BeadShape } from '../../../base/material/bead.js';
+import { passage } from '../../../base/material/passage.js';
+import type { Advice } from '../../../base/measure/advice.js';
+import { laid, say, size } from '../../../base/measure/saying.js';
+import { beadSolid } from '../../knot/bead-solid.js';
+import { slideAim, slidingLayout, type SlideMeasures } from '../slide.js';
+import { drawTails } from '../tail-drawing.js';
+import { TAILS_FIELD } from '../tails.js';
+import { AT_END, closureAt, type Action } from '../../../base/action/action.js';
+import { CAUTIONS } from '../../../base/kind/cautions.js';
+import type { ClosureSite } from '../../../base/kind/closure-kind.js';
+import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
+import { check, leave, singleStep, runsFreeAtStart, stopperIn, stopperUses } from '../uses.js';
+
+/** Both tails through one tight bead in opposite directions, with a small bead knotted at each end. */
+export interface TwoWayBead extends ClosureBase {
+  readonly type: 'two-way-bead';
+  readonly name: string;
+  readonly shape: BeadShape;
+  readonly length: number;
+  readonly height: number;
+  readonly hole: number;
+  readonly colour: string;
+  readonly tails: number | null;
+  /** Along-cord length in mm of the bead at the end of each tail; 0 for a knot alone. */
+  readonly endBead: number;
+}
+
+const END_BEAD = 'End bead';
+
+const asBead = (closure: TwoWayBead): Bead => ({
+  name: closure.name,
+  shape: closure.shape,
+  length: closure.length,
+  height: closure.height,
+  hole: closure.hole,
+  colour: { name: closure.name, hex: closure.colour },
+});
+
+const endBead = (closure: TwoWayBead): Bead => ({
+  ...asBead(closure),
+  shape: 'round',
+  length: closure.endBead,
+  height: closure.endBead,
+});
+
+/** An end bead, where there is one, and a stopper at the end of each tail. */
+const endActions = (closure: TwoWayBead, site: ClosureSite, tail: number): Action[] =>
+  (['start', 'end'] as const).flatMap((side) => {
+    const runs = side === 'start' ? runsFreeAtStart(site) : site.runs;
+    const ends = side === 'start' ? startEnds(runs) : outerEnds(runs);
+    if (ends.length === 0) return [];
+    return [
+      ...leave(side, ends, tail),
+      ...(closure.endBead > 0
+        ? [
+            {
+              do: 'put-on' as const,
+              finding: END_BEAD,
+              place: closureAt(side),
+              on: ends,
+              mm: 0,
+            },
+          ]
+        : []),
+      ...stopperIn(side, ends, 'overhand', knotInRuns('overhand', runs).length),
+    ];
+  });
+
+export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
+  entry: {
+    type: 'two-way-bead',
+    label: 'Tight two-way bead',
+    blurb: 'Both tails through one bead that grips; end beads to pull by.',
+    opens: false,
+    trials: ['slides'],
+  },
+  fields: [
+    nameField(),
+    choiceField('shape', 'Shape', BEAD_SHAPE_LABELS),
+    sizeField('length', 'Along the cord', 1, 60),
+    sizeField('height', 'Across', 1, 60),
+    sizeField('hole', 'Hole', 0.3, 30),
+    COLOUR_FIELD,
+    TAILS_FIELD,
+    sizeField('endBead', 'End beads (0 for none)', 0, 30),
+  ],
+  make: (cord) => ({
+    type: 'two-way-bead',
+    name: 'Gripping bead',
+    shape: 'barrel',
+    length: 8,
+    height: Math.max(6, cord.diameter * 4),
+    hole: Number((cord.diameter * 1.9).toFixed(1)),
+    colour: '#6b5a4a',
+    tails: null,
+    endBead: 5,
+  }),
+  aim: (closure, site) => slideAim(site, closure.length),
+  layOut(closure, site, body) {
+    const { measures, ...layout } = slidingLayout(site, body, closure.length, closure);
+    const through = [...site.runs, ...site.runs];
+    const { answer, loose } = passage(
+      closure.hole,
+      through.map((run) => run.cord),
+    );
+    const slips: Advice[] =
+      answer === 'goes' && closure.hole > loose * 1.08
+        ? [
+            {
+              code: 'two-way.loose',
+              severity: 'warning',
+              message: say`The hole of ${size(closure.hole)} is too wide for cords that take ${size(loose)}; the bead will slip.`,
+              remedy:
+                'Take a bead with a hole just smaller than the cords together, or a thicker cord.',
+              path: 'hole',
+            },
+          ]
+        : [];
+    return plainClosure(measures, {
+      ...layout,
+      uses: [
+        ...layout.uses,
+        ...stopperUses(runsFreeAtStart(site), 'overhand'),
+        ...stopperUses(site.runs, 'overhand'),
+      ],
+      passages: [{ what: closure.name, finding: closure.name, hole: closure.hole, runs: through }],
+      needs: [needOf(closure.name), ...(closure.endBead > 0 ? [needOf(END_BEAD, 2)] : [])],
+      advice: [...layout.advice, ...slips],
+    });
+  },
+  draw(closure, site, { measures: { tail } }, { length, done }) {
+    const state = done ? 'laid' : 'planned';
+    const at = length + Math.max(4 + closure.length / 2, tail * 0.4);
+    const ends =
+      closure.endBead > 0
+        ? [-tail + closure.endBead / 2, length + tail - closure.endBead / 2].map((x, i) =>
+            beadSolid(endBead(closure), `closure-end-${i}`, 'closure', [x, 0], state),
+          )
+        : [];
+    return [
+      ...drawTails(site, tail, length, 'overhand', state),
+      ...asThing(ends, 'stopper'),
+      ...asThing([beadSolid(asBead(closure), 'closure-bead', 'closure', [at, 0], state)], 'bead'),
+    ];
+  },
+  drawEdge: (closure) => [
+    beadSolid(asBead(closure), 'closed-bead', 'closure', [0, -closure.height / 2], 'laid'),
+  ],
+  steps: (closure, site, { measures }) => ({
+    start: [],
+    end: [
+      {
+        ...singleStep(
+          `Pass both tails through ${closure.name}`,
+          'One tail from each side, in opposite directions. Fold the pulling thread over both tips, draw it through the bead first and the tips after it, one a little ahead of the other. If they stick, ream the hole with a round file, a little at a time, and blow the dust out.',
+          [
+            {
+              do: 'put-on',
+              finding: closure.name,
+              place: AT_END,
+              on: [...startEnds(runsFreeAtStart(site)), ...outerEnds(site.runs)],
+              mm: 0,
+              ...helpThrough(closure.hole, cordsOf([...site.runs, ...site.runs])),
+            },
+          ],
+          CAUTIONS.needle,
+        ),
+        moves: ['run', 'tail', 'bead'],
+      },
+      {
+        ...singleStep(
+          'Draw it in and out',
+          'The bead must hold by itself and still give to a firm pull. Try it now: once the ends are knotted it cannot be changed for a tighter one.',
+          [{ do: 'test', what: 'slides' }],
+        ),
+        moves: [],
+      },
+      {
+        ...singleStep(
+          closure.endBead > 0
+            ? 'String a bead and tie a knot at the end of each tail'
+            : 'Tie a knot at the end of each tail',
+          say`Draw the ring out as far as it must open. ${closure.endBead > 0 ? 'String an end bead on each tail and tie' : 'Tie'} an overhand knot ${laid(measures.tail)} from the body.`,
+          endActions(closure, site, measures.tail),
+        ),
+        moves: ['stopper'],
+      },
+    ],
+  }),
+  finish: (_closure, site) => ({
+    stays: ['both tails beyond the bead, out to their ends'],
+    checks: [
+      check('The bead gives to a firm pull and holds by itself'),
+      check(
+        `It passes the ${site.pass.what} when it is drawn right out`,
+        ', and the ends do not slip through the bead.',
+      ),
+    ],
+  }),
+  mistakes: [
+    'Both tails go through the same way: then it does not draw in.',
+    'The bead grips only new cord: leather wears smooth, so choose a tight one.',
+  ],
+};

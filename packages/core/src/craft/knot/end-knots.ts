@@ -1,0 +1,67 @@
+import { asOneCord } from './stopper.js';
+import { tightened } from '../../rope/tables/tightened.js';
+
+/** Bulky end knots, tied once round with all ends at once. */
+export const END_KNOTS = {
+  diamond: { label: 'Diamond knot', cords: [2, 8] },
+  carrick: { label: 'Carrick bend of two', cords: [2, 4] },
+} as const satisfies Readonly<Record<string, { label: string; cords: readonly [number, number] }>>;
+export type EndKnotForm = keyof typeof END_KNOTS;
+export const END_KNOT_FORMS = Object.keys(END_KNOTS) as EndKnotForm[];
+
+/** Share of a tight knot's hull that is cord: what four and two ends give. Assumed for its width. */
+const FILLED = 0.65;
+
+export interface EndKnotSize {
+  readonly length: number;
+  readonly width: number;
+  readonly thickness: number;
+  /** Cord of every end from where the knot begins to where it leaves it. */
+  readonly inKnot: number;
+}
+
+/** Ends of a diamond knot that were computed; of more, each goes as far as of four (assumed). */
+const DIAMONDS = [2, 3, 4] as const;
+
+/** A diamond knot of so many ends that was computed, or null. */
+export const diamondOf = (ends: number): (typeof DIAMONDS)[number] | null =>
+  DIAMONDS.find((computed) => computed === ends) ?? null;
+
+/**
+ * Size of an end knot and the cord in it, in cord diameters. Source: `tightened.ts`, for a diamond knot of
+ * two to four ends, and a carrick bend of two; more than two ends tie a carrick bend as two bundles.
+ *
+ * @param ends that tie it, >= 2
+ * @example endKnotSize('diamond', 4).inKnot // 13.7
+ */
+export function endKnotSize(form: EndKnotForm, ends: number): EndKnotSize {
+  if (form === 'carrick') {
+    const bundle = asOneCord(Array.from({ length: Math.max(1, Math.ceil(ends / 2)) }, () => 1));
+    return {
+      length: tightened('carrick.length') * bundle,
+      width: tightened('carrick.width') * bundle,
+      thickness: tightened('carrick.thickness') * bundle,
+      inKnot: (tightened('carrick.beyond') + tightened('carrick.length')) * bundle,
+    };
+  }
+  const known = diamondOf(ends) ?? 4;
+  const length = tightened(`diamond.length.${known}`);
+  const beyond = tightened(`diamond.beyond.${known}`);
+  // Of more ends than were computed: a ball of the cord in it, its volume over the share that it fills.
+  const width =
+    known === ends
+      ? tightened(`diamond.width.${known}`)
+      : Math.sqrt((ends * (beyond + length)) / (FILLED * length));
+  return { length, width, thickness: width, inKnot: beyond + length };
+}
+
+/** What fingers need of every end to tie it, beyond the knot, in cord diameters. Common practice, no source. */
+export const END_KNOT_FINGERS: Readonly<Record<EndKnotForm, number>> = { diamond: 25, carrick: 15 };
+
+/** How they are tied, in the words of the craft. */
+export const TELL_END_KNOTS: Readonly<Record<EndKnotForm, string>> = {
+  diamond:
+    'Lay a loop with each end over the next, all the same way round, and pass the last through the first; then lead every end round the outside under its neighbour’s loop and up through the middle. Work the slack out along each end in turn, a little at a time, until the knot is round and firm.',
+  carrick:
+    'Lay one end in a loop over itself; weave the other over and under through it, always by turns, so that it looks alike from both sides. Draw up all four legs by turns until it sits.',
+};

@@ -1,0 +1,45 @@
+import type { ActionOf, End, Help, Leg } from '../../base/action/action.js';
+import type { Run } from '../../base/kind/run.js';
+import type { Cord } from '../../base/material/cord.js';
+import { passage } from '../../base/material/passage.js';
+
+// Runs as the hands have them: legs of cords, and the ends that they work with.
+
+export const legsOf = (runs: readonly Run[]): Leg[] =>
+  runs.map(({ strand, half }) => ({ cord: strand, half }));
+
+/** The ends at the end of the piece, with which the parts are worked. */
+export const outerEnds = (runs: readonly Run[]): End[] =>
+  runs.map(({ strand, half }) => ({ cord: strand, half, side: 'end' }));
+
+/** The ends at its start, of cords that are not folded there. */
+export const startEnds = (runs: readonly Run[]): End[] =>
+  runs.flatMap(({ strand, half, folded }): End[] =>
+    folded ? [] : [{ cord: strand, half, side: 'start' }],
+  );
+
+/** Both ends of a cord that is cut besides the strands. */
+export const bothEnds = (cord: string): [End, End] => [
+  { cord, half: 0, side: 'start' },
+  { cord, half: 0, side: 'end' },
+];
+
+/** Several cords are pulled through a narrow hole together, by a thread folded over them. */
+export function helpThrough(hole: number, cords: readonly Cord[]): { readonly help?: Help } {
+  return cords.length > 1 && passage(hole, cords).answer === 'needle' ? { help: 'thread' } : {};
+}
+
+export const cordsOf = (runs: readonly Run[]): Cord[] => runs.map(({ cord }) => cord);
+
+/** Actions that are done unit by unit: which they are, and the unit that each belongs to. */
+export function byUnit(
+  units: number,
+  of: (
+    unit: number,
+  ) => readonly ActionOf<'string' | 'tie' | 'plait' | 'petal' | 'lay' | 'slide' | 'chain'>[],
+) {
+  const all = Array.from({ length: units }, (_, unit) =>
+    of(unit).map((action) => ({ action, unit })),
+  ).flat();
+  return { actions: all.map(({ action }) => action), actionUnits: all.map(({ unit }) => unit) };
+}

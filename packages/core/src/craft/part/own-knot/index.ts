@@ -1,0 +1,287 @@
+import { movesOf, type Move } from '../../../rope/board/moves.js';
+import type { ActionOf } from '../../../base/action/action.js';
+import { countField } from '../../../base/kind/field.js';
+import type { OwnKnot } from '../../../base/kind/own-knot.js';
+import {
+  plainLayout,
+  type PartKind,
+  type PartSite,
+  type PartStep,
+} from '../../../base/kind/part-kind.js';
+import { KNOT_SPREAD } from '../../../base/kind/reason.js';
+import { edgeCore, edgeKnots } from '../../knot/edge.js';
+import { sideBySide } from '../../knot/lanes.js';
+import { straightUse } from '../../knot/straight.js';
+import { effectiveDiameter } from '../../../base/material/cord.js';
+import type { Advice } from '../../../base/measure/advice.js';
+import { countOf } from '../../../base/measure/plural.js';
+import { beadNamed, cordNamed, listed, say, type Saying } from '../../../base/measure/saying.js';
+import { byUnit, helpThrough, legsOf, outerEnds } from '../ends.js';
+import { drawMoves, drawOwnKnot, ownKnotInSpace, ownMovesInSpace } from './drawing.js';
+import {
+  asDrawn,
+  cordsOf,
+  diameterOf,
+  knotUses,
+  type KnotCord,
+  type OwnKnotPart,
+} from './model.js';
+
+/** A bead may be this much larger or smaller than the one that the knot was drawn round. */
+const BEAD_OFF = 0.15;
+
+export const ownKnot: PartKind<OwnKnotPart> = {
+  entry: {
+    id: 'own-knot',
+    label: 'Knot of your own',
+    blurb: 'A knot that you drew on the board, with its own numbers and steps.',
+    group: 'knots',
+    unitName: 'knot',
+    needsBead: false,
+    needsKnot: true,
+    seconds: 120,
+  },
+  fields: [
+    { type: 'knot', key: 'knot', label: 'Knot' },
+    countField('units', 'Knots in a row', 1, 500),
+    { type: 'runs', key: 'runs', label: 'Cords' },
+    { type: 'bead', key: 'bead', label: 'Bead that lies in it', optional: true },
+  ],
+  make: ({ id, knot = 'knot' }) => ({ id, kind: 'own-knot', knot, units: 1, runs: null }),
+  fills: () => false,
+  section(part, site) {
+    const knot = site.knot(part.knot);
+    const d = diameterOf(cordsOf(part, site, knot));
+    const { length, width, thickness } = knot.tight.size;
+    const lying = sideBySide(site.runs);
+    return {
+      width: Math.max(width.value * d, lying.width),
+      thickness: Math.max(thickness.value * d, lying.thickness),
+      pitch: length.value * d,
+    };
+  },
+  layOut(part, site) {
+    const knot = site.knot(part.knot);
+    const cords = cordsOf(part, site, knot);
+    const section = ownKnot.section(part, site);
+    const length = part.units * section.pitch;
+    const beads = knot.tight.beads.length;
+    const d = diameterOf(cords);
+    const strung = part.bead !== undefined && beads > 0 ? part.bead : null;
+    return plainLayout(length, section, {
+      units: part.units,
+      unitName: 'knot',
+      uses: [...straightUse(site.runs, length), ...knotUses(part, knot, cords)],
+      beads:
+        strung === null
+          ? []
+          : Array.from({ length: part.units }, (_, unit) =>
+              knot.tight.beads.map(([x], i) => ({
+                id: strung,
+                at: unit * section.pitch + x * d,
+                on: cords[knot.board.beads![i]!.cord]!.runs.map((run) => run.index),
+              })),
+            ).flat(),
+      passages:
+        strung === null
+          ? []
+          : knot.board.beads!.map(({ cord }) => ({
+              what: site.bead(strung).name,
+              hole: site.bead(strung).hole,
+              runs: cords[cord]!.runs,
+            })),
+      advice: adviceOn(knot, cords, strung === null ? null : site.bead(strung).height / d),
+    });
+  },
+  draw: drawOwnKnot,
+  drawEdge: (part, site, layout) => [
+    ...edgeCore(part.id, site, layout),
+    ...edgeKnots(site.runs[0], part.id, layout),
+  ],
+  inSpace: {
+    cell: (part, site) => ({ id: part.knot, knot: site.knot(part.knot) }),
+    draw: ownKnotInSpace,
+  },
+  moveInSpace: ownMovesInSpace,
+  movePicture: drawMoves,
+  technique: (part, site) => `own-knot:${site.knot(part.knot).origin}`,
+  swatch: (_part, cord, knot) => {
+    const d = effectiveDiameter(cord);
+    const { uses, length } = knot?.tight.size ?? { uses: [], length: { value: 0 } };
+    return {
+      how: 'Tie five of them one after the other in cords laid straight. Measure all cords from end to end before and after.',
+      unitName: 'knot',
+      cordPerUnit: uses.reduce((sum, { value }) => sum + value, 0) * d,
+      lengthPerUnit: length.value * d,
+      spread: KNOT_SPREAD,
+    };
+  },
+  steps(part, site, layout) {
+    const knot = site.knot(part.knot);
+    const cords = cordsOf(part, site, knot);
+    const tied = cords.flatMap(({ runs }) => runs);
+    const beside = legsOf(site.runs.filter((run) => !tied.includes(run)));
+    const moves = movesOf(knot.board);
+    const leads = moves.map((move, i): PartStep => {
+      const ends = outerEnds(cords[move.cord]!.runs);
+      const bead = part.bead;
+      const string = move.beads > 0 && bead !== undefined;
+      return {
+        title: tellTitle(move, knot, cords),
+        text: say`${string ? say`String ${beadNamed(bead, site.bead(bead))} on it first. ` : ''}${tellWay(move, knot, cords)}`,
+        units: 1,
+        aside: true,
+        look: { kind: 'moves', moves: i + 1 },
+        actions: [{ do: 'lead', place: part.id, ends, moves: i + 1 }],
+        cautions: [],
+      };
+    });
+    return [
+      ...leads,
+      {
+        title:
+          part.units === 1
+            ? say`Draw it up: ${nameOf(knot)}`
+            : say`Tie ${countOf(part.units, 'knot')}: ${nameOf(knot)}`,
+        text:
+          part.units === 1
+            ? 'Work the slack out of it bit by bit, from one end to the other, and look at it as it closes. When it lies as in the picture, draw every cord tight in turn.'
+            : 'Work the slack out of the first, draw every cord tight in turn, and lay the next the same way close against it.',
+        units: part.units,
+        unitName: 'knot',
+        ...byUnit(part.units, () => [
+          ...strings(part, site, knot, cords, layout.pitch),
+          {
+            do: 'tie',
+            place: part.id,
+            knot: {
+              form: 'drawn',
+              uses: knot.tight.size.uses.map(({ value }) => Math.max(0, value)),
+              moves: moves.length,
+            },
+            by: outerEnds(tied),
+            mm: layout.pitch,
+            ...(beside.length > 0 ? { beside } : {}),
+          },
+        ]),
+        cautions: [],
+      },
+    ];
+  },
+};
+
+const nameOf = ({ name }: OwnKnot): string => name;
+
+/** The beads that lie in the next knot, each on its cord. */
+const strings = (
+  part: OwnKnotPart,
+  site: PartSite,
+  { board, tight }: OwnKnot,
+  cords: readonly KnotCord[],
+  pitch: number,
+): ActionOf<'string'>[] => {
+  const { bead } = part;
+  if (bead === undefined || tight.beads.length === 0) return [];
+  return (board.beads ?? []).map(({ cord }) => {
+    const { runs } = cords[cord]!;
+    return {
+      do: 'string',
+      place: part.id,
+      bead,
+      mm: 0,
+      inKnot: pitch,
+      on: outerEnds(runs),
+      ...helpThrough(
+        site.bead(bead).hole,
+        runs.map((run) => run.cord),
+      ),
+    };
+  });
+};
+
+/** What ties a cord of the knot, as the maker has it in hand. */
+const called = ({ runs }: KnotCord): Saying =>
+  listed(
+    // Both halves of a folded cord are that cord.
+    runs
+      .filter((run, i) => runs.findIndex(({ strand }) => strand === run.strand) === i)
+      .map((run) => [cordNamed(run)]),
+    ' and ',
+  );
+
+const isCore = ({ board }: OwnKnot, cord: number): boolean => board.cores?.includes(cord) === true;
+
+function tellTitle({ cord, from }: Move, knot: OwnKnot, cords: readonly KnotCord[]): Saying {
+  if (isCore(knot, cord)) return say`Lay ${called(cords[cord]!)} straight`;
+  return from === 0 ? say`Lay in ${called(cords[cord]!)}` : say`Lead ${called(cords[cord]!)} on`;
+}
+
+/** 'Over cord 1, then under itself.' */
+function tellWay({ cord, passes, from }: Move, knot: OwnKnot, cords: readonly KnotCord[]): Saying {
+  if (passes.length === 0) {
+    return isCore(knot, cord)
+      ? 'It stays where it is: the others are tied round it.'
+      : 'As the picture shows; nothing lies in its way yet.';
+  }
+  const ways = passes.map(({ over, of }): Saying => {
+    const what: Saying = of === cord ? 'itself' : called(cords[of]!);
+    return say`${over ? 'over' : 'under'} ${what}`;
+  });
+  const way = listed(ways, ', then ');
+  return from === 0
+    ? say`From where it comes in, ${way}.`
+    : say`Round as the picture shows, and ${way}.`;
+}
+
+/** What keeps the knot from being tied with the cords that lie there, or makes its numbers less sure. */
+function adviceOn(knot: OwnKnot, cords: readonly KnotCord[], bead: number | null): Advice[] {
+  const wanted = cords.length;
+  const there = cords.reduce((sum, { runs }) => sum + runs.length, 0);
+  const drawn = knot.board.beads?.[0];
+  if (there < wanted) {
+    return [
+      {
+        code: 'own-knot.cords',
+        severity: 'error',
+        message: say`${knot.name} is tied with ${countOf(wanted, 'cord')}; there ${there === 1 ? 'is' : 'are'} ${there} here.`,
+        remedy: 'Add a strand or fold one, or choose more cords for it.',
+        path: 'runs',
+      },
+    ];
+  }
+  return [
+    ...(drawn !== undefined && bead === null
+      ? [
+          {
+            code: 'own-knot.bead',
+            severity: 'error' as const,
+            message: say`${knot.name} is drawn round a bead, and none is chosen.`,
+            remedy: 'Choose the bead that lies in it.',
+            path: 'bead',
+          },
+        ]
+      : []),
+    ...(drawn !== undefined && bead !== null && Math.abs(bead / drawn.size - 1) > BEAD_OFF
+      ? [
+          {
+            code: 'own-knot.bead-size',
+            severity: 'warning' as const,
+            message: say`${knot.name} was drawn round a bead ${drawn.size.toFixed(1)} times as thick as its cord; this one is ${bead.toFixed(1)} times as thick.`,
+            remedy: 'Draw it anew with a bead of this size: what it takes will change.',
+            path: 'bead',
+          },
+        ]
+      : []),
+    ...(asDrawn(cords)
+      ? []
+      : [
+          {
+            code: 'own-knot.unlike',
+            severity: 'note' as const,
+            message: say`${knot.name} was drawn with one cord each, all alike. Tied with others it takes about what is told here.`,
+            remedy: 'Tie one on a spare piece before you cut.',
+            path: 'runs',
+          },
+        ]),
+  ];
+}

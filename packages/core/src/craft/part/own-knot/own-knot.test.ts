@@ -1,0 +1,148 @@
+import { describe, expect, it } from '@jest/globals';
+import { ownKnotOf } from '../../../rope/board/testing.js';
+import { closureKind } from '../../closure/registry.js';
+import type { PieceKnot } from '../../../piece/piece.js';
+import { EXAMPLE_PIECE } from '../../../piece/example.js';
+import { knotsById } from '../../../piece/palette.js';
+import { planPiece } from '../../../plan/steps/plan-piece.js';
+import { makeSteps } from '../../../plan/steps/steps.js';
+import { observe } from '../../../make/observe.js';
+import { drawMoveInSpace, wayOf } from '../../../view/drawing/move.js';
+import type { Point3 } from '../../../base/kind/primitive.js';
+import { polylineLength } from '../../../rope/curves/spline.js';
+import { stepPicture } from '../../../view/drawing/step-picture.js';
+import { bundleOf } from '../../../rope/curves/hull.js';
+import { halfKnotCord } from '../square-knot-sinnet/model.js';
+import { stopper } from '../../knot/stopper.js';
+import { testCord, testRuns, testSite } from '../../../testing.js';
+import type { Piece } from '../../../piece/piece.js';
+import { ownKnot } from './index.js';
+import type { OwnKnotPart } from './model.js';
+
+const EIGHT: PieceKnot = { ...ownKnotOf('figure-eight'), id: 'eight' };
+const SQUARE: PieceKnot = { ...ownKnotOf('square'), id: 'square' };
+const knot = knotsById({ knots: [EIGHT, SQUARE] });
+const part = (more: Partial<OwnKnotPart> = {}): OwnKnotPart => ({
+  id: 'k',
+  kind: 'own-knot',
+  knot: 'eight',
+  units: 1,
+  runs: null,
+  ...more,
+});
+const site = (count: number, d = 2) =>
+  testSite(testRuns(Array<'core'>(count).fill('core'), testCord(d)), [], { knot });
+
+/** A cord with three knots of one’s own, and plain ends that take the fit. */
+const piece: Piece = {
+  ...EXAMPLE_PIECE,
+  strands: [{ cord: testCord(2), legs: ['core'], laidIn: false }],
+  knots: [EIGHT],
+  parts: [
+    { id: 'a', kind: 'plain', length: null },
+    part({ units: 3 }),
+    { id: 'b', kind: 'plain', length: null },
+  ],
+  closure: closureKind('tie-ends').make(testCord(2)) as Piece['closure'],
+};
+
+describe('a knot of one’s own', () => {
+  it('takes of one cord what the same knot takes as a stopper', () => {
+    const layout = ownKnot.layOut(part({ units: 4 }), site(1), 0);
+    const knots = layout.uses.find(({ reason }) => reason.code === 'knot.own')!.reason;
+    expect(knots.times?.count).toBe(4);
+    expect(knots.mm / 4).toBeCloseTo(stopper('figure-eight', 2).uses, 0);
+    expect(knots.source).toMatchObject({ how: 'computed' });
+    expect(layout.length).toBeCloseTo(4 * layout.pitch, 9);
+  });
+  it('is tied with several cords as one, and says that this was not drawn', () => {
+    const layout = ownKnot.layOut(part(), site(2), 0);
+    expect(layout.advice.map(({ code }) => code)).toEqual(['own-knot.unlike']);
+    const [one, two] = layout.uses.filter(({ reason }) => reason.code === 'knot.own');
+    expect(one!.reason.assumed).toBe(true);
+    expect(one!.reason.mm).toBe(two!.reason.mm);
+  });
+  it('wants as many cords as were drawn', () => {
+    const few = ownKnot.layOut(part({ knot: 'square' }), site(3), 0);
+    expect(few.advice).toMatchObject([{ code: 'own-knot.cords', severity: 'error' }]);
+    const right = ownKnot.layOut(part({ knot: 'square' }), site(4), 0);
+    expect(right.advice).toEqual([]);
+    // The cores only go along; the others take what two half knots of a sinnet do. Here they lead out sideways.
+    const knots = right.uses.filter(({ reason }) => reason.code === 'knot.own');
+    expect(knots.map(({ strand }) => strand)).toEqual([3, 4]);
+    const both = knots.reduce((sum, { reason }) => sum + reason.mm, 2 * right.length);
+    const sinnet = 2 * 2 * halfKnotCord('flat', bundleOf(2), 1, 2, 2, 2);
+    expect(both / sinnet).toBeGreaterThan(0.85);
+    expect(both / sinnet).toBeLessThan(1.15);
+  });
+  it('is drawn by the curve that it is measured by', () => {
+    const layout = ownKnot.layOut(part(), site(1), 0);
+    const shapes = ownKnot.draw(part(), site(1), layout, { part: 'k', done: 0, firstSide: 'left' });
+    const xs = shapes.flatMap((shape) => (shape.kind === 'cord' ? shape.lines.flat() : []));
+    expect(Math.min(...xs.map(([x]) => x))).toBeGreaterThan(-2);
+    expect(Math.max(...xs.map(([x]) => x))).toBeLessThan(layout.length + 2);
+    expect(Math.max(...xs.map(([, y]) => Math.abs(y)))).toBeLessThan(layout.width / 2 + 0.3);
+    expect(new Set(shapes.map(({ key }) => key)).size).toBe(shapes.length);
+  });
+  it('is unknown where the piece has no such knot', () => {
+    const plan = planPiece({ ...piece, knots: [] });
+    expect(plan.ok).toBe(false);
+    expect(plan.advice.map(({ code }) => code)).toContain('knot.unknown');
+  });
+});
+
+describe('a piece with a knot of one’s own', () => {
+  const plan = planPiece(piece);
+  it('can be made to the letter, move by move, each with its picture', () => {
+    expect(plan.advice.filter(({ severity }) => severity === 'error')).toEqual([]);
+    if (!plan.ok) return;
+    const steps = makeSteps(piece, plan, { hand: 'right' });
+    const moves = steps.filter(({ look }) => look?.kind === 'moves');
+    expect(moves.length).toBeGreaterThan(2);
+    for (const step of moves) {
+      const picture = stepPicture(piece, plan, step, 0, 'left')!;
+      expect(picture.shapes.some((s) => 'state' in s && s.state === 'moving')).toBe(true);
+    }
+    const move = drawMoveInSpace(piece, plan, moves[1]!, 0, 'left', {})!;
+    expect([move.lies.cords.length, move.moving.length]).toEqual([1, 1]);
+    // The end goes on from where the last move left it, and half of its way is half as long.
+    const [[way] = []] = move.moving;
+    expect(way!.line[0]).toEqual(move.lies.cords[0]!.line.at(-1));
+    const long = (line: readonly Point3[]): number => polylineLength(line);
+    expect(long(wayOf(way!.line, 0.5)) / long(way!.line)).toBeCloseTo(0.5, 6);
+    expect(wayOf(way!.line, 1)).toEqual(way!.line);
+    expect(drawMoveInSpace(piece, plan, steps[0]!, 0, 'left', {})).toBeNull();
+    const [left, right] = (['left', 'right'] as const).map(
+      (side) => stepPicture(piece, plan, moves[1]!, 0, side)!.frame,
+    );
+    expect(left!.x + left!.width / 2).toBeCloseTo(-(right!.x + right!.width / 2), 6);
+  });
+  it('teaches the hand that very knot', () => {
+    if (!plan.ok) return;
+    const [strand] = plan.strands;
+    const knots = strand!.reasons.find(({ code }) => code === 'knot.own')!;
+    expect(knots.technique).toBe(`own-knot:${EIGHT.origin}`);
+    const record = {
+      cords: [{ cut: strand!.cut, leftover: strand!.cut - strand!.kept - 0.1 * knots.mm }],
+      length: plan.fit.length,
+      minutes: 30,
+    };
+    const learnt = observe(piece, plan, record).find(({ measure }) => measure === 'take-up')!;
+    expect(learnt.technique).toBe(knots.technique);
+    expect(learnt.ratio).toBeCloseTo(1.1, 1);
+    const better = planPiece(piece, [
+      {
+        technique: learnt.technique,
+        cordKind: learnt.cordKind,
+        measure: 'take-up',
+        factor: 1.1,
+        spread: 0.05,
+        rests: 3,
+        since: null,
+      } as never,
+    ]);
+    if (!better.ok) throw new Error('no plan');
+    const now = better.strands[0]!.reasons.find(({ code }) => code === 'knot.own')!;
+    expect(now.mm).toBeCloseTo(1.1 * knots.mm, 6);
+  });
+});

@@ -1,0 +1,51 @@
+import { describe, expect, it } from '@jest/globals';
+import { inMm, testBead, testCord, testRuns, testSite } from '../../../testing.js';
+import { stone } from './index.js';
+import type { StonePart } from './model.js';
+
+const palette = [testBead('cover', 6)];
+const site = testSite(testRuns(['core'], testCord(1)), palette);
+const part: StonePart = stone.make({ id: 's', bead: 'cover', cord: testCord(1), runs: 2 });
+
+describe('a stone in a loop', () => {
+  it('takes its girth and pi times the cord for the loop, and both tails up', () => {
+    const mm = (code: string): number =>
+      stone.layOut(part, site, 0).uses.find((use) => use.reason.code === code)?.reason.mm ?? 0;
+    // The middle of a cord round a convex body lies half a diameter outside (Steiner's formula).
+    expect(mm('start.stone')).toBeCloseTo(52 + Math.PI, 9);
+    expect(mm('start.rise')).toBe(2 * (8 + 6));
+  });
+  it('takes more cord for a larger stone', () => {
+    const total = (p: StonePart): number =>
+      stone.layOut(p, site, 0).uses.reduce((sum, use) => sum + use.reason.mm, 0);
+    expect(total({ ...part, girth: 70 }) - total(part)).toBeCloseTo(18, 9);
+  });
+  it('warns when nothing above the loop keeps the stone from slipping', () => {
+    expect(stone.layOut(part, site, 0).advice).toEqual([]);
+    const slick = stone.layOut({ ...part, above: 52 }, site, 0).advice;
+    expect(slick[0]?.code).toBe('stone.slips');
+    expect(slick[0]?.remedy).not.toBe('');
+  });
+  it('passes both tails through the bead that hides the knot', () => {
+    expect(stone.layOut(part, site, 0).passages[0]?.runs).toHaveLength(2);
+  });
+  it('hangs below the line of the necklace at its height', () => {
+    const shapes = stone.draw(part, site, stone.layOut(part, site, 0), {
+      part: 's',
+      done: 1,
+      firstSide: 'left',
+    });
+    const ys = shapes.flatMap((s) =>
+      s.kind === 'plate' ? s.outlines.flat().map(([, y]) => y) : [],
+    );
+    expect(Math.max(...ys) - Math.min(...ys)).toBeCloseTo(part.height, 6);
+    expect(Math.min(...ys)).toBeGreaterThan(0);
+  });
+  it('is caught first, and its bead strung after', () => {
+    const titles = stone
+      .steps(part, site, stone.layOut(part, site, 0), 'left')
+      .map((step) => inMm(step.title));
+    expect(titles).toHaveLength(2);
+    expect(titles[1]).toContain('cover');
+  });
+});

@@ -1,0 +1,87 @@
+import type { Action, ActionOf, Verb } from '../../base/action/action.js';
+import type { Piece } from '../../piece/piece.js';
+import type { Plan } from '../plan-types.js';
+import { account } from './account.js';
+import { dry, type Need } from './need.js';
+import type { Refusal } from './refusal.js';
+import * as beads from './rules-beads.js';
+import * as cords from './rules-cords.js';
+import * as ends from './rules-ends.js';
+import * as knots from './rules-knots.js';
+import * as looks from './rules-looks.js';
+import * as work from './rules-work.js';
+import { layTable, type Table } from './table.js';
+
+/** What every action needs, and what it does to the table. */
+const RULES: { readonly [V in Verb]: (table: Table, action: ActionOf<V>) => Need } = {
+  measure: cords.measure,
+  cut: cords.cut,
+  have: cords.have,
+  mark: cords.mark,
+  fold: cords.fold,
+  join: cords.join,
+  stiffen: cords.stiffen,
+  order: cords.order,
+  anchor: cords.anchor,
+  release: cords.release,
+  'lay-in': cords.layIn,
+  lay: work.lay,
+  string: beads.string,
+  slide: beads.slide,
+  tie: knots.tie,
+  plait: knots.plait,
+  petal: knots.petal,
+  'put-on': work.putOn,
+  pass: work.pass,
+  lead: work.lead,
+  'turn-back': work.turnBack,
+  wind: work.wind,
+  chain: work.chain,
+  'draw-up': work.drawUp,
+  set: work.set,
+  overlap: work.overlap,
+  open: work.openRing,
+  hang: work.hang,
+  close: work.close,
+  crimp: ends.cover,
+  cap: ends.cover,
+  glue: ends.glue,
+  singe: ends.singe,
+  press: ends.press,
+  tuck: ends.tuck,
+  dye: ends.dye,
+  seal: ends.seal,
+  trim: ends.trim,
+  oil: ends.oil,
+  wait: ends.wait,
+  'try-on': looks.tryOn,
+  test: looks.test,
+  check: looks.check,
+};
+
+/** Does one action, if it can be done. A table on which one was refused is not to be used any more. */
+export function act<V extends Verb>(table: Table, action: ActionOf<V>): Need {
+  const wet = dry(table, action);
+  return wet ?? (RULES[action.do] as (t: Table, a: Action) => Need)(table, action);
+}
+
+/** Where hands that follow a plan to the letter come to a stop. */
+export interface Stop extends Refusal {
+  /** Number of the action; null when all were done, and the piece is not as it was planned. */
+  readonly action: number | null;
+}
+
+/**
+ * Simulated hands carry out every action in turn, on a table with just what the plan made ready.
+ *
+ * @returns the first action that cannot be done, or what the finished piece differs in; empty when a
+ *   maker who follows them to the letter makes the piece as it was planned
+ */
+export function follow(piece: Piece, plan: Plan, actions: readonly Action[]): Stop[] {
+  const table = layTable(piece, plan);
+  for (const [i, action] of actions.entries()) {
+    const refused = act(table, action);
+    if (refused) return [{ ...refused, action: i }];
+  }
+  return account(table).map((refusal) => ({ ...refusal, action: null }));
+}

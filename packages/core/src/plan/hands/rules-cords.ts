@@ -1,0 +1,164 @@
+import type { ActionOf } from '../../base/action/action.js';
+import { CORD_KIND_FACTS } from '../../base/material/cord.js';
+import { laid, say } from '../../base/measure/saying.js';
+import { each, endState, firstOf, open, ready, type Need } from './need.js';
+import { done, refuse } from './refusal.js';
+import { spend } from './spend.js';
+import { endKey, endsOfCord, legKey, type CordState, type Table } from './table.js';
+
+const NEAR = 0.5;
+const near = (a: number, b: number): boolean => Math.abs(a - b) < NEAR;
+
+const cordOf = (table: Table, id: CordState['id']): CordState | undefined => table.cords.get(id);
+const unknown = () => refuse('not-there', 'There is no such cord.');
+
+export function measure(table: Table, { cord: id, mm }: ActionOf<'measure'>): Need {
+  const cord = cordOf(table, id);
+  if (!cord) return unknown();
+  if (cord.cut || cord.measured) return refuse('idle', done);
+  if (!near(cord.length, mm)) {
+    return refuse('differs', say`${cord.called} is planned ${laid(cord.length)} long.`);
+  }
+  cord.measured = true;
+  return null;
+}
+
+export function cut(table: Table, { cord: id }: ActionOf<'cut'>): Need {
+  const cord = cordOf(table, id);
+  if (!cord) return unknown();
+  if (cord.cut) return refuse('idle', say`${cord.called} is cut already.`);
+  if (!cord.measured) return refuse('not-ready', say`${cord.called} is not measured yet.`);
+  if (cord.given && cord.marks.length === 0) {
+    return refuse(
+      'not-ready',
+      'The middle of the loop is not marked, which its cut lies opposite to.',
+    );
+  }
+  cord.cut = true;
+  return null;
+}
+
+export function have(table: Table, { cord: id, beads, place }: ActionOf<'have'>): Need {
+  const cord = cordOf(table, id);
+  if (!cord?.given) return unknown();
+  if (cord.measured) return refuse('idle', done);
+  cord.measured = true;
+  const leg = legKey({ cord: id, half: 0 });
+  for (const bead of beads) {
+    const stock = table.beads.get(bead);
+    if (!stock || stock.left === 0)
+      return refuse('not-planned', 'The loop has beads that were not planned.');
+    stock.left--;
+    table.strung.push({ bead, place, legs: [leg], at: 0, within: Infinity });
+  }
+  return null;
+}
+
+export function mark(table: Table, { cord: id, mm }: ActionOf<'mark'>): Need {
+  const cord = cordOf(table, id);
+  if (!cord) return unknown();
+  if (!cord.measured) return refuse('not-ready', say`${cord.called} is not measured yet.`);
+  if (cord.marks.some((own) => near(own, mm))) return refuse('idle', done);
+  if (mm < 0 || mm > cord.length) return refuse('differs', say`${cord.called} is not that long.`);
+  cord.marks.push(mm);
+  return null;
+}
+
+export function fold(table: Table, { cord: id }: ActionOf<'fold'>): Need {
+  const cord = cordOf(table, id);
+  if (!cord) return unknown();
+  if (cord.folded) return refuse('idle', done);
+  if (!cord.cut) return refuse('not-ready', say`${cord.called} is not cut yet.`);
+  if (cord.fold === null) return refuse('not-planned', say`${cord.called} is used single.`);
+  const at = cord.fold;
+  if (!cord.marks.some((own) => near(own, at))) {
+    return refuse('not-ready', say`${cord.called} is not marked where it is folded.`);
+  }
+  cord.folded = true;
+  return null;
+}
+
+export function join(table: Table, action: ActionOf<'join'>): Need {
+  const { ends, by } = action;
+  if (ends.length !== 2) return refuse('not-planned', 'Two ends are joined.');
+  const missing = each(ends, (end) => open(table, end));
+  if (missing) return missing;
+  const cords = ends.map(({ cord }) => table.cords.get(cord)!);
+  if (
+    by === 'flame' &&
+    cords.some(({ cord }) => cord && CORD_KIND_FACTS[cord.kind].ends !== 'melts')
+  ) {
+    return refuse('harm', 'A flame burns this cord; it does not melt.');
+  }
+  const short = spend(table, action);
+  if (short) return short;
+  for (const end of ends) {
+    endState(table, end).lies = 'joined';
+    endState(table, end).pressed = true;
+    table.wetEnds.add(endKey(end));
+  }
+  table.wet = by === 'flame' ? 'melt' : 'glue';
+  return null;
+}
+
+export function stiffen(table: Table, { ends }: ActionOf<'stiffen'>): Need {
+  return each(ends, (end) => {
+    const missing = ready(table, end);
+    if (missing) return missing;
+    const own = table.ends.get(endKey(end));
+    if (!own) return unknown();
+    if (own.stiff) return refuse('idle', done);
+    if (own.trimmed || own.lies !== 'free')
+      return refuse('closed-end', 'This end is not free any more.');
+    own.stiff = true;
+    return null;
+  });
+}
+
+export function order(table: Table, { legs }: ActionOf<'order'>): Need {
+  const missing = each(legs, (leg) => ready(table, leg));
+  if (missing) return missing;
+  const wanted = legs.map(legKey);
+  if (new Set(wanted).size !== wanted.length) return refuse('differs', 'A cord is named twice.');
+  if (table.sorted && wanted.join() === table.order.join()) return refuse('idle', done);
+  table.order = wanted;
+  table.sorted = true;
+  return null;
+}
+
+export function anchor(table: Table, { legs }: ActionOf<'anchor'>): Need {
+  return firstOf(
+    () => (table.held === 'board' ? refuse('idle', done) : null),
+    () =>
+      table.held === 'clasp'
+        ? refuse('idle', 'Its clasp holds the work already; there is nothing to fix to the board.')
+        : null,
+    () => each(legs, (leg) => ready(table, leg)),
+    () => {
+      table.held = 'board';
+      return null;
+    },
+  );
+}
+
+export function release(table: Table): Need {
+  if (table.held !== 'board') return refuse('idle', 'The work is not on the board.');
+  table.held = null;
+  return null;
+}
+
+export function layIn(table: Table, { cord: id, place }: ActionOf<'lay-in'>): Need {
+  const cord = cordOf(table, id);
+  if (!cord?.laidIn) return unknown();
+  if (cord.joinedIn) return refuse('idle', done);
+  const missing = firstOf(ready(table, { cord: id, half: 0 }), () =>
+    table.ranks.has(place) ? null : refuse('not-planned', 'There is no such place.'),
+  );
+  if (missing) return missing;
+  cord.joinedIn = true;
+  // A single cord begins under its own first knots.
+  for (const end of endsOfCord(cord)) {
+    if (end.side === 'start') endState(table, end).lies = 'buried';
+  }
+  return null;
+}

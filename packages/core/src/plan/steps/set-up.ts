@@ -1,0 +1,278 @@
+import type { Action, End, Leg } from '../../base/action/action.js';
+import { CAUTIONS } from '../../base/kind/cautions.js';
+import type { Run } from '../../base/kind/run.js';
+import type { Caution, Look, Step } from '../../base/kind/step.js';
+import { CORD_KIND_FACTS } from '../../base/material/cord.js';
+import { roundUpToStep } from '../../base/measure/round.js';
+import {
+  cordLength,
+  cordNamed,
+  inSentence,
+  join,
+  laid,
+  listed,
+  onSide,
+  say,
+  type Saying,
+} from '../../base/measure/saying.js';
+import type { Side } from '../../base/measure/side.js';
+import { legsOf } from '../../craft/part/ends.js';
+import { partKind } from '../../craft/part/registry.js';
+import type { Piece } from '../../piece/piece.js';
+import { endsOf } from '../end-lengths.js';
+import type { PlacedPart } from '../placed-parts.js';
+import type { AuxiliaryPlan, Plan, StrandPlan } from '../plan-types.js';
+
+/** A step that is done once. */
+export const onceStep = (
+  stage: Step['stage'],
+  id: string,
+  title: Saying,
+  text: Saying,
+  look: Look,
+  actions: readonly Action[],
+  cautions: readonly Caution[] = [],
+): Step => ({ id, stage, title, text, units: 1, look, actions, cautions });
+
+/** As near in mm as a mark is the middle of its cord. */
+const MIDDLE = 0.5;
+
+/** Where a cord is marked, and what for. */
+interface Mark {
+  readonly mm: number;
+  readonly for: 'fold' | 'catch';
+}
+
+function tellMark(cut: number, { mm, for: what }: Mark): Saying {
+  if (Math.abs(mm - cut / 2) < MIDDLE) return say`, and mark the middle at ${cordLength(mm)}.`;
+  const name = what === 'fold' ? 'the fold' : 'the place that goes round the stone';
+  const half = mm < cut / 2 ? 'shorter' : 'longer';
+  return say`, and mark ${name} at ${cordLength(mm)} from one end; that end is the ${half} half.`;
+}
+
+/** A loop that is there already comes with its stitches, and with the beads that are on them. */
+const loopsOf = ({ parts }: Plan, strand: number): Action[] =>
+  parts
+    .filter(({ layout }) =>
+      layout.uses.some((use) => use.strand === strand && use.reason.given === true),
+    )
+    .map(({ id, layout }) => ({
+      do: 'have',
+      cord: strand,
+      place: id,
+      beads: layout.beads.map((bead) => bead.id),
+    }));
+
+function cutStep(strand: StrandPlan, plan: Plan, mark: Mark | null): Step {
+  const { number, cord, given, cut, role } = strand;
+  const look: Look = { kind: 'cord', strand: number };
+  const marked: Action[] = mark ? [{ do: 'mark', cord: number, mm: mark.mm }] : [];
+  if (given) {
+    return onceStep(
+      'prepare',
+      `cut-${number}`,
+      'Have the endless loop ready',
+      `${cord.name}. Lay it flat and not twisted, and mark its middle with a thread.`,
+      look,
+      [...loopsOf(plan, number), { do: 'mark', cord: number, mm: cut / 2 }],
+    );
+  }
+  return onceStep(
+    'prepare',
+    `cut-${number}`,
+    say`Cut ${cordNamed({ strand: number, cord })}: ${cordLength(cut)}`,
+    say`${role}, ${cord.name}, ${cord.colour.name}. Measure twice, laid straight and not stretched${mark ? tellMark(cut, mark) : '.'}`,
+    look,
+    [{ do: 'measure', cord: number, mm: cut }, ...marked, { do: 'cut', cord: number }],
+    [CAUTIONS.blade],
+  );
+}
+
+const cutOther = (own: AuxiliaryPlan, index: number): Step =>
+  onceStep(
+    'prepare',
+    `cut-aux-${index + 1}`,
+    say`Cut ${own.cord ? 'the ' : 'a '}${inSentence(own.label)}: ${cordLength(own.cut)}`,
+    `${own.cord ? `${own.cord.name}, ${own.cord.colour.name}` : 'Any thin strong thread'}. Lay it aside until it is needed.`,
+    { kind: 'auxiliary', index },
+    [
+      { do: 'measure', cord: own.id, mm: own.cut },
+      { do: 'cut', cord: own.id },
+    ],
+    [CAUTIONS.blade],
+  );
+
+/** What lies before the middle of the work on every strand that has its stone there. */
+function catchMark(piece: Piece, plan: Plan, strand: StrandPlan): Mark | null {
+  const at = piece.parts.findIndex((part) => partKind(part.kind).entry.fromMiddle);
+  if (at < 0 || strand.fold !== null) return null;
+  const used = (from: number, to: number): number =>
+    plan.parts
+      .slice(from, to)
+      .flatMap(({ layout }) => layout.uses)
+      .filter((use) => use.strand === strand.number)
+      .reduce((sum, { reason }) => sum + reason.mm, 0);
+  const [before, own, after] = [used(0, at), used(at, at + 1), used(at + 1, plan.parts.length)];
+  // The closure takes alike of both sides, and so does what is trimmed away.
+  return { mm: (strand.cut - before - own - after) / 2 + before + own / 2, for: 'catch' };
+}
+
+/** Measuring and cutting, every cord with its mark. */
+export const cutSteps = (piece: Piece, plan: Plan): Step[] => [
+  ...plan.strands.map((strand) =>
+    cutStep(
+      strand,
+      plan,
+      strand.fold === null ? catchMark(piece, plan, strand) : { mm: strand.fold, for: 'fold' },
+    ),
+  ),
+  ...plan.auxiliary.map(cutOther),
+];
+
+/** Cords that are folded are folded at their marks. */
+export function foldSteps(plan: Plan): Step[] {
+  const folded = plan.strands.filter(({ fold }) => fold !== null);
+  if (folded.length === 0) return [];
+  const [only] = folded;
+  return [
+    onceStep(
+      'prepare',
+      'fold',
+      folded.length === 1 ? say`Fold ${cordNamed(named(only!))}` : 'Fold the cords at their marks',
+      say`Lay ${folded.length === 1 ? 'it' : listed(folded.map((own) => say`${cordNamed(named(own))}`))} double at the mark and run the halves through your fingers: they must not be twisted.`,
+      { kind: 'start' },
+      folded.map(({ number }) => ({ do: 'fold', cord: number })),
+    ),
+  ];
+}
+const named = ({ number, cord }: StrandPlan) => ({ strand: number, cord });
+
+/** Free ends are told in steps of this, in mm, rounded up. */
+const FREE_STEP = 5;
+
+/**
+ * How much of every cord stays free at the start, in mm: half of what its closure and the fingers take
+ * of a cord that reaches both ends, since nothing but closures alike at both ends begins without steps
+ * of its own. None of a cord that is folded there.
+ */
+export function freeLengthAtStart(piece: Piece, plan: Plan): number {
+  const ends = endsOf(piece, plan);
+  const each = piece.strands.flatMap(({ legs, laidIn }, i) =>
+    legs.length === 1 && !laidIn ? [ends[i]!.end] : [],
+  );
+  const most = Math.max(0, ...each);
+  return most > 0 ? roundUpToStep(most / 2, FREE_STEP) : 0;
+}
+
+/** `cord 2 (slate), cord 3 (orange)`: strands by their places from the side that is begun on. */
+const tellOrder = (runs: readonly Run[]): Saying =>
+  listed(runs.map((run) => say`${cordNamed(run)}`));
+
+/** The runs of a part as it wants them side by side; null where it does not matter. */
+export function orderFor(
+  { part, kind, site, lies }: PlacedPart,
+  first: Side,
+): { readonly runs: readonly Run[]; readonly from: Side } | null {
+  if (!kind.entry.lateral || lies !== undefined) return null;
+  // A band is told from the left, whichever hand ties it; a plait from the side that is begun on.
+  return kind.order
+    ? { runs: kind.order(part, site), from: 'left' }
+    : { runs: site.runs, from: first };
+}
+
+/** Cords are laid side by side in order. */
+export const orderStep = (
+  runs: readonly Run[],
+  first: Side,
+  again: boolean,
+  stage: Step['stage'],
+  id: string,
+): Step =>
+  onceStep(
+    stage,
+    id,
+    again ? 'Sort the cords again' : 'Lay the cords in order',
+    say`${again ? 'They came together and lie mixed. ' : ''}Side by side from the ${onSide(first)}: ${tellOrder(runs)}. Check that none is twisted round another.`,
+    { kind: 'order' },
+    [{ do: 'order', legs: legsOf(runs), from: first }],
+  );
+
+/** Where nothing else holds the work it is fixed to the board. */
+export function anchorStep(piece: Piece, plan: Plan, legs: readonly Leg[]): Step {
+  const free = freeLengthAtStart(piece, plan);
+  const folds = piece.strands.filter(({ laidIn }) => !laidIn).every((s) => s.legs.length > 1);
+  const begin = folds
+    ? 'Begin at the folds.'
+    : free > 0
+      ? say`Leave ${laid(free)} of ${legs.length === 1 ? 'it' : 'each'} free at the start, for the closure and the fingers.`
+      : 'Begin at the ends.';
+  const one = legs.length === 1;
+  return onceStep(
+    'prepare',
+    'anchor',
+    one ? 'Fix the cord to the board' : 'Gather the cords and fix them to the board',
+    say`${begin} Hold ${one ? 'it' : 'them'} with a clip or a strip of tape, the work coming towards you. The clip also keeps beads from running off at that side.`,
+    { kind: 'start' },
+    [{ do: 'anchor', legs }],
+  );
+}
+
+export const releaseStep = (): Step =>
+  onceStep(
+    'tie',
+    'release',
+    'Take the work off the board',
+    'Open the clip or lift the tape, and hold the work while you do.',
+    { kind: 'worn' },
+    [{ do: 'release' }],
+  );
+
+const POINTING = {
+  point: 'Cut leather slanting, a finger’s breadth long, so that it runs out to a point.',
+  wax: 'Draw the end through wax and twist it to a point, or wrap a turn of tape round it and cut that slanting.',
+  needle:
+    'Thread a needle with it; for small holes fold a fine wire over the cord and twist it: that is a needle as thin as the hole allows.',
+} as const;
+
+/** Ends that are to go through holes are made to. */
+export function stiffenStep(piece: Piece, ends: readonly End[]): Step {
+  const ways = new Map<keyof typeof POINTING, End[]>();
+  for (const end of ends) {
+    const strand = piece.strands[Number(end.cord) - 1];
+    const how = strand ? CORD_KIND_FACTS[strand.cord.kind].point : 'wax';
+    ways.set(how, [...(ways.get(how) ?? []), end]);
+  }
+  return onceStep(
+    'prepare',
+    'stiffen',
+    ends.length === 1
+      ? 'Make a point on the end for stringing'
+      : 'Make points on the ends for stringing',
+    join(
+      ...[...ways.keys()].map((how) => say`${POINTING[how]} `),
+      'It is trimmed away at the end.',
+    ),
+    { kind: 'start' },
+    [...ways].map(([how, own]) => ({ do: 'stiffen', ends: own, how })),
+    [CAUTIONS.needle],
+  );
+}
+
+/** Working cords that begin in the work are laid in behind the core. */
+export const layInSteps = (piece: Piece, part: string): Step[] =>
+  piece.strands.flatMap((strand, i) =>
+    strand.laidIn
+      ? [
+          onceStep(
+            'tie',
+            `lay-in-${i + 1}`,
+            say`Lay ${cordNamed({ strand: i + 1, cord: strand.cord })} in`,
+            strand.legs.length > 1
+              ? 'Put its middle behind the core, close to where the knots begin, one end to each side.'
+              : 'Put its end beside the core, so that the first knots cover it.',
+            { kind: 'lay-in', part, strand: i + 1 },
+            [{ do: 'lay-in', cord: i + 1, place: part }],
+          ),
+        ]
+      : [],
+  );

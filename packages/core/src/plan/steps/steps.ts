@@ -1,0 +1,164 @@
+import { AT_START, type Action, type End } from '../../base/action/action.js';
+import { takesBothHands } from '../../base/action/knot.js';
+import { closureKind } from '../../craft/closure/registry.js';
+import { act, type Stop } from '../hands/follow.js';
+import { layTable, type Table } from '../hands/table.js';
+import { CAUTIONS } from '../../base/kind/cautions.js';
+import type { Step } from '../../base/kind/step.js';
+import type { Cord } from '../../base/material/cord.js';
+import { goesBluntly } from '../../base/material/ends.js';
+import { effectiveDiameter } from '../../base/material/cord.js';
+import { passage } from '../../base/material/passage.js';
+import type { Side } from '../../base/measure/side.js';
+import { legsOf } from '../../craft/part/ends.js';
+import type { Piece } from '../../piece/piece.js';
+import { runsOf } from '../../piece/runs.js';
+import type { Plan } from '../plan-types.js';
+import { finishSteps } from './finish.js';
+import { firstSideFor, type Telling } from './habits.js';
+import { anchorStep, cutSteps, foldSteps, onceStep, releaseStep, stiffenStep } from './set-up.js';
+import { closingSteps, workSteps } from './work.js';
+
+/** The work is laid round once more while the closure can still be moved. */
+const TRY_ON_CLOSE = onceStep(
+  'tie',
+  'try-on-close',
+  'Try it on before it is closed',
+  'Lay it round the wearer and hold the ends together. Too long or too short can be put right now; once the closure is tied it cannot.',
+  { kind: 'worn' },
+  [{ do: 'try-on', how: 'held' }],
+);
+
+export const actionsIn = (steps: readonly Step[]): Action[] =>
+  steps.flatMap(({ actions = [] }) => actions);
+
+/** Whether both hands are full, so that something else has to hold the work. */
+function needsHold(action: Action): boolean {
+  switch (action.do) {
+    case 'string':
+      return action.loose !== true;
+    case 'plait':
+    case 'wind':
+      return true;
+    case 'tie':
+      return takesBothHands(action.knot);
+    default:
+      return false;
+  }
+}
+
+/** Whether something at the start holds the work: a finding that it is tied to, or what is caught in it. */
+const holds = (action: Action): boolean =>
+  (action.do === 'tie' && action.place === AT_START && action.to !== undefined) ||
+  (action.do === 'put-on' && action.place === AT_START && action.on.length > 0) ||
+  (action.do === 'tie' && action.knot.form === 'catch');
+
+/** Ends that do not go through what they are strung on by themselves. */
+function endsToPoint(piece: Piece, plan: Plan, actions: readonly Action[]): End[] {
+  const holes = new Map<string, number>([
+    ...piece.beads.map(({ id, hole }) => [`bead ${id}`, hole] as const),
+    ...[...plan.parts.flatMap(({ layout }) => layout.passages), ...plan.closure.passages].flatMap(
+      ({ finding, hole }) => (finding === undefined ? [] : [[`finding ${finding}`, hole] as const]),
+    ),
+  ]);
+  const found = new Map<string, End>();
+  for (const action of actions) {
+    if (action.do !== 'string' && action.do !== 'put-on') continue;
+    const hole = holes.get(
+      action.do === 'string' ? `bead ${action.bead}` : `finding ${action.finding}`,
+    );
+    if (hole === undefined || action.help !== undefined) continue;
+    const cords = action.on.map(({ cord }): Cord => piece.strands[Number(cord) - 1]!.cord);
+    const { answer } = passage(hole, cords);
+    action.on.forEach((end, i) => {
+      const cord = cords[i]!;
+      const blunt = answer === 'goes' && goesBluntly(cord.kind, effectiveDiameter(cord), hole);
+      if (answer !== 'no' && !blunt) found.set(`${end.cord}/${end.half}/${end.side}`, end);
+    });
+  }
+  return [...found.values()];
+}
+
+/** Does some steps on a table, up to the first action that is refused. */
+export function carryOut(table: Table, steps: readonly Step[]): Stop | null {
+  let before = 0;
+  for (const step of steps) {
+    for (const [i, action] of (step.actions ?? []).entries()) {
+      const refused = act(table, action);
+      if (refused) return { ...refused, action: before + i };
+    }
+    before += step.actions?.length ?? 0;
+  }
+  return null;
+}
+
+/** Steps put behind the one in which it is tried on; first of all where there is none. */
+function afterTryOn(steps: readonly Step[], more: readonly Step[]): Step[] {
+  const at = steps.findIndex(({ actions = [] }) =>
+    actions.some(({ do: verb }) => verb === 'try-on'),
+  );
+  return [...steps.slice(0, at + 1), ...more, ...steps.slice(at + 1)];
+}
+
+/** What goes wrong is said with the first step of the closure, before the hands begin with it. */
+function withMistakes(piece: Piece, start: Step[], end: Step[]): [Step[], Step[]] {
+  const { mistakes } = closureKind(piece.closure.type);
+  const add = (steps: Step[]): Step[] =>
+    steps.map((step, i) => (i === 0 ? { ...step, mistakes } : step));
+  return start.length > 0 ? [add(start), end] : [start, add(end)];
+}
+
+/** Every action of the make, in order, from the plan. */
+export const makeSteps = (piece: Piece, plan: Plan, { hand }: { readonly hand: Side }): Step[] =>
+  stepsFor(piece, plan, { first: firstSideFor(hand), words: true }).steps;
+
+/** All steps, and the table with those done that come before the finishing. */
+export interface Told {
+  readonly steps: Step[];
+  readonly finish: readonly Step[];
+  readonly table: Table;
+  /** The first action before the finishing that cannot be done. */
+  readonly stop: Stop | null;
+}
+
+/** The same; without words for every unit where hands alone are to follow them. */
+export function stepsFor(piece: Piece, plan: Plan, telling: Telling): Told {
+  const closing = closingSteps(piece, plan, telling);
+  const { steps: work, fromMiddle: inMiddle } = workSteps(piece, plan, telling);
+  const opening = inMiddle ? [] : closing.start;
+  const ending = inMiddle ? afterTryOn(closing.end, closing.start) : closing.end;
+  const needed = [...actionsIn(opening), ...actionsIn(work)];
+  const hold = needed.findIndex(needsHold);
+  const held = needed.findIndex(holds);
+  const onBoard = hold >= 0 && (held < 0 || held > hold);
+  const legs = legsOf(runsOf(piece).filter((run) => !run.laidIn));
+  const unique = legs.filter(
+    (leg, i) => legs.findIndex((own) => own.cord === leg.cord && own.half === leg.half) === i,
+  );
+  const points = endsToPoint(piece, plan, [...needed, ...actionsIn(ending)]);
+  const triesOn = actionsIn(ending).some((action) => action.do === 'try-on');
+  const [start, end] = withMistakes(piece, opening, ending);
+  const cuts = cutSteps(piece, plan);
+  const made = [
+    ...(piece.wearer.child ? withChild(cuts) : cuts),
+    ...foldSteps(plan),
+    ...(points.length > 0 ? [stiffenStep(piece, points)] : []),
+    ...(onBoard ? [anchorStep(piece, plan, unique)] : []),
+    ...start,
+    ...work,
+    ...(onBoard ? [releaseStep()] : []),
+    ...(end.length > 0 && !triesOn ? [TRY_ON_CLOSE] : []),
+    ...end,
+  ];
+  // How the ends lie then says what there is to finish.
+  const table = layTable(piece, plan);
+  const stop = carryOut(table, made);
+  const finish = finishSteps(table);
+  return { steps: [...made, ...finish], finish, table, stop };
+}
+
+/** What is said of children is said before anything is cut. */
+const withChild = (steps: readonly Step[]): Step[] =>
+  steps.map((step, i) =>
+    i === 0 ? { ...step, cautions: [CAUTIONS.child, ...step.cautions] } : step,
+  );
