@@ -12,33 +12,34 @@ const CORE = {
 /** Folders of what a workshop does around its pieces, likewise. */
 const WORKSHOP = ['stock', 'cutting', 'buying', 'schedule', 'price'];
 
-/** Folders of the web application, likewise: from what knows nothing of a piece to whole pages. */
+/** Folders of the web application, likewise: from what knows nothing of a piece to what pages and stages share. */
 const WEB = [
-  'device',
-  'theme',
-  'api',
-  'shell',
-  'pocket',
-  'fields',
-  'settings',
-  'frame',
-  'bench',
-  'space',
-  'make',
-  'piece',
-  'paper',
-  'stash',
-  'week',
-  'stock',
-  'hand',
-  'people',
-  'lists',
-  'loom',
-  'arrivals',
-  'board',
-  'stages',
-  'pages',
+  'data/device',
+  'ui/theme',
+  'data/api',
+  'ui/shell',
+  'ui/pocket',
+  'ui/fields',
+  'ui/settings',
+  'ui/frame',
+  'features/piece/bench',
+  'features/piece/space',
+  'features/make/make',
+  'features/piece/piece',
+  'features/piece/paper',
+  'features/workshop/stash',
+  'features/workshop/week',
+  'features/workshop/stock',
+  'features/make/hand',
+  'features/house/people',
+  'features/workshop/lists',
+  'features/piece/loom',
+  'features/workshop/arrivals',
+  'features/knots/board',
 ];
+/** On top of them. */
+const STAGES = 'features/[^/]+/stages';
+const PAGES = 'features/[^/]+/pages';
 
 /** Folders of the server, likewise: from errors and rows to what starts it all. */
 const SERVER = [
@@ -126,14 +127,14 @@ module.exports = {
       floors(`core-${room}`, `packages/core/src/${room}`, folders),
     ),
     ...floors('workshop', 'packages/workshop/src', WORKSHOP),
-    ...floors('web', 'apps/web/src', WEB),
+    ...floors('web', 'apps/web/src', [...WEB, STAGES, PAGES]),
     ...floors('server', 'apps/server/src', SERVER),
     known('core', 'packages/core/src', Object.keys(CORE)),
     known('workshop', 'packages/workshop/src', WORKSHOP),
-    known('web', 'apps/web/src', WEB),
+    known('web', 'apps/web/src', [...WEB, STAGES, PAGES]),
     known('server', 'apps/server/src', [...SERVER, 'testing']),
-    apart('stages', 'apps/web/src/stages'),
-    apart('pages', 'apps/web/src/pages'),
+    apart('stages', `apps/web/src/${STAGES}`),
+    apart('pages', `apps/web/src/${PAGES}`),
     {
       name: 'migrations-stand-alone',
       comment: 'A migration is frozen with what it needs: the living core and the rows move on.',

@@ -10,7 +10,7 @@ export default defineConfig({
   plugins: [
     react(),
     VitePWA({
-      // The program registers it by itself, see src/pocket; a newer one waits until it is asked for.
+      // The program registers it by itself, see src/ui/pocket; a newer one waits until it is asked for.
       registerType: 'prompt',
       injectRegister: false,
       manifest: {

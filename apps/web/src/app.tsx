@@ -2,21 +2,21 @@ import { ChakraProvider } from '@chakra-ui/react';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
-import { queryClient } from './api/queries';
-import { Arrivals } from './arrivals/arrivals';
-import { ArrowHead } from './bench/shapes';
-import { NotFound } from './frame/not-found';
-import { RouteFault } from './frame/route-fault';
-import { Gate } from './pages/account/gate';
-import { WorkshopPage } from './pages/workshop/workshop-page';
-import { atRest } from './shell/at-rest';
-import { ErrorBoundary } from './shell/error-boundary';
-import { fetchAhead, later } from './shell/later';
-import { system } from './theme/system';
+import { queryClient } from './data/api/queries';
+import { Arrivals } from './features/workshop/arrivals/arrivals';
+import { ArrowHead } from './features/piece/bench/shapes';
+import { NotFound } from './ui/frame/not-found';
+import { RouteFault } from './ui/frame/route-fault';
+import { Gate } from './features/house/pages/account/gate';
+import { WorkshopPage } from './features/workshop/pages/workshop/workshop-page';
+import { atRest } from './ui/shell/at-rest';
+import { ErrorBoundary } from './ui/shell/error-boundary';
+import { fetchAhead, later } from './ui/shell/later';
+import { system } from './ui/theme/system';
 
 // The workshop is the first page; all else comes when it is wanted.
 const piecePage = () => import('./piece-page');
-const Toaster = later(() => import('./shell/toasts').then((m) => m.Toaster));
+const Toaster = later(() => import('./ui/shell/toasts').then((m) => m.Toaster));
 const PieceRoute = later(() => piecePage().then((m) => m.PieceRoute), 'Fetching the bench');
 const FitStage = later(() => piecePage().then((m) => m.FitStage));
 const LayoutStage = later(() => piecePage().then((m) => m.LayoutStage));
@@ -24,19 +24,19 @@ const CutStage = later(() => piecePage().then((m) => m.CutStage));
 const MakeStage = later(() => piecePage().then((m) => m.MakeStage));
 const FinishStage = later(() => piecePage().then((m) => m.FinishStage));
 const BookPage = later(
-  () => import('./pages/book/book-page').then((m) => m.BookPage),
+  () => import('./features/make/pages/book/book-page').then((m) => m.BookPage),
   'Opening the book',
 );
 const HandPage = later(
-  () => import('./pages/hand/hand-page').then((m) => m.HandPage),
+  () => import('./features/make/pages/hand/hand-page').then((m) => m.HandPage),
   'Looking at your makes',
 );
 const NumbersPage = later(
-  () => import('./pages/numbers/numbers-page').then((m) => m.NumbersPage),
+  () => import('./features/knots/pages/numbers/numbers-page').then((m) => m.NumbersPage),
   'Looking the numbers up',
 );
 const LogStage = later(
-  () => import('./stages/log/log-stage').then((m) => m.LogStage),
+  () => import('./features/make/stages/log/log-stage').then((m) => m.LogStage),
   'Opening the log',
 );
 

@@ -244,9 +244,9 @@ const { default: userEvent } = await import('@testing-library/user-event');
 const core = await import('@coiled-strand/core');
 const { PieceFileDto, validateAs } = await import('@coiled-strand/contract');
 const { pieceNow, renderStage } = await import('./testing');
-const { PartPane } = await import('./stages/layout/part-pane');
-const { ClosurePane } = await import('./stages/layout/closure-pane');
-const { AddPart } = await import('./stages/layout/add-part');
+const { PartPane } = await import('./features/piece/stages/layout/part-pane');
+const { ClosurePane } = await import('./features/piece/stages/layout/closure-pane');
+const { AddPart } = await import('./features/piece/stages/layout/add-part');
 
 /** Where the corners of a plate lie. */
 function corners(shape: Primitive | undefined): readonly Point[] {

@@ -1,14 +1,14 @@
 import '@fontsource-variable/rosario/wght.css';
-import './theme/base.css';
+import './ui/theme/base.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './app';
-import { queryClient, keys } from './api/queries';
-import { keepQueries } from './api/kept-queries';
-import { sendLogs, whenLogged } from './make/log-outbox';
-import { flush, whenSent } from './make/progress-sender';
-import { findKept, useProgress } from './make/progress-store';
-import { atRest } from './shell/at-rest';
-import { useLogDrafts } from './stages/log/log-drafts';
+import { queryClient, keys } from './data/api/queries';
+import { keepQueries } from './data/api/kept-queries';
+import { sendLogs, whenLogged } from './features/make/make/log-outbox';
+import { flush, whenSent } from './features/make/make/progress-sender';
+import { findKept, useProgress } from './features/make/make/progress-store';
+import { atRest } from './ui/shell/at-rest';
+import { useLogDrafts } from './features/make/stages/log/log-drafts';
 import type { MakeView } from '@coiled-strand/contract';
 
 /** A server may come back without the browser being told. */
@@ -60,4 +60,4 @@ const waited = new Promise((resolve) => setTimeout(resolve, MAX_WAIT));
 void Promise.race([keepQueries(queryClient), waited]).finally(() =>
   createRoot(root).render(<App />),
 );
-atRest(() => void import('./pocket/install').then(({ installHere }) => installHere()));
+atRest(() => void import('./ui/pocket/install').then(({ installHere }) => installHere()));

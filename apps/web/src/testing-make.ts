@@ -10,7 +10,7 @@ import {
   type MakeRecord,
   type Piece,
 } from '@coiled-strand/core';
-import { makeOf, type Make } from './make/use-make';
+import { makeOf, type Make } from './features/make/make/use-make';
 import { SETTINGS } from './testing';
 
 /** A make as the server answers with it. */

@@ -12,14 +12,14 @@ import { QueryClientProvider } from '@tanstack/react-query';
 import { render, type RenderResult } from '@testing-library/react';
 import type { ReactNode } from 'react';
 import { MemoryRouter, Outlet, Route, Routes } from 'react-router';
-import { handQuery, keys, queryClient } from './api/queries';
-import type { BenchFrame } from './bench/bench';
-import { useSelection } from './bench/selection-store';
-import type { StageContext } from './piece/stage-context';
-import { usePiece } from './piece/piece-store';
-import type { Make } from './make/use-make';
-import { usePlan } from './piece/use-plan';
-import { system } from './theme/system';
+import { handQuery, keys, queryClient } from './data/api/queries';
+import type { BenchFrame } from './features/piece/bench/bench';
+import { useSelection } from './features/piece/bench/selection-store';
+import type { StageContext } from './features/piece/piece/stage-context';
+import { usePiece } from './features/piece/piece/piece-store';
+import type { Make } from './features/make/make/use-make';
+import { usePlan } from './features/piece/piece/use-plan';
+import { system } from './ui/theme/system';
 
 export const SETTINGS: WorkshopView['settings'] = {
   unit: 'cm',

@@ -1,0 +1,198 @@
+import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
+import type { KitDto } from '@coiled-strand/contract';
+import {
+  firstSideFor,
+  makeSteps,
+  planPiece,
+  stepPicture,
+  type Piece,
+  type Plan,
+  type Step,
+  type Wearer,
+} from '@coiled-strand/core';
+import { thingName, type PieceNeeds } from '@coiled-strand/workshop';
+import { ArrowLeft, Printer } from 'lucide-react';
+import { useMemo } from 'react';
+import { useHand, useWorkshop } from '../../../../data/api/queries';
+import '../../../piece/bench/bench.css';
+import { Shapes } from '../../../piece/bench/shapes';
+import { Cautions } from '../../../piece/piece/cautions';
+import { usePaperSize, usePrinting } from '../../../piece/paper/use-paper';
+import { useUnits } from '../../../../ui/settings/use-units';
+import { Button } from '../../../../ui/shell/button';
+
+interface Props {
+  readonly piece: Piece;
+  readonly kit: KitDto;
+  readonly wearers: readonly Wearer[];
+  readonly needs: PieceNeeds;
+  readonly onBack: () => void;
+}
+
+/** What goes with a pack: what is in it, how long each size becomes, and every step with its picture. */
+export function Card({ piece, kit, wearers, needs, onBack }: Props) {
+  const units = useUnits();
+  const hand = useHand();
+  const [paper] = usePaperSize();
+  const printing = usePrinting();
+  const leads = useWorkshop().data?.settings.hand ?? 'right';
+  const sizes = useMemo(
+    () =>
+      wearers.flatMap((wearer) => {
+        const sized = { ...piece, wearer };
+        const plan = planPiece(sized, hand);
+        return plan.ok ? [{ wearer, sized, plan }] : [];
+      }),
+    [piece, wearers, hand],
+  );
+  const largest = sizes.reduce<(typeof sizes)[number] | null>(
+    (most, one) => (most && most.plan.fit.length >= one.plan.fit.length ? most : one),
+    null,
+  );
+  const steps = useMemo(
+    () => (largest ? makeSteps(largest.sized, largest.plan, { hand: leads }) : []),
+    [largest, leads],
+  );
+  return (
+    <Box data-testid="kit-card">
+      <Flex className="no-print" gap="3" mb="6">
+        <Button onClick={onBack}>
+          <ArrowLeft size={18} /> Back to the kit
+        </Button>
+        {largest && (
+          <Button
+            variant="solid"
+            disabled={printing.isPending}
+            onClick={() =>
+              printing.mutate({
+                order: {
+                  what: 'booklet',
+                  piece: { ...largest.sized, name: kit.name },
+                  plan: largest.plan,
+                  choice: { paper, units, hand: leads, kit: true },
+                },
+                name: kit.name,
+              })
+            }
+          >
+            <Printer size={18} /> Save as a booklet
+          </Button>
+        )}
+      </Flex>
+      {printing.error && (
+        <Text color="danger" role="alert" mb="4">
+          It could not be made: {printing.error.message}
+        </Text>
+      )}
+      <Heading as="h1" fontSize="2xl">
+        {kit.name}
+      </Heading>
+      <Grid templateColumns={{ base: '1fr', md: '1fr 1fr' }} gap="6" mt="4" className="print-keep">
+        <Box>
+          <Text fontWeight="600">In the pack</Text>
+          {needs.cuts.map(({ id, cord, length, role }) => (
+            <Text key={id}>
+              {units.cord(length)} of {cord.name}, {cord.colour.name} ({role.toLowerCase()})
+            </Text>
+          ))}
+          {needs.things.map(({ thing, count }) => (
+            <Text key={thingName(thing)}>
+              {count} × {thingName(thing)}
+            </Text>
+          ))}
+        </Box>
+        <Box>
+          <Text fontWeight="600">How long the work becomes</Text>
+          {sizes.map(({ wearer, plan }) => (
+            <Text key={wearer.name}>
+              {wearer.name}: {units.size(plan.fit.length)}
+            </Text>
+          ))}
+          <Text color="muted">The pictures show the largest.</Text>
+        </Box>
+      </Grid>
+      {largest && (
+        <Box as="ol" listStyleType="none" m="0" p="0" mt="8">
+          {steps.map((step, i) => (
+            <StepOnCard
+              key={step.id}
+              index={i + 1}
+              step={step}
+              piece={largest.sized}
+              plan={largest.plan}
+              leads={leads}
+            />
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+/** A cord laid straight, where a step cuts one. */
+function CordOfStep({ step: { look }, plan }: { readonly step: Step; readonly plan: Plan }) {
+  const cord =
+    look?.kind === 'cord'
+      ? plan.strands.find(({ number }) => number === look.strand)?.cord
+      : look?.kind === 'auxiliary'
+        ? plan.auxiliary[look.index]?.cord
+        : null;
+  if (!cord) return null;
+  return (
+    <Box
+      mt="4"
+      h="12px"
+      borderRadius="round"
+      border="1px solid rgba(0,0,0,.35)"
+      className="true-colour"
+      style={{ background: cord.colour.hex }}
+    />
+  );
+}
+
+interface StepProps {
+  readonly index: number;
+  readonly step: Step;
+  readonly piece: Piece;
+  readonly plan: Plan;
+  readonly leads: 'left' | 'right';
+}
+
+function StepOnCard({ index, step, piece, plan, leads }: StepProps) {
+  const units = useUnits();
+  const picture = useMemo(
+    () => stepPicture(piece, plan, step, 0, firstSideFor(leads)),
+    [piece, plan, step, leads],
+  );
+  return (
+    <Grid
+      as="li"
+      className="print-keep"
+      templateColumns={{ base: '1fr', md: '280px 1fr' }}
+      gap="5"
+      py="4"
+      borderTop="1px solid {colors.line}"
+    >
+      <Box>
+        <CordOfStep step={step} plan={plan} />
+        {picture && (
+          <svg
+            aria-hidden
+            viewBox={`${picture.frame.x} ${picture.frame.y} ${picture.frame.width} ${picture.frame.height}`}
+            style={{ width: '100%', height: 130, display: 'block' }}
+          >
+            <Shapes shapes={picture.shapes} />
+          </svg>
+        )}
+      </Box>
+      <Box>
+        <Text fontWeight="600">
+          {index}. {units.say(step.title)}
+          {step.units > 1 && `, ${step.units} times`}
+        </Text>
+        <Text>{units.say(step.text)}</Text>
+        <Cautions cautions={step.cautions} />
+      </Box>
+    </Grid>
+  );
+}
