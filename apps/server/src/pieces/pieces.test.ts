@@ -1,7 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { HandView, PageView, PieceView } from '@coiled-strand/contract';
-import type { PieceFile, Plan } from '@coiled-strand/core';
-import { planPiece } from '@coiled-strand/core';
+import { planPiece, type PieceFile, type Plan } from '@coiled-strand/core';
 import { useTestApp } from '../testing/test-app.js';
 
 const api = useTestApp();

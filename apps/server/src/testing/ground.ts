@@ -1,19 +1,19 @@
-import { orderDtoOf } from '@coiled-strand/contract';
-import type {
-  CuttingSummary,
-  CuttingView,
-  DrawnKnotDto,
-  KitView,
-  KnotView,
-  LotView,
-  MakePlanView,
-  MakeView,
-  MovementView,
-  OrderView,
-  PageView,
-  PieceView,
-  ShoppingItemView,
-  WorkshopView,
+import {
+  orderDtoOf,
+  type CuttingSummary,
+  type CuttingView,
+  type DrawnKnotDto,
+  type KitView,
+  type KnotView,
+  type LotView,
+  type MakePlanView,
+  type MakeView,
+  type MovementView,
+  type OrderView,
+  type PageView,
+  type PieceView,
+  type ShoppingItemView,
+  type WorkshopView,
 } from '@coiled-strand/contract';
 import { drawBoard, KNOWN_KNOTS, TEMPLATES } from '@coiled-strand/core';
 import { kept } from '../../../../scripts/lib/kept.mjs';

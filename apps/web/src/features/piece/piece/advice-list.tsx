@@ -1,6 +1,5 @@
-import { sameDocument } from '@coiled-strand/core';
+import { sameDocument, type Advice } from '@coiled-strand/core';
 import { Box, Flex, Text } from '@chakra-ui/react';
-import type { Advice } from '@coiled-strand/core';
 import { CircleAlert, Info, TriangleAlert } from 'lucide-react';
 import { memo, useCallback, useState } from 'react';
 import { useSelection } from '../bench/selection-store';

@@ -1,6 +1,12 @@
-import { inSentence } from '@coiled-strand/core';
+import {
+  inSentence,
+  type Cord,
+  type Plan,
+  type PlanResult,
+  type Reason,
+  type StrandPlan,
+} from '@coiled-strand/core';
 import { Popover, Portal } from '@chakra-ui/react';
-import type { Cord, Plan, PlanResult, Reason, StrandPlan } from '@coiled-strand/core';
 import { memo, useCallback, useRef, useState, type RefObject } from 'react';
 import { useUnits, type Units } from '../../../ui/settings/use-units';
 import { countsOf } from './counts';

@@ -1,6 +1,5 @@
-import { sameDocument } from '@coiled-strand/core';
+import { sameDocument, type Piece } from '@coiled-strand/core';
 import type { PieceView } from '@coiled-strand/contract';
-import type { Piece } from '@coiled-strand/core';
 import { nanoid } from 'nanoid';
 import { useEffect } from 'react';
 import { ApiError, call, isGone, isPassing } from '../../../data/api/client';

@@ -1,6 +1,5 @@
-import { sameDocument } from '@coiled-strand/core';
+import { sameDocument, type Piece } from '@coiled-strand/core';
 import type { PieceView } from '@coiled-strand/contract';
-import type { Piece } from '@coiled-strand/core';
 import { create } from 'zustand';
 import { dropDraft, keepDraft, readDrafts } from './draft';
 import * as history from './history';

@@ -1,6 +1,5 @@
-import { STRAND_WAYS, strandWay } from '@coiled-strand/core';
+import { STRAND_WAYS, strandWay, type Part, type Piece, type Strand } from '@coiled-strand/core';
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
-import type { Part, Piece, Strand } from '@coiled-strand/core';
 import { Plus, Trash2 } from 'lucide-react';
 import { memo } from 'react';
 import { SelectField } from '../../../../ui/fields/select-field';

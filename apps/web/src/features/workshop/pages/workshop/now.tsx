@@ -1,13 +1,12 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
 import type { Piece } from '@coiled-strand/core';
-import { wallTime } from '@coiled-strand/workshop';
+import { wallTime, dayFrom } from '@coiled-strand/workshop';
 import { ArrowRight, Hourglass, ShoppingBasket } from 'lucide-react';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useOrders, usePiecesById } from '../../../../data/api/week-queries';
 import { MiniPiece } from '../../../piece/bench/mini-piece';
 import { Button } from '../../../../ui/shell/button';
-import { dayFrom } from '@coiled-strand/workshop';
 import { useShort } from '../../stock/use-short';
 import { useOrderedWishes } from '../../stock/use-wishes';
 import type { Wish } from '../../stock/demand';

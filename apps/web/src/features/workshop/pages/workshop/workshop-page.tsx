@@ -260,7 +260,9 @@ const PieceOnBench = memo(function PieceOnBench({ view, onTags }: OnBenchProps) 
     () => (isLarge(piece) ? null : draftPlan(piece, make?.hand ?? known)),
     [piece, make?.hand, known],
   );
-  const plan = useTried(piece, draft);
+  // What is under way is being made: nobody asks any more whether it can be.
+  const tried = useTried(piece, make ? null : draft);
+  const plan = tried ?? draft;
   return (
     <Box as="li" position="relative" data-testid="piece">
       <ChakraLink
