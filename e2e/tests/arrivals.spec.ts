@@ -93,7 +93,16 @@ test('what uses a thing is told before it goes; the lists fit a phone and can be
   await asking.getByRole('button', { name: 'Cancel' }).click();
   await page.getByRole('searchbox', { name: 'Search' }).fill('renn');
   await expect(page.getByTestId('thing')).toHaveCount(1);
-  await page.getByRole('searchbox', { name: 'Search' }).fill('');
+  // Emptied, and another list asked for before anything is drawn anew: both count.
+  await page.getByRole('searchbox', { name: 'Search' }).evaluate((box: HTMLInputElement) => {
+    Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(box, '');
+    box.dispatchEvent(new Event('input', { bubbles: true }));
+    const [beads] = [...document.querySelectorAll('button')].filter(
+      ({ textContent }) => textContent === 'Beads',
+    );
+    beads!.click();
+  });
+  await expect(page).toHaveURL(/\/lists\?list=beads$/);
   for (const list of ['Cords', 'Beads', 'Findings', 'Wearers']) {
     await page.getByRole('button', { name: list, exact: true }).click();
     await expect(page.getByTestId('thing').first()).toBeVisible();

@@ -1,7 +1,8 @@
 import { ChakraProvider } from '@chakra-ui/react';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { useEffect } from 'react';
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { createBrowserRouter, Navigate } from 'react-router';
+import { RouterProvider } from 'react-router/dom';
 import { queryClient } from './data/api/queries';
 import { Arrivals } from './features/workshop/arrivals/arrivals';
 import { ArrowHead } from './features/piece/bench/shapes';

@@ -16,7 +16,8 @@ export function useAsked(): {
           else next.set(name, value);
           return next;
         },
-        { replace: true },
+        // At once: the next key that is pressed, or button, finds the address as the last one left it.
+        { replace: true, flushSync: true },
       ),
   };
 }

@@ -241,7 +241,7 @@ const Tools = memo(function Tools({ flat }: { readonly flat: boolean }) {
   const view = viewIn(search);
   const closed = view === 'closed';
   const toggle = (): void => {
-    setSearch(withOtherView, { replace: true });
+    setSearch(withOtherView, { replace: true, flushSync: true });
   };
   return (
     <Flex position="absolute" top="1" right={{ base: '1', md: '4' }} gap="1" align="center">
@@ -251,7 +251,10 @@ const Tools = memo(function Tools({ flat }: { readonly flat: boolean }) {
         aria-pressed={view === 'space'}
         aria-label="In space"
         onClick={() =>
-          setSearch((old) => withView(old, view === 'space' ? null : 'space'), { replace: true })
+          setSearch((old) => withView(old, view === 'space' ? null : 'space'), {
+            replace: true,
+            flushSync: true,
+          })
         }
         title="Turn it round in space"
       >
