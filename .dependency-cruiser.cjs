@@ -15,6 +15,7 @@ const WORKSHOP = ['stock', 'cutting', 'buying', 'schedule', 'price'];
 /** Folders of the web application, likewise: from what knows nothing of a piece to what pages and stages share. */
 const WEB = [
   'data/device',
+  'data/outbox',
   'ui/theme',
   'data/api',
   'ui/shell',

@@ -1,4 +1,4 @@
-import type { PageView, PieceView, WorkshopView } from '@coiled-strand/contract';
+import type { PageView, PieceView, SessionView, WorkshopView } from '@coiled-strand/contract';
 import { TEMPLATES } from '@coiled-strand/core';
 import {
   expect,
@@ -177,7 +177,9 @@ export async function newPiece(
   const workshop = (await (await page.request.get('/api/workshop')).json()) as WorkshopView;
   const { step, confidence, practice, ends } = workshop.settings;
   const piece = start.make({ name, wearer: WEARER, cutting: { step, confidence, practice }, ends });
-  const answer = await page.request.post('/api/pieces', { data: piece });
+  const { token } = (await (await page.request.get('/api/session')).json()) as SessionView;
+  const headers: Record<string, string> = token === null ? {} : { 'X-Session-Token': token };
+  const answer = await page.request.post('/api/pieces', { data: piece, headers });
   const { id } = (await answer.json()) as PieceView;
   await page.goto(`/pieces/${id}/fit`);
   await page.getByTestId('bench').waitFor();

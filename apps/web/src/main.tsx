@@ -6,9 +6,11 @@ import { queryClient, keys } from './data/api/queries';
 import { keepQueries } from './data/api/kept-queries';
 import { sendLogs, whenLogged } from './features/make/make/log-outbox';
 import { flush, whenSent } from './features/make/make/progress-sender';
-import { findKept, useProgress } from './features/make/make/progress-store';
+import { useProgress } from './features/make/make/progress-store';
+import { openOutbox, useOutbox } from './data/outbox/outbox';
+import { followOwner } from './data/api/owner';
 import { atRest } from './ui/shell/at-rest';
-import { useLogDrafts } from './features/make/stages/log/log-drafts';
+import { dropLogForm } from './features/make/stages/log/log-drafts';
 import type { MakeView } from '@coiled-strand/contract';
 
 /** A server may come back without the browser being told. */
@@ -43,21 +45,22 @@ whenSent((sent) => {
 // A log that had to wait closes its make like any other.
 whenLogged(({ id }) => {
   useProgress.getState().forget(id);
-  useLogDrafts.getState().keep(id, null);
+  void dropLogForm(id);
   void queryClient.invalidateQueries();
 });
 
-// What an earlier window could not send goes out first.
 const sendAll = (): Promise<void> => flush().then(sendLogs);
-void findKept().then(sendAll);
 for (const back of ['online', 'pageshow']) window.addEventListener(back, () => void sendAll());
 setInterval(() => void sendLogs(), LOOK_AGAIN);
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no root element');
 // What was known here last is shown until the server says otherwise; a store that hangs keeps nobody waiting.
+const known = Promise.all([keepQueries(queryClient), openOutbox()]).then(() => void sendAll());
 const waited = new Promise((resolve) => setTimeout(resolve, MAX_WAIT));
-void Promise.race([keepQueries(queryClient), waited]).finally(() =>
-  createRoot(root).render(<App />),
-);
+followOwner(queryClient, () => void sendAll());
+void Promise.race([known, waited]).finally(() => {
+  useOutbox.setState({ ready: true });
+  createRoot(root).render(<App />);
+});
 atRest(() => void import('./ui/pocket/install').then(({ installHere }) => installHere()));

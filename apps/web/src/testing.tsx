@@ -16,6 +16,7 @@ import { handQuery, keys, queryClient } from './data/api/queries';
 import type { BenchFrame } from './features/piece/bench/bench';
 import { useSelection } from './features/piece/bench/selection-store';
 import type { StageContext } from './features/piece/piece/stage-context';
+import { emptyOutbox } from './data/outbox/testing';
 import { usePiece } from './features/piece/piece/piece-store';
 import type { Make } from './features/make/make/use-make';
 import { usePlan } from './features/piece/piece/use-plan';
@@ -152,7 +153,7 @@ export function renderStage(
   stash: Stash = {},
   make: Make | null = null,
 ): RenderResult {
-  localStorage.clear();
+  emptyOutbox();
   usePiece.getState().close();
   useSelection.setState({ part: null, pane: 'part', drop: null, lanes: false });
   const view = viewOf(piece);

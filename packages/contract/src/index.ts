@@ -15,6 +15,7 @@ export * from './validate.js';
 export * from './views.js';
 export * from './limits.js';
 export * from './roles.js';
+export * from './done-by.js';
 export * from './page.dto.js';
 export * from './version.dto.js';
 export * from './version.js';

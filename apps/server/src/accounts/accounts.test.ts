@@ -1,14 +1,17 @@
-import type {
-  DeviceView,
-  LinkView,
-  MadeLinkView,
-  PeopleView,
-  SessionView,
+import {
+  DONE_ELSEWHERE,
+  doneByOf,
+  type DeviceView,
+  type ErrorBody,
+  type LinkView,
+  type MadeLinkView,
+  type PeopleView,
+  type SessionView,
 } from '@coiled-strand/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import request from 'supertest';
 import { DataSource } from 'typeorm';
-import { LinkRow, PersonRow, SessionRow } from '../rows/people.entities.js';
+import { LinkRow, MemberRow, PersonRow, SessionRow } from '../rows/people.entities.js';
 import { as, memberOf, PASSWORD, signIn, stranger, type Signed } from '../testing/people.js';
 import { startTestApp, type TestApp } from '../testing/test-app.js';
 import { hashPassword, isPassword } from './passwords.js';
@@ -23,6 +26,8 @@ const signedBy = (answer: { headers: unknown }): Signed => ({
   Cookie: cookiesOf(answer)[0]!.split(';')[0]!,
   'Sec-Fetch-Site': 'same-origin',
 });
+
+const faultOf = ({ body }: { body: unknown }): ErrorBody['error'] => (body as ErrorBody).error;
 
 describe('a password', () => {
   it('is kept as argon2id with salt and parameters, and never twice alike', async () => {
@@ -409,6 +414,33 @@ describe('people', () => {
         1,
       );
     });
+  });
+
+  it('have what they did sent later taken in their own name and workshop alone', async () => {
+    const source = test.app.get(DataSource);
+    const { person, workshop, signed } = await memberOf(test.app, 'maker', 'later');
+    const other = await stranger(test.app, 'workshop-of-others');
+    const elsewhere = await signIn(source, person.id, other.workshop.id);
+    const put = (by: Signed, doneBy: string) =>
+      as(test.app, by)().put('/api/account').set('X-Done-By', doneBy).send({ name: 'Later' });
+    const mine = doneByOf(person.id, workshop.id);
+    for (const doneBy of [
+      doneByOf(person.id, other.workshop.id),
+      doneByOf(other.person.id, workshop.id),
+      person.id,
+      '',
+    ]) {
+      const answer = await put(signed, doneBy);
+      expect([answer.status, faultOf(answer).code]).toEqual([409, DONE_ELSEWHERE]);
+      expect(faultOf(answer).remedy).toMatch(/stays on the device/);
+    }
+    await source.manager.insert(MemberRow, {
+      workshopId: other.workshop.id,
+      personId: person.id,
+      role: 'maker',
+    });
+    expect((await put(elsewhere, mine)).status).toBe(409);
+    expect((await put(signed, mine)).status).not.toBe(409);
   });
 
   it('leave nothing behind that opens nothing any more', async () => {

@@ -1,4 +1,4 @@
-import { may } from '@coiled-strand/contract';
+import { DONE_BY, DONE_ELSEWHERE, doneByOf, may } from '@coiled-strand/contract';
 import { HttpStatus, Injectable, type CanActivate, type ExecutionContext } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import type { Request, Response } from 'express';
@@ -27,6 +27,22 @@ function refuseUnvouched(request: Request, { sessionId }: Identity): void {
   );
 }
 
+/**
+ * What was done without a server is sent later, and says by whom and where it was done: in another's name, or in
+ * another workshop, it is not taken.
+ */
+function refuseForAnother(request: Request, { personId, workshopId }: Identity): void {
+  const doneBy = request.headers[DONE_BY];
+  if (doneBy === undefined) return;
+  if (doneBy === doneByOf(personId, workshopId ?? '')) return;
+  throw new AppError(
+    HttpStatus.CONFLICT,
+    DONE_ELSEWHERE,
+    'This was done by somebody else, or in another workshop, than is signed in here now.',
+    'It stays on the device. It is sent when whoever did it is signed in here again, in that workshop.',
+  );
+}
+
 /** Lets through whom the rule of a route lets through, and nobody where it has none. */
 @Injectable()
 export class WhoMay implements CanActivate {
@@ -44,7 +60,10 @@ export class WhoMay implements CanActivate {
     const request = http.getRequest<Request>();
     const identity = await this.sessions.identify(request, http.getResponse<Response>());
     identified(identity);
-    if (identity) refuseUnvouched(request, identity);
+    if (identity) {
+      refuseUnvouched(request, identity);
+      refuseForAnother(request, identity);
+    }
     if (rule === 'anyone') return true;
     if (!identity) throw signedOut();
     if (rule === 'person') return true;

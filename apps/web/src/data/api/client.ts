@@ -1,4 +1,4 @@
-import type { ErrorBody } from '@coiled-strand/contract';
+import { DONE_BY, DONE_ELSEWHERE, type ErrorBody } from '@coiled-strand/contract';
 import { setClock } from './clock';
 
 /** An answer of the server that is a fault, with its words and remedy. */
@@ -30,6 +30,10 @@ export const isPassing = (error: unknown): boolean =>
 export const isSignedOut = (error: unknown): boolean =>
   error instanceof ApiError && error.body.code === 'signed-out';
 
+/** It was done by somebody else than is signed in now, or in another workshop. */
+export const isElsewhere = (error: unknown): boolean =>
+  error instanceof ApiError && error.body.code === DONE_ELSEWHERE;
+
 /** The role that whoever is signed in has does not let them. */
 export const isNotForMe = (error: unknown): boolean =>
   error instanceof ApiError && error.body.code === 'role.needed';
@@ -58,6 +62,8 @@ interface Call {
   /** A name for this request: where it is sent twice it is carried out once. */
   readonly request?: string;
   readonly keepalive?: boolean;
+  /** Who did it and where, of something that may be sent later: it is taken from nobody else. */
+  readonly doneBy?: string;
 }
 
 /**
@@ -85,6 +91,7 @@ export async function call<T>(
         ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
         ...(bytes ? { 'Content-Type': bytes.type } : {}),
         ...(more.request === undefined ? {} : { 'Idempotency-Key': more.request }),
+        ...(more.doneBy ? { [DONE_BY]: more.doneBy } : {}),
         ...(more.ifMatch === undefined ? {} : { 'If-Match': `"${more.ifMatch}"` }),
       },
       body: bytes ?? text,
@@ -98,7 +105,7 @@ export async function call<T>(
   if (response.ok) return parsed as T;
   if (typeof parsed === 'object' && parsed !== null && 'error' in parsed) {
     const fault = new ApiError(response.status, (parsed as ErrorBody).error);
-    if (isSignedOut(fault) || isNotForMe(fault)) onRefused?.(fault);
+    if (isSignedOut(fault) || isElsewhere(fault) || isNotForMe(fault)) onRefused?.(fault);
     throw fault;
   }
   // A proxy in between, or a server going down, answers in words of its own.

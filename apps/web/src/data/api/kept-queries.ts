@@ -2,6 +2,7 @@ import type { SessionView } from '@coiled-strand/contract';
 import { COPIED_LISTS } from '@coiled-strand/workshop';
 import type { Query, QueryClient, QueryKey } from '@tanstack/react-query';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { ownerOf } from './owner';
 import { keys } from './queries';
 
 /** What was fetched last under a key, for whom. */
@@ -37,11 +38,6 @@ const MAX_QUERIES = 300;
 const NAME = 'coiled-strand-known';
 /** Raised when answers are of another shape than before. */
 const SHAPE = 2;
-
-const ownerOf = (session: SessionView | undefined): string | null =>
-  session?.state === 'signed-in' && session.workshop
-    ? `${session.person?.id ?? 'open'} ${session.workshop.id}`
-    : null;
 
 async function open(): Promise<IDBPDatabase<Schema> | null> {
   try {

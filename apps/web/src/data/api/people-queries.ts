@@ -26,6 +26,7 @@ import { useMutation, useQuery, type UseMutationResult } from '@tanstack/react-q
 import { restartStream } from '../device/stream';
 import { call } from './client';
 import { useList, type PagedList } from './lists';
+import { ownerOf } from './owner';
 import { keys, queryClient, useChange, useDo } from './queries';
 
 const LINK = 'link';
@@ -54,11 +55,29 @@ async function begin(session: SessionView): Promise<void> {
   restartStream();
 }
 
+const windows = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('session');
+
+/** The same, of this window's doing: the others of this browser follow. */
+async function enter(session: SessionView): Promise<void> {
+  windows?.postMessage(null);
+  await begin(session);
+}
+
+/** Asks who is here; where that is somebody else by now, or in another workshop, all begins anew. */
+export async function lookWhoIsHere(): Promise<void> {
+  const before = ownerOf(queryClient.getQueryData<SessionView>(keys.session));
+  const session = await call<SessionView>('/session').catch(() => null);
+  if (session === null) return;
+  if (ownerOf(session) === before) queryClient.setQueryData(keys.session, session);
+  else await begin(session);
+}
+windows?.addEventListener('message', () => void lookWhoIsHere());
+
 /** Something after which somebody is signed in. */
 const useEnter = <In>(path: string): UseMutationResult<SessionView, Error, In> =>
   useMutation({
     mutationFn: (body: In) => call<SessionView>(path, { method: 'POST', body }),
-    onSuccess: begin,
+    onSuccess: enter,
   });
 
 export const useSignIn = () => useEnter<SignInDto>('/session');
@@ -72,14 +91,14 @@ export const useWorkIn = () =>
   useMutation({
     mutationFn: (workshop: string) =>
       call<SessionView>('/session/workshop', { method: 'PUT', body: { workshop } }),
-    onSuccess: begin,
+    onSuccess: enter,
   });
 
 /** Something after which nobody is signed in here. */
 const useOut = <In>(run: (input: In) => Promise<void>) =>
   useMutation({
     mutationFn: run,
-    onSuccess: async () => begin(await call<SessionView>('/session')),
+    onSuccess: async () => enter(await call<SessionView>('/session')),
   });
 
 export const useSignOut = () => useOut(() => call<void>('/session', { method: 'DELETE' }));
@@ -175,7 +194,7 @@ export const useLookAtBackup = () =>
 const useRestoring = <In>(run: (input: In) => Promise<RestoredView>) =>
   useMutation({
     mutationFn: run,
-    onSuccess: async () => begin(await call<SessionView>('/session')),
+    onSuccess: async () => enter(await call<SessionView>('/session')),
   });
 export const useRestore = () =>
   useRestoring(({ file, sha256 }: { readonly file: Blob; readonly sha256: string }) =>

@@ -30,7 +30,7 @@ export function Fault({ error, onRetry, children }: FaultProps) {
         {error.message}
       </Text>
       <Text>{remedy}</Text>
-      <Flex gap="3">
+      <Flex gap="3" flexWrap="wrap">
         <Button variant="solid" onClick={onRetry}>
           Try again
         </Button>

@@ -1,6 +1,9 @@
 import { beforeEach, describe, expect, it } from '@jest/globals';
 import type { MakeLogDto } from '@coiled-strand/contract';
-import { sendLogs, useLogOutbox, whenLogged } from './log-outbox';
+import { allEntries, entriesOf, workAs } from '../../../data/outbox/outbox';
+import { emptyOutbox, reopenOutbox } from '../../../data/outbox/testing';
+import { keepLog, sendLogs, whenLogged, type LogToSend } from './log-outbox';
+import { useProgress } from './progress-store';
 
 const record = (length: number): MakeLogDto => ({ cords: [], length, minutes: 1 });
 const answer = (status: number, body: unknown) => ({
@@ -21,75 +24,87 @@ const answering = (how: (path: string) => unknown): void => {
     return what === null ? Promise.reject(new TypeError('no network')) : Promise.resolve(what);
   }) as unknown as typeof fetch;
 };
-const put = (id: string, length: number): void =>
-  useLogOutbox.getState().keep(id, { record: record(length), refused: null });
-const waiting = () => useLogOutbox.getState().kept;
+const put = (id: string, length: number): Promise<void> =>
+  keepLog(id, { record: record(length), refused: null });
+const waiting = (id: string) => entriesOf<LogToSend>('log', id)[0]?.value;
 
 const logged: string[] = [];
 whenLogged(({ id }) => logged.push(id));
 
 beforeEach(() => {
   logged.length = 0;
-  for (const id of Object.keys(waiting())) useLogOutbox.getState().keep(id, null);
+  emptyOutbox();
+  workAs('ida here');
 });
 
 describe('a log that could not be sent', () => {
   it('waits while nobody answers, and outlives the page', async () => {
-    put('m1', 170);
+    await put('m1', 170);
     answering(() => null);
     await sendLogs();
-    expect(waiting()['m1']?.refused).toBeNull();
-    await useLogOutbox.persist.rehydrate();
-    expect(waiting()['m1']?.record.length).toBe(170);
+    expect(waiting('m1')?.refused).toBeNull();
+    await reopenOutbox();
+    expect(waiting('m1')?.record.length).toBe(170);
     answering(() => refusal(503, 'the database is away'));
     await sendLogs();
-    expect(waiting()['m1']?.refused).toBeNull();
+    expect(waiting('m1')?.refused).toBeNull();
     expect(logged).toEqual([]);
   });
 
   it('goes out once, and is told of', async () => {
-    put('m1', 170);
-    put('m2', 180);
+    await put('m1', 170);
+    await put('m2', 180);
     answering((path) => answer(200, { id: path.split('/')[3] }));
     await Promise.all([sendLogs(), sendLogs()]);
     expect(asked.sort()).toEqual(['/api/makes/m1/log', '/api/makes/m2/log']);
     expect(logged.sort()).toEqual(['m1', 'm2']);
-    expect(waiting()).toEqual({});
+    expect(allEntries('log')).toEqual([]);
   });
 
   it('is kept with the reason where it is refused, and not sent again by itself', async () => {
-    put('m1', -1);
+    await put('m1', -1);
     answering(() => refusal(422, 'It cannot be so short.'));
     await sendLogs();
-    expect(waiting()['m1']).toMatchObject({ refused: 'It cannot be so short.' });
+    expect(waiting('m1')).toMatchObject({ refused: 'It cannot be so short.' });
     await sendLogs();
     expect(asked).toHaveLength(1);
   });
 
-  it('is known in the other windows of the browser, and overwrites nothing of theirs', () => {
-    const name = 'coiled-strand.logs-to-send';
-    const theirs = { record: record(190), refused: null };
-    localStorage.setItem(name, JSON.stringify({ state: { kept: { m9: theirs } }, version: 1 }));
-    window.dispatchEvent(new StorageEvent('storage', { key: name }));
-    put('m1', 170);
-    const stored = JSON.parse(localStorage.getItem(name)!) as { state: { kept: object } };
-    expect(Object.keys(stored.state.kept).sort()).toEqual(['m1', 'm9']);
+  it('goes out after what was counted, which its make would not take any more', async () => {
+    answering((path) => answer(200, { id: path.split('/')[3], at: null }));
+    useProgress
+      .getState()
+      .set({ id: 'm1', at: { step: 'tie-band', unit: 0 } }, { step: 'tie-band', unit: 3 });
+    await put('m1', 170);
+    await sendLogs();
+    expect(asked).toEqual(['/api/makes/m1/progress', '/api/makes/m1/log']);
+  });
+
+  it('waits until whoever filled it in is back', async () => {
+    await put('m1', 170);
+    workAs('otto here');
+    answering(() => answer(200, { id: 'm1' }));
+    await sendLogs();
+    expect(asked).toEqual([]);
+    workAs('ida here');
+    await sendLogs();
+    expect(asked).toEqual(['/api/makes/m1/log']);
   });
 
   it('is not let go of where there is no such make: another workshop may be worked in', async () => {
-    put('m1', 170);
+    await put('m1', 170);
     answering(() => refusal(404, 'There is no such make.'));
     await sendLogs();
-    expect(waiting()['m1']).toMatchObject({
+    expect(waiting('m1')).toMatchObject({
       record: { length: 170 },
       refused: 'There is no such make.',
     });
   });
 
   it('waits for somebody to sign in', async () => {
-    put('m1', 170);
+    await put('m1', 170);
     answering(() => answer(401, { error: { code: 'signed-out', message: 'x', remedy: '' } }));
     await sendLogs();
-    expect(waiting()['m1']?.refused).toBeNull();
+    expect(waiting('m1')?.refused).toBeNull();
   });
 });

@@ -1,6 +1,6 @@
 import type { MakeLogDto, MakeView } from '@coiled-strand/contract';
-import { ApiError, call, isPassing, isSignedOut } from '../../../data/api/client';
-import { storeByMake } from './store-by-make';
+import { ApiError, call, isElsewhere, isPassing, isSignedOut } from '../../../data/api/client';
+import { allEntries, drop, entriesOf, keep, useOutbox } from '../../../data/outbox/outbox';
 import { flush } from './progress-sender';
 
 /** A log that is filled in and has not reached the server. */
@@ -10,15 +10,25 @@ export interface LogToSend {
   readonly refused: string | null;
 }
 
-/** Logs on their way, by make: they outlive a closed page, and go out when the server is back. */
-export const useLogOutbox = storeByMake<LogToSend>('logs-to-send');
+/** Logs on their way outlive a closed page, and go out when the server is back. */
+export const keepLog = (makeId: string, log: LogToSend): Promise<void> =>
+  keep('log', makeId, '', log);
+export const dropLog = (makeId: string): Promise<void> => drop('log', makeId, '');
+/** The log of a make that waits, if one does. */
+export const useWaitingLog = (makeId: string): LogToSend | undefined =>
+  useOutbox((state) => entriesOf<LogToSend>('log', makeId, state)[0]?.value);
 
 const LOGGED: ((make: MakeView) => void)[] = [];
 /** Hears of every log that the server took after it had waited. */
 export const whenLogged = (hear: (make: MakeView) => void): void => void LOGGED.push(hear);
 
-export const putLog = (makeId: string, record: MakeLogDto): Promise<MakeView> =>
-  call<MakeView>(`/makes/${makeId}/log`, { method: 'PUT', body: record });
+/** @param doneBy whoever filled it in, where that was earlier */
+export const putLog = (makeId: string, record: MakeLogDto, doneBy: string): Promise<MakeView> =>
+  call<MakeView>(`/makes/${makeId}/log`, {
+    method: 'PUT',
+    body: record,
+    doneBy,
+  });
 
 let sending: Promise<void> | null = null;
 
@@ -31,22 +41,19 @@ export function sendLogs(): Promise<void> {
 }
 
 async function sendAll(): Promise<void> {
-  const waiting = Object.entries(useLogOutbox.getState().kept).filter(
-    ([, { refused }]) => refused === null,
-  );
+  const waiting = allEntries<LogToSend>('log').filter(({ value }) => value.refused === null);
   if (waiting.length === 0) return;
   await flush();
-  for (const [makeId, { record }] of waiting) {
-    const { keep } = useLogOutbox.getState();
+  for (const { id, owner, value } of waiting) {
+    if (owner !== useOutbox.getState().owner) return;
     try {
-      const make = await putLog(makeId, record);
-      keep(makeId, null);
+      const make = await putLog(id, value.record, owner);
+      await dropLog(id);
       for (const hear of LOGGED) hear(make);
     } catch (error) {
-      // Nobody answers, or nobody is signed in: it waits for somebody.
-      if (isPassing(error) || isSignedOut(error)) return;
-      // Also where there is no such make: it may be one of another workshop, in which its maker is not now.
-      if (error instanceof ApiError) keep(makeId, { record, refused: error.message });
+      // Nobody answers, or somebody else is signed in or nobody: it waits.
+      if (isPassing(error) || isSignedOut(error) || isElsewhere(error)) return;
+      if (error instanceof ApiError) await keepLog(id, { ...value, refused: error.message });
       else throw error;
     }
   }

@@ -1,8 +1,8 @@
 import type { MakeView, ProgressDto } from '@coiled-strand/contract';
 import { ApiError, call, isGone, isPassing } from '../../../data/api/client';
+import { allEntries, useOutbox } from '../../../data/outbox/outbox';
 import { sentHalfWay } from './half-way';
-import type { ProgressReport } from './report-store';
-import { useProgress, whenChanged } from './progress-store';
+import { reportsOf, useProgress, whenChanged, type ProgressReport } from './progress-store';
 
 /** Until what was not answered is sent again, in ms: longer each time, and no longer than this. */
 const RETRY_MS = 1500;
@@ -12,7 +12,8 @@ const REFUSED_MS = 30_000;
 /** Another window sends its own; after so long it may have been closed. */
 const OTHERS_MS = 5000;
 
-const busy = new Set<string>();
+/** What is on its way, by make. */
+const busy = new Map<string, Promise<void>>();
 const failures = new Map<string, number>();
 const timers = new Map<string, ReturnType<typeof setTimeout>>();
 let onSent: ((make: MakeView) => void | Promise<void>) | null = null;
@@ -42,12 +43,9 @@ function bodyOf({
   };
 }
 
-/** The next of a make that can be sent: not what is only a number, and nothing while its maker is asked. */
-function nextOf(makeId: string): ProgressReport | undefined {
-  const { reports, elsewhere } = useProgress.getState();
-  if (elsewhere[makeId]) return undefined;
-  return reports[makeId]?.find(({ at, count }) => at !== null || count === undefined);
-}
+/** The next of a make that can be sent: nothing while its maker is asked. */
+const nextOf = (makeId: string): ProgressReport | undefined =>
+  useProgress.getState().elsewhere[makeId] ? undefined : reportsOf(makeId)[0];
 
 function later(makeId: string, ms: number): void {
   clearTimeout(timers.get(makeId));
@@ -57,29 +55,42 @@ function later(makeId: string, ms: number): void {
   );
 }
 
-async function send(makeId: string): Promise<void> {
-  if (busy.has(makeId)) return;
+/** Sends what is kept of a make, one after the other. @returns once nothing more can be sent for now */
+function send(makeId: string): Promise<void> {
+  const under = busy.get(makeId);
+  if (under) return under;
   clearTimeout(timers.get(makeId));
-  busy.add(makeId);
+  const sending = sendAll(makeId).finally(() => busy.delete(makeId));
+  busy.set(makeId, sending);
+  return sending;
+}
+
+async function sendAll(makeId: string): Promise<void> {
+  const { owner } = useOutbox.getState();
+  // What was done by one is not sent by another who has signed in meanwhile.
+  const stillHere = (): boolean => useOutbox.getState().owner === owner;
   try {
-    for (let next = nextOf(makeId); next; next = nextOf(makeId)) {
+    for (let next = nextOf(makeId); next && stillHere(); next = nextOf(makeId)) {
       const make = await call<MakeView>(`/makes/${makeId}/progress`, {
         method: 'PUT',
         body: bodyOf(next),
         keepalive: true,
+        doneBy: owner,
       });
+      if (!stillHere()) return;
       failures.delete(makeId);
       await onSent?.(make);
       useProgress.getState().confirmed(next);
     }
   } catch (error) {
-    await failed(makeId, error);
-  } finally {
-    busy.delete(makeId);
+    if (stillHere()) await failed(makeId, error);
   }
 }
 
-/** Only of a make that is gone nothing is kept; all else stays here and is sent again, by itself or with the next action. */
+/**
+ * Only of a make that is gone nothing is kept: the server knows who asks, and where they look. All else stays here and
+ * is sent again, by itself or with the next action.
+ */
 async function failed(makeId: string, error: unknown): Promise<void> {
   const { forget, wentOn } = useProgress.getState();
   const fault = error instanceof ApiError ? error : null;
@@ -102,7 +113,8 @@ whenChanged((makeId, soon) => {
   }
 });
 
-/** Sends whatever is kept here and the server does not know yet; makes do not wait for each other. */
+/** Sends whatever is kept here of whoever is here, and the server does not know yet; makes do not wait for each other. */
 export async function flush(): Promise<void> {
-  await Promise.all(Object.keys(useProgress.getState().reports).map(send));
+  const makes = new Set(allEntries('progress').map(({ id }) => id));
+  await Promise.all([...makes].map(send));
 }

@@ -1,14 +1,18 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
+import { emptyOutbox } from '../../../data/outbox/testing';
 import type { MakeView, ProgressDto } from '@coiled-strand/contract';
 import type { StepPlace } from '@coiled-strand/core';
 import { IDBFactory } from 'fake-indexeddb';
-import { closeKept, storedReports } from './report-store';
+import { nanoid } from 'nanoid';
+import { allEntries, keep, openOutbox, useOutbox, workAs } from '../../../data/outbox/outbox';
+import { closeOutbox, readAll, type Entry } from '../../../data/outbox/outbox-database';
 import { flush, whenSent } from './progress-sender';
-import { findKept, localOf, useProgress } from './progress-store';
+import { localOf, reportsOf, useProgress, type ProgressReport } from './progress-store';
 
 // The wire is replaced, to have it fail at will; the real server is killed in the browser tests.
 interface Sent extends ProgressDto {
   readonly path: string;
+  readonly doneBy: string | undefined;
 }
 let sent: Sent[] = [];
 let answers: (() => Promise<Response>)[] = [];
@@ -33,23 +37,31 @@ const elsewhere = (unit: number) => (): Promise<Response> =>
   });
 const knots = (unit: number): StepPlace => ({ step: 'tie-band', unit });
 const m = { id: 'm', at: knots(0) };
-const here = (makeId: string): number | undefined =>
-  localOf(useProgress.getState().reports[makeId])?.at?.unit;
+const here = (makeId: string): number | undefined => localOf(reportsOf(makeId))?.at?.unit;
 const settle = async (): Promise<void> => {
   await jest.advanceTimersByTimeAsync(5000);
 };
-const unsent = (): string[] => Object.keys(useProgress.getState().reports);
+const unsent = (): string[] => [...new Set(allEntries('progress').map(({ id }) => id))];
+/** What lies in the store, of every window. */
+const storedReports = async (): Promise<ProgressReport[]> =>
+  ((await readAll()) as Entry<ProgressReport>[]).map(({ value }) => value);
+const anotherWindow = (device = 'second'): void => {
+  useOutbox.setState({ things: {} });
+  useProgress.setState({ device, own: {} });
+};
 
 beforeEach(async () => {
   jest.useFakeTimers();
-  localStorage.clear();
-  await closeKept();
+  emptyOutbox();
+  await closeOutbox();
   globalThis.indexedDB = new IDBFactory();
-  useProgress.setState({ reports: {}, own: {}, elsewhere: {}, keeping: true });
+  useOutbox.setState({ owner: 'ida here' });
+  useProgress.setState({ device: nanoid(), own: {}, elsewhere: {} });
   sent = [];
   answers = [];
   globalThis.fetch = ((path: string, init: RequestInit) => {
-    sent.push({ path, ...(JSON.parse(init.body as string) as ProgressDto) });
+    const doneBy = (init.headers as Record<string, string>)['x-done-by'];
+    sent.push({ path, doneBy, ...(JSON.parse(init.body as string) as ProgressDto) });
     return (answers.shift() ?? ok)();
   }) as typeof fetch;
 });
@@ -89,7 +101,7 @@ describe('progress of a make', () => {
     answers = Array.from({ length: 9 }, () => down);
     useProgress.getState().set(m, knots(8));
     await jest.advanceTimersByTimeAsync(100);
-    const kept = await storedReports('m');
+    const kept = await storedReports();
     expect(kept).toMatchObject([{ at: knots(8), said: 2 }]);
     answers = [];
     await flush();
@@ -104,9 +116,9 @@ describe('progress of a make', () => {
       ...{ makeId: 'm', device: 'closed', order: 1, said: 4, at: knots(8), from: knots(5) },
       ...{ timers: {}, seconds: { prepare: 0, tie: 30, finish: 0 } },
     };
-    const { storeReport } = await import('./report-store');
-    await storeReport(closed);
-    await findKept();
+    await keep('progress', 'm', 'closed 1', closed);
+    useOutbox.setState({ things: {} });
+    await openOutbox();
     expect(here('m')).toBe(8);
     useProgress.getState().set(m, knots(9));
     expect(here('m')).toBe(9);
@@ -130,12 +142,12 @@ describe('progress of a make', () => {
     await settle();
     await storedReports();
     expect(localStorage).toHaveLength(0);
-    useProgress.setState({ reports: {}, own: {} });
+    anotherWindow();
     for (const [key, note] of notes) localStorage.setItem(key, note as string);
-    await findKept();
+    await openOutbox();
     expect(here('m')).toBe(2);
     expect(localStorage).toHaveLength(0);
-    expect(await storedReports('m')).toHaveLength(1);
+    expect(await storedReports()).toHaveLength(1);
   });
 
   it('of two windows overwrites nothing: each keeps its own', async () => {
@@ -144,16 +156,49 @@ describe('progress of a make', () => {
     await jest.advanceTimersByTimeAsync(100);
     const first = useProgress.getState().device;
     // As another window of this browser would, which has not heard of the first yet.
-    useProgress.setState({ device: 'second', reports: {}, own: {} });
+    anotherWindow();
     useProgress.getState().set(m, knots(2));
     await jest.advanceTimersByTimeAsync(100);
-    expect((await storedReports('m')).map(({ device, at }) => [device, at?.unit])).toEqual(
+    expect((await storedReports()).map(({ device, at }) => [device, at?.unit])).toEqual(
       [
         [first, 3],
         ['second', 2],
       ].sort(),
     );
-    useProgress.setState({ device: first });
+  });
+
+  it('of one is not sent by another who signs in first, nor shown to them, and goes out when they are back', async () => {
+    answers = Array.from({ length: 99 }, () => down);
+    useProgress.getState().set(m, knots(8));
+    await jest.advanceTimersByTimeAsync(100);
+    workAs('ida elsewhere');
+    answers = [];
+    sent = [];
+    await flush();
+    await jest.advanceTimersByTimeAsync(60_000);
+    expect([sent, here('m')]).toEqual([[], undefined]);
+    workAs('otto here');
+    await flush();
+    expect([sent, here('m')]).toEqual([[], undefined]);
+    useProgress.getState().set(m, knots(1));
+    await settle();
+    workAs('ida here');
+    await flush();
+    expect(sent.map(({ at, doneBy }) => [at, doneBy])).toEqual([
+      [knots(1), 'otto here'],
+      [knots(8), 'ida here'],
+    ]);
+    // The server takes no change of a device twice.
+    expect(sent[0]?.device).not.toBe(sent[1]?.device);
+    expect(unsent()).toEqual([]);
+  });
+
+  it('is kept where the server has somebody else at the other end meanwhile', async () => {
+    answers = [() => answer(409, { error: { code: 'session.other', message: 'x', remedy: 'y' } })];
+    useProgress.getState().set(m, knots(3));
+    await settle();
+    expect(unsent()).toEqual(['m']);
+    expect(await storedReports()).toMatchObject([{ at: knots(3) }]);
   });
 
   it('is forgotten of a make that is gone', async () => {
@@ -173,7 +218,7 @@ describe('progress of a make', () => {
       await settle();
       expect(sent).toHaveLength(1);
       expect(here('m')).toBe(3);
-      expect(await storedReports('m')).toHaveLength(1);
+      expect(await storedReports()).toHaveLength(1);
       useProgress.getState().set(m, knots(4));
       await settle();
       expect(sent.map((s) => s.at?.unit)).toEqual([3, 4]);
@@ -207,52 +252,22 @@ describe('progress of a make', () => {
     answers = [down];
     useProgress.getState().set(m, knots(3));
     // The refusal comes through promises of the store, which a busy machine takes its time over.
-    for (let i = 0; i < 20 && useProgress.getState().keeping; i++) {
+    for (let i = 0; i < 20 && useOutbox.getState().keeping; i++) {
       await jest.advanceTimersByTimeAsync(100);
     }
-    expect(useProgress.getState().keeping).toBe(false);
+    expect(useOutbox.getState().keeping).toBe(false);
     expect(here('m')).toBe(3);
     await settle();
     expect(sent.at(-1)?.at?.unit).toBe(3);
     expect(unsent()).toEqual([]);
   });
 
-  it.each([
-    [2, { local: { m: { done: 17, at: 5, timers: {} } }, unsent: { m: true }, seconds: {} }, 17],
-    [0, { done: { m: 4 } }, 4],
-  ])(
-    'that version %i kept as a number of actions is still there',
-    async (version, state, count) => {
-      localStorage.setItem('coiled-strand.progress', JSON.stringify({ version, state }));
-      await findKept();
-      expect(localOf(useProgress.getState().reports.m)).toMatchObject({ at: null, count });
-      expect(localStorage.getItem('coiled-strand.progress')).toBeNull();
-      // It is sent with the place that the next action leads to.
-      await flush();
-      expect(sent).toEqual([]);
-      useProgress.getState().set(m, knots(18));
-      await settle();
-      expect(sent).toHaveLength(1);
-      expect(sent[0]).not.toHaveProperty('from');
-      expect(await storedReports()).toEqual([]);
-    },
-  );
-
-  it('that an older version kept as a place is sent', async () => {
-    const state = { local: { m: { at: knots(6), when: 5, timers: {} } }, seconds: {}, device: 'd' };
-    localStorage.setItem('coiled-strand.progress', JSON.stringify({ version: 3, state }));
-    await findKept();
-    expect(here('m')).toBe(6);
-    await flush();
-    expect(sent).toMatchObject([{ at: knots(6), device: 'd' }]);
-  });
-
-  it('sends what was measured half way, the last of it, also what an older version never sent', async () => {
+  it('sends what was measured half way, the last of it', async () => {
     const half = (length: number) => ({ done: { band: 7 }, length, left: [300, null] });
     const { setMeasured } = useProgress.getState();
     setMeasured(m, half(50));
     setMeasured(m, half(51));
-    expect(localOf(useProgress.getState().reports.m)).toMatchObject({ measured: half(51) });
+    expect(localOf(reportsOf('m'))).toMatchObject({ measured: half(51) });
     await settle();
     expect(sent.at(-1)).toMatchObject({
       measured: {
@@ -266,17 +281,6 @@ describe('progress of a make', () => {
     expect(sent.at(-1)).toMatchObject({ measured: null });
     // It is no place: it goes on from nowhere.
     expect(sent.some((one) => 'at' in one)).toBe(false);
-    localStorage.setItem(
-      'coiled-strand.measures',
-      JSON.stringify({ version: 1, state: { kept: { other: half(60) } } }),
-    );
-    await findKept();
-    await flush();
-    expect(sent.at(-1)).toMatchObject({
-      path: '/api/makes/other/progress',
-      measured: { length: 60 },
-    });
-    expect(localStorage.getItem('coiled-strand.measures')).toBeNull();
   });
 
   it('keeps what was measured here where the make went on elsewhere', async () => {

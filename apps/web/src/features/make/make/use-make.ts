@@ -14,7 +14,8 @@ import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useMakePlan, useMakes } from '../../../data/api/queries';
 import { heardHalfWay } from './half-way';
-import { localOf, useProgress, type Local } from './progress-store';
+import { useOutbox } from '../../../data/outbox/outbox';
+import { localOf, useReports, type Local } from './progress-store';
 
 export interface Make {
   readonly view: MakeView;
@@ -60,10 +61,7 @@ export function makeOf(
   local: Local | undefined,
   beside: boolean,
 ): Make {
-  const done =
-    local?.count !== undefined
-      ? Math.min(local.count, totalActions(steps))
-      : (actionsAt(steps, local?.at ?? view.at) ?? view.reached.done);
+  const done = actionsAt(steps, local?.at ?? view.at) ?? view.reached.done;
   return {
     view,
     plan,
@@ -91,14 +89,15 @@ export function useMake(pieceId: string): Followed {
   const [search] = useSearchParams();
   const open = makes ?? NONE;
   const view = open.find((make) => make.id === search.get(MAKE_PARAM)) ?? open[0];
-  const told = useProgress((state) => (view ? state.reports[view.id] : undefined));
-  const ready = useProgress((state) => state.ready);
+  const reports = useReports(view?.id ?? '');
+  const ready = useOutbox((state) => state.ready);
   const frozen = useMakePlan(view?.id).data;
   return useMemo(
     () => ({
-      make: view && frozen && ready ? makeOf(view, frozen, localOf(told), open.length > 1) : null,
+      make:
+        view && frozen && ready ? makeOf(view, frozen, localOf(reports), open.length > 1) : null,
       comes: view !== undefined && (frozen === undefined || !ready),
     }),
-    [view, frozen, told, ready, open.length],
+    [view, frozen, reports, ready, open.length],
   );
 }

@@ -1,8 +1,9 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
+import { emptyOutbox } from '../../../data/outbox/testing';
 import { act, screen } from '@testing-library/react';
 import { renderIn } from '../../../testing';
 import { makeAt, pieceOf } from '../../../testing-make';
-import { localOf, useProgress } from './progress-store';
+import { localOf, reportsOf, useProgress } from './progress-store';
 import { beginWait, runningWaits, sayLeft, Waits } from './waits';
 
 const piece = { ...pieceOf('focal-cord'), ends: 'glue' as const };
@@ -12,8 +13,9 @@ const HOUR = 3_600_000;
 
 beforeEach(() => {
   jest.useFakeTimers({ now: Date.parse(started) + HOUR });
-  localStorage.clear();
-  useProgress.setState({ reports: {}, own: {} });
+  emptyOutbox();
+  emptyOutbox();
+  useProgress.setState({ own: {} });
   globalThis.fetch = () => Promise.reject(new TypeError('down'));
 });
 afterEach(() => {
@@ -34,15 +36,16 @@ describe('waits', () => {
   it('begin with the step that was done, once, and are stopped by hand', () => {
     const make = makeAt(piece, 3);
     beginWait(make, glue);
-    const kept = localOf(useProgress.getState().reports['make-1'])!;
+    const kept = localOf(reportsOf('make-1'))!;
     expect(Date.parse(kept.timers['ends-glue']!)).toBe(Date.parse(started) + HOUR);
     expect(kept.at).toBeNull();
     const running = { ...make, timers: { 'ends-glue': started } };
-    useProgress.setState({ reports: {}, own: {} });
+    emptyOutbox();
+    useProgress.setState({ own: {} });
     beginWait(running, glue);
-    expect(useProgress.getState().reports).toEqual({});
+    expect(reportsOf('make-1')).toEqual([]);
     beginWait(make, make.steps[0]);
-    expect(useProgress.getState().reports).toEqual({});
+    expect(reportsOf('make-1')).toEqual([]);
   });
   it('that were stopped do not run', () => {
     expect(runningWaits(makeAt(piece, 0, { timers: { 'ends-glue': null } }))).toEqual([]);

@@ -3,6 +3,7 @@ import { actionsAt, placeOf } from '@coiled-strand/core';
 import { useUnits } from '../../../ui/settings/use-units';
 import { Button } from '../../../ui/shell/button';
 import { Modal } from '../../../ui/shell/modal';
+import { useOutbox } from '../../../data/outbox/outbox';
 import { useProgress } from './progress-store';
 import type { Make } from './use-make';
 
@@ -49,7 +50,7 @@ function useWhere({ steps }: Make): (done: number) => string {
 
 /** What is tapped is known in this window alone until the server has it. */
 export function NotKept() {
-  const keeping = useProgress((state) => state.keeping);
+  const keeping = useOutbox((state) => state.keeping);
   if (keeping) return null;
   return (
     <Text role="alert" bg="warnFaint" borderRadius="soft" px="4" py="2">

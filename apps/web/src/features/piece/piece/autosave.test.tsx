@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
+import { emptyOutbox } from '../../../data/outbox/testing';
 import type { PieceView } from '@coiled-strand/contract';
 import { EXAMPLE_PIECE, type Piece } from '@coiled-strand/core';
 import { act, render } from '@testing-library/react';
@@ -42,7 +43,7 @@ const wait = (ms: number): Promise<void> => act(() => jest.advanceTimersByTimeAs
 
 beforeEach(() => {
   jest.useFakeTimers();
-  localStorage.clear();
+  emptyOutbox();
   Object.assign(server, fresh);
   globalThis.fetch = ((_path: string, init: RequestInit) => {
     if (server.away) return Promise.reject(new TypeError('Failed to fetch'));

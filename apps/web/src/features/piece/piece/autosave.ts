@@ -2,8 +2,9 @@ import { sameDocument, type Piece } from '@coiled-strand/core';
 import type { PieceView } from '@coiled-strand/contract';
 import { nanoid } from 'nanoid';
 import { useEffect } from 'react';
-import { ApiError, call, isGone, isPassing } from '../../../data/api/client';
+import { ApiError, call, isElsewhere, isGone, isPassing } from '../../../data/api/client';
 import { keys, queryClient } from '../../../data/api/queries';
+import { useOutbox } from '../../../data/outbox/outbox';
 import { dropDraft } from './draft';
 import { isDirty, usePiece } from './piece-store';
 
@@ -25,13 +26,20 @@ function schedule(delay: number): void {
   timer = setTimeout(() => void send(), delay);
 }
 
-async function put(id: string, piece: Piece, seen: number, request: string): Promise<PieceView> {
+async function put(
+  id: string,
+  piece: Piece,
+  seen: number,
+  request: string,
+  doneBy = useOutbox.getState().owner,
+): Promise<PieceView> {
   const view = await call<PieceView>(`/pieces/${id}`, {
     method: 'PUT',
     body: piece,
     ifMatch: seen,
     request,
     keepalive: true,
+    doneBy,
   });
   queryClient.setQueryData(keys.piece(id), view);
   void queryClient.invalidateQueries({ queryKey: keys.pieces });
@@ -71,6 +79,7 @@ async function send(): Promise<void> {
 export async function leave(): Promise<void> {
   const state = usePiece.getState();
   const { id, history, stored, conflict, save } = state;
+  const { owner } = useOutbox.getState();
   const unsent = isDirty(state) && !conflict && save !== 'gone';
   clearTimeout(timer);
   last = null;
@@ -78,8 +87,8 @@ export async function leave(): Promise<void> {
   if (!unsent || id === null || !history || !stored) return;
   const seen = (await sending) ?? stored.version;
   try {
-    await put(id, history.now, seen, nanoid());
-    if (usePiece.getState().id !== id) dropDraft(id);
+    await put(id, history.now, seen, nanoid(), owner);
+    if (usePiece.getState().id !== id) await dropDraft(id);
   } catch {
     // The draft stays; opening the piece sends it, or asks when the piece was changed meanwhile.
   }
@@ -96,7 +105,7 @@ function fail(id: string, error: unknown): void {
     state.setSave('gone');
     return;
   }
-  if (isPassing(error)) {
+  if (isPassing(error) || isElsewhere(error)) {
     state.setSave('waiting', error instanceof ApiError ? error.message : undefined);
     schedule(RETRY_MS[Math.min(failures, RETRY_MS.length - 1)] as number);
     failures += 1;

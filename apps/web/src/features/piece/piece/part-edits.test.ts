@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it } from '@jest/globals';
+import { emptyOutbox } from '../../../data/outbox/testing';
 import { templateById, type Bead } from '@coiled-strand/core';
 import { useSelection } from '../bench/selection-store';
 import { pieceNow, viewOf } from '../../../testing';
@@ -28,7 +29,7 @@ const bead: Bead = {
 const ids = (): string[] => pieceNow().parts.map((part) => part.id);
 
 beforeEach(() => {
-  localStorage.clear();
+  emptyOutbox();
   usePiece.getState().close();
   useSelection.setState({ part: null, pane: 'part', drop: null });
   usePiece.getState().open(

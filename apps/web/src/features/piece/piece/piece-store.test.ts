@@ -1,6 +1,8 @@
-import { beforeEach, describe, expect, it, jest } from '@jest/globals';
+import { beforeEach, describe, expect, it } from '@jest/globals';
+import { emptyOutbox } from '../../../data/outbox/testing';
 import type { PieceView } from '@coiled-strand/contract';
 import { EXAMPLE_PIECE, type Piece } from '@coiled-strand/core';
+import { keep, workAs } from '../../../data/outbox/outbox';
 import { readDrafts } from './draft';
 import { isDirty, usePiece } from './piece-store';
 
@@ -26,13 +28,14 @@ const setWrist = (mm: number): void =>
 
 const readDraft = (id: string) => readDrafts(id)[0]?.draft ?? null;
 const setName = (name: string): void => store().edit((p) => ({ ...p, name }));
-const OLD = 'coiled-strand.draft.p1.closed';
+const OLD = 'closed';
 /** As another window of this browser left it. */
-const left = (draft: object, key = OLD): void =>
-  localStorage.setItem(key, JSON.stringify({ requests: [], ...draft }));
+const left = (draft: object, window = OLD): void =>
+  void keep('draft', 'p1', window, { requests: [], ...draft });
+const leftBy = (window: string) => readDrafts('p1').find((draft) => draft.window === window);
 
 beforeEach(() => {
-  localStorage.clear();
+  emptyOutbox();
   store().close();
   store().open(view(1));
 });
@@ -138,7 +141,7 @@ describe('the piece on the bench', () => {
       reopened({ ...view(4), piece: { ...piece(180), name: 'Theirs' } });
       expect(store().history?.now).toEqual({ ...piece(170), name: 'Theirs' });
       expect(store().conflict).toBeNull();
-      expect(localStorage.getItem(OLD)).toBeNull();
+      expect(leftBy(OLD)).toBeUndefined();
       expect(readDraft('p1')?.version).toBe(4);
     });
 
@@ -158,15 +161,12 @@ describe('the piece on the bench', () => {
       reopened(view(4, 165));
       expect(store().conflict?.theirs.version).toBe(4);
       store().keepMine();
-      expect(localStorage.getItem(OLD)).toBeNull();
+      expect(leftBy(OLD)).toBeUndefined();
       expect(readDraft('p1')).toMatchObject({ version: 4, piece: piece(170) });
     });
 
-    it('is asked about where an older version kept no more of it', () => {
-      localStorage.setItem(
-        'coiled-strand.draft.p1',
-        JSON.stringify({ version: 1, piece: piece(170) }),
-      );
+    it('is asked about where nobody knows what it was made of', () => {
+      left({ version: 1, base: null, piece: piece(170) });
       reopened({ ...view(4), piece: { ...piece(180), name: 'Theirs' } });
       expect(store().conflict).not.toBeNull();
       store().takeTheirs();
@@ -204,15 +204,16 @@ describe('the piece on the bench', () => {
     expect(isDirty(store())).toBe(true);
   });
 
-  it('says when this browser has no room for what is not saved', () => {
-    const full = jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
-      throw new DOMException('full', 'QuotaExceededError');
-    });
+  it('is taken off the bench when somebody else signs in, and is theirs who did it', () => {
+    workAs('ida here');
+    store().open(view(1));
     setWrist(170);
-    full.mockRestore();
-    expect(store().keeping).toBe(false);
+    workAs('otto here');
+    expect(store().id).toBeNull();
+    store().open(view(1));
+    expect(wrist()).toBe(180);
+    workAs('ida here');
+    store().open(view(1));
     expect(wrist()).toBe(170);
-    setWrist(171);
-    expect(store().keeping).toBe(true);
   });
 });

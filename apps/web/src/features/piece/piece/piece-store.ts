@@ -1,6 +1,7 @@
 import { sameDocument, type Piece } from '@coiled-strand/core';
 import type { PieceView } from '@coiled-strand/contract';
 import { create } from 'zustand';
+import { useOutbox } from '../../../data/outbox/outbox';
 import { dropDraft, keepDraft, readDrafts } from './draft';
 import * as history from './history';
 import { merge } from './merge';
@@ -14,8 +15,8 @@ export type SaveState = 'saved' | 'saving' | 'waiting' | 'refused' | 'gone';
 export interface Conflict {
   /** The piece as another window stored it. */
   readonly theirs: PieceView;
-  /** Where what was changed here lies, when a window that was closed left it. */
-  readonly key?: string;
+  /** The window that what was changed here lies under, when one that was closed left it. */
+  readonly window?: string;
 }
 
 interface PieceState {
@@ -32,8 +33,6 @@ interface PieceState {
   readonly conflict: Conflict | null;
   /** How often what another window changed was put together with what was changed here. */
   readonly merges: number;
-  /** False where this browser has no room for what is not saved yet. */
-  readonly keeping: boolean;
 
   /** Whether whoever looks at it may not change it. */
   readonly readOnly: boolean;
@@ -64,7 +63,6 @@ const CLOSED = {
   refusal: null,
   conflict: null,
   merges: 0,
-  keeping: true,
 } as const;
 
 /** Whether there are edits that the server has not confirmed. */
@@ -79,8 +77,8 @@ export const usePiece = create<PieceState>()((set, get) => {
     if (id === null || stored === null || !current) return;
     const { version, piece: base } = stored;
     const now = current.now;
-    if (sameDocument(now, base)) dropDraft(id);
-    else set({ keeping: keepDraft(id, { version, base, piece: now, requests: unanswered }) });
+    if (sameDocument(now, base)) void dropDraft(id);
+    else void keepDraft(id, { version, base, piece: now, requests: unanswered });
   };
   const change = (next: history.History<Piece>): void => {
     set({ history: next });
@@ -107,7 +105,7 @@ export const usePiece = create<PieceState>()((set, get) => {
   };
   /** What windows of this browser left unsent: put together, until two of them clash and somebody must choose. */
   const takeUpDrafts = (view: PieceView): void => {
-    for (const { key, draft } of readDrafts(view.id)) {
+    for (const { window, draft } of readDrafts(view.id)) {
       const { version, piece, requests } = draft;
       const { history: current, conflict } = get();
       if (!current || conflict) return;
@@ -118,18 +116,18 @@ export const usePiece = create<PieceState>()((set, get) => {
         : base && merge(base, piece, current.now);
       if (!both) {
         // It stays where it lies, with what it was made of, until somebody has chosen.
-        set({ history: history.edit(current, piece), conflict: { theirs: view, key } });
+        set({ history: history.edit(current, piece), conflict: { theirs: view, window } });
         return;
       }
       if (!sameDocument(both, current.now)) set({ history: history.edit(current, both) });
-      settle(view.id, key);
+      settle(view.id, window);
     }
   };
   /** What lay there is here now: kept as this window's, which may be under the same name. */
-  const settle = (id: string, key: string | undefined): void => {
+  const settle = (id: string, window: string | undefined): void => {
     keep();
-    if (key === undefined) return;
-    dropDraft(id, key);
+    if (window === undefined) return;
+    void dropDraft(id, window);
     keep();
   };
   return {
@@ -224,7 +222,7 @@ export const usePiece = create<PieceState>()((set, get) => {
         // Their state goes into the past, so that undo still reaches it.
         history: history.edit(history.edit(current, piece), current.now),
       });
-      settle(id, conflict.key);
+      settle(id, conflict.window);
     },
     takeTheirs() {
       const { conflict, history: current } = get();
@@ -236,11 +234,16 @@ export const usePiece = create<PieceState>()((set, get) => {
         history: history.edit(current, piece),
         save: 'saved',
       });
-      settle(id, conflict.key);
+      settle(id, conflict.window);
     },
 
     close: () => set(CLOSED),
   };
+});
+
+// What is on the bench is whose who opened it: somebody else, or another workshop, does not go on with it.
+useOutbox.subscribe(({ owner }, { owner: before }) => {
+  if (owner !== before && before !== '') usePiece.getState().close();
 });
 
 /**

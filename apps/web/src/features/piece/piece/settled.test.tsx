@@ -1,4 +1,5 @@
 import { afterEach, beforeEach, describe, expect, it, jest } from '@jest/globals';
+import { emptyOutbox } from '../../../data/outbox/testing';
 import {
   templateById,
   withPattern,
@@ -31,7 +32,7 @@ const seen = (): string | null => screen.getByTestId('seen').textContent;
 describe('what lies round the loom', () => {
   beforeEach(() => {
     jest.useFakeTimers();
-    localStorage.clear();
+    emptyOutbox();
     usePiece.getState().close();
   });
   afterEach(() => {

@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it } from '@jest/globals';
+import { emptyOutbox } from '../../../data/outbox/testing';
 import { templateById, type Piece } from '@coiled-strand/core';
 import { act, screen } from '@testing-library/react';
 import { useBenchView } from '../bench/view-store';
@@ -39,7 +40,7 @@ const edit = (change: (piece: Piece) => Piece): void =>
 
 describe('the plan of the piece on the bench', () => {
   beforeEach(() => {
-    localStorage.clear();
+    emptyOutbox();
     usePiece.getState().close();
     useBenchView.getState().setFrame({ scale: 2, x: 0, width: 600, folded: null, folds: false });
     usePiece.getState().open(viewOf(lariat));

@@ -2,10 +2,8 @@ import { Text } from '@chakra-ui/react';
 import { useEffect } from 'react';
 import { Outlet } from 'react-router';
 import { followChanges } from '../../../../data/api/live';
-import { isSignedOut, whenRefused } from '../../../../data/api/client';
-import { keys, queryClient } from '../../../../data/api/queries';
-import { useSession, useSignOut } from '../../../../data/api/people-queries';
-import { flush } from '../../../make/make/progress-sender';
+import { isElsewhere, isSignedOut, whenRefused } from '../../../../data/api/client';
+import { lookWhoIsHere, useSession, useSignOut } from '../../../../data/api/people-queries';
 import { Button } from '../../../../ui/shell/button';
 import { atRest } from '../../../../ui/shell/at-rest';
 import { later } from '../../../../ui/shell/later';
@@ -17,8 +15,8 @@ const SetUpPage = later(() => import('./set-up-page').then((m) => m.SetUpPage));
 const NewWorkshop = later(() => import('./workshops').then((m) => m.NewWorkshop));
 
 whenRefused((error) => {
-  // Signed out meanwhile, here or elsewhere: the page asks who is there.
-  if (isSignedOut(error)) void queryClient.invalidateQueries({ queryKey: keys.session });
+  // Signed out meanwhile, or somebody else signed in, here or elsewhere: the page asks who is there.
+  if (isSignedOut(error) || isElsewhere(error)) void lookWhoIsHere();
   else toaster.create({ title: error.message });
 });
 
@@ -32,8 +30,6 @@ export function Gate() {
     atRest(
       () => void import('../../../../data/device/readings').then((m) => m.listenToInstruments()),
     );
-    // What waited for somebody to sign in.
-    void flush();
   }, [inside, data?.person?.id]);
   // The pages say themselves that nobody answers.
   if (isPending && failureCount === 0) return null;

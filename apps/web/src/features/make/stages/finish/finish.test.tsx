@@ -3,7 +3,8 @@ import { screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { makeAt, pieceOf } from '../../../../testing-make';
 import { renderStage } from '../../../../testing';
-import { localOf, useProgress } from '../../make/progress-store';
+import { emptyOutbox } from '../../../../data/outbox/testing';
+import { localOf, reportsOf, useProgress } from '../../make/progress-store';
 import { FinishStage } from './finish-stage';
 
 const piece = { ...pieceOf('beaded-band'), ends: 'glue' as const };
@@ -16,7 +17,8 @@ const show = (done: number, timers: Record<string, string | null> = {}): void =>
 
 beforeEach(() => {
   globalThis.fetch = () => Promise.reject(new TypeError('down'));
-  useProgress.setState({ reports: {}, own: {} });
+  emptyOutbox();
+  useProgress.setState({ own: {} });
 });
 
 describe('finishing', () => {
@@ -37,7 +39,7 @@ describe('finishing', () => {
     const glue = finishing.findIndex((step) => step.id === 'ends-glue');
     show(finishFrom + glue);
     await userEvent.click(boxes()[glue]!);
-    const { at, timers } = localOf(useProgress.getState().reports['make-1'])!;
+    const { at, timers } = localOf(reportsOf('make-1'))!;
     expect(at).toEqual({ step: finishing[glue + 1]!.id, unit: 0 });
     expect(Object.keys(timers)).toEqual(['ends-glue']);
   });

@@ -1,5 +1,11 @@
 import type { MakeLogDto } from '@coiled-strand/contract';
-import { storeByMake } from '../../make/store-by-make';
+import { drop, entriesOf, keep } from '../../../../data/outbox/outbox';
 
-/** Logs that are half filled in. */
-export const useLogDrafts = storeByMake<MakeLogDto>('log-drafts');
+const PART = 'log';
+
+/** A log that is half filled in stands there again after a reload. */
+export const keepLogForm = (makeId: string, form: MakeLogDto): Promise<void> =>
+  keep('form', makeId, PART, form);
+export const dropLogForm = (makeId: string): Promise<void> => drop('form', makeId, PART);
+export const logFormOf = (makeId: string): MakeLogDto | undefined =>
+  entriesOf<MakeLogDto>('form', makeId).find(({ part }) => part === PART)?.value;

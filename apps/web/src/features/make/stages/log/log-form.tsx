@@ -83,7 +83,7 @@ export function LogForm({ make, plan, open, onDone }: Props) {
             <Button
               size="large"
               onClick={() => {
-                discard();
+                void discard();
                 onDone();
               }}
             >

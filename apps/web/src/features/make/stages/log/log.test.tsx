@@ -6,7 +6,8 @@ import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { listen, renderIn } from '../../../../testing';
 import { loggedView, makeView, planView, pieceOf } from '../../../../testing-make';
-import { useLogDrafts } from './log-drafts';
+import { reopenOutbox } from '../../../../data/outbox/testing';
+import { logFormOf } from './log-drafts';
 import { LogForm } from './log-form';
 import { Logged } from './logged';
 import { minutesOf } from './minutes';
@@ -88,14 +89,14 @@ describe('logging a make', () => {
     await userEvent.type(field(/Note/), 'tight');
     first.unmount();
     // As a new page finds it.
-    await useLogDrafts.persist.rehydrate();
+    await reopenOutbox();
     const again = renderIn({}, <LogForm make={make} plan={plan} open={0} />);
     expect(field(/Cord 1, left over/).value).toBe('30 cm');
     expect(field(/Note/).value).toBe('tight');
     await userEvent.type(field(/Length of the work/), '19.5 cm{Enter}');
     await userEvent.click(screen.getByRole('button', { name: 'Log it' }));
     await waitFor(() => expect(sent).toHaveLength(1));
-    await waitFor(() => expect(useLogDrafts.getState().kept).toEqual({}));
+    await waitFor(() => expect(logFormOf(make.id)).toBeUndefined());
     again.unmount();
     renderIn({}, <LogForm make={make} plan={plan} open={0} />);
     expect(field(/Note/).value).toBe('');

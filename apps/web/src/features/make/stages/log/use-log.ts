@@ -5,12 +5,13 @@ import { useEffect } from 'react';
 import { useForm, type UseFormReturn } from 'react-hook-form';
 import { ApiError, isPassing } from '../../../../data/api/client';
 import { useLogMake, useWearers } from '../../../../data/api/queries';
-import { useLogOutbox } from '../../make/log-outbox';
+import { dropLog, keepLog, useWaitingLog } from '../../make/log-outbox';
+import { flush } from '../../make/progress-sender';
 import { betweenOf } from '../../make/half-way';
-import { localOf, useProgress } from '../../make/progress-store';
+import { localOf, reportsOf, useProgress } from '../../make/progress-store';
 import { measuredOf } from '../../make/use-make';
 import { dotted } from '../../../piece/piece/put-at';
-import { useLogDrafts } from './log-drafts';
+import { dropLogForm, keepLogForm, logFormOf } from './log-drafts';
 import { minutesOf } from './minutes';
 
 /** What a new log begins with: cut as planned, time as it was counted, the rest to be measured. */
@@ -56,7 +57,7 @@ export interface LogOfMake {
   readonly form: UseFormReturn<MakeLogDto>;
   readonly submit: () => Promise<void>;
   /** Forgets what was filled in. */
-  readonly discard: () => void;
+  readonly discard: () => Promise<void>;
   readonly saving: boolean;
   /** Whether it is kept on this device until the server is back. */
   readonly waiting: boolean;
@@ -72,38 +73,40 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
   const form = useForm<MakeLogDto>({
     resolver: classValidatorResolver(MakeLogDto),
     // What was filled in before a reload stands there again.
-    defaultValues: useLogDrafts.getState().kept[make.id] ?? startOf(make, plan),
+    defaultValues: logFormOf(make.id) ?? startOf(make, plan),
   });
-  const keep = useLogDrafts((state) => state.keep);
   const { subscribe } = form;
   useEffect(
     () =>
       subscribe({
         formState: { values: true },
-        callback: ({ values }) => keep(make.id, values),
+        callback: ({ values }) => void keepLogForm(make.id, values),
       }),
-    [subscribe, keep, make.id],
+    [subscribe, make.id],
   );
-  const toSend = useLogOutbox((state) => state.kept[make.id]);
+  const toSend = useWaitingLog(make.id);
+  const discard = async (): Promise<void> => {
+    await Promise.all([dropLogForm(make.id), dropLog(make.id)]);
+  };
   const submit = form.handleSubmit(async (filled) => {
     const record: MakeLogDto = {
-      ...betweenOf(measuredOf(make, plan, localOf(useProgress.getState().reports[make.id]))),
+      ...betweenOf(measuredOf(make, plan, localOf(reportsOf(make.id)))),
       ...filled,
       minutes: filled.stages ? sumOfMinutes(filled.stages) : filled.minutes,
       note: filled.note || undefined,
       owner: filled.owner || undefined,
       ownerId: ownerIdOf(filled.owner, make, wearers),
     };
-    const { keep: keepToSend } = useLogOutbox.getState();
     try {
+      // A log closes its make: what was counted goes out before it.
+      await flush();
       await save.mutateAsync({ id: make.id, record });
-      keepToSend(make.id, null);
       forget(make.id);
-      keep(make.id, null);
+      await discard();
       onDone?.();
     } catch (error) {
       if (isPassing(error)) {
-        keepToSend(make.id, { record, refused: null });
+        await keepLog(make.id, { record, refused: null });
         save.reset();
         return;
       }
@@ -113,10 +116,6 @@ export function useLog(make: MakeView, plan: Plan, onDone?: () => void): LogOfMa
       }
     }
   });
-  const discard = (): void => {
-    keep(make.id, null);
-    useLogOutbox.getState().keep(make.id, null);
-  };
   return {
     form,
     submit,

@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it, jest } from '@jest/globals';
+import { emptyOutbox } from '../../../../data/outbox/testing';
 import { screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { renderIn } from '../../../../testing';
@@ -6,7 +7,7 @@ import { makeAt, pieceOf } from '../../../../testing-make';
 import { CountDialog } from './count-dialog';
 import { LostDialog } from './lost-dialog';
 import { MeasureDialog } from './measure-dialog';
-import { localOf, useProgress } from '../../make/progress-store';
+import { localOf, reportsOf, useReports, useProgress } from '../../make/progress-store';
 import { measuredOf } from '../../make/use-make';
 
 const piece = pieceOf('buckle-band');
@@ -77,20 +78,20 @@ describe('where was I', () => {
   });
 });
 
-const measured = () =>
-  measuredOf(make.view, make.plan, localOf(useProgress.getState().reports['make-1']));
+const measured = () => measuredOf(make.view, make.plan, localOf(reportsOf('make-1')));
 
 /** As the stage shows it: with what is known of the make by now. */
 function Measuring() {
-  const told = useProgress((state) => state.reports['make-1']);
+  const told = useReports('make-1');
   const now = { ...make, measured: measuredOf(make.view, make.plan, localOf(told)) };
   return <MeasureDialog make={now} open onClose={nothing} />;
 }
 
 describe('measuring half way', () => {
   beforeEach(() => {
-    localStorage.clear();
-    useProgress.setState({ reports: {}, own: {} });
+    emptyOutbox();
+    emptyOutbox();
+    useProgress.setState({ own: {} });
   });
   const type = async (name: RegExp, text: string): Promise<void> => {
     const field = screen.getByRole('textbox', { name });

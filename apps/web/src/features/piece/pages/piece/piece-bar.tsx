@@ -1,4 +1,5 @@
 import { Box, Flex, Input, Menu, Portal, Text } from '@chakra-ui/react';
+import { useOutbox } from '../../../../data/outbox/outbox';
 import { useAddPiece } from '../../../../data/api/queries';
 import { Changeable, ForMakers } from '../../../../ui/frame/for-makers';
 import { saveFile } from '../../../../ui/shell/save-file';
@@ -37,7 +38,8 @@ const WORDS: Readonly<Record<SaveState, string>> = {
 function SaveNote() {
   const told = usePiece((state) => state.save);
   const refusal = usePiece((state) => state.refusal);
-  const keeping = usePiece((state) => state.keeping);
+  const keeping = useOutbox((state) => state.keeping);
+  const writing = useOutbox((state) => state.writing > 0);
   const dirty = usePiece(isDirty);
   // What was typed a moment ago is not saved yet, although nothing has been sent.
   const save: SaveState = told === 'saved' && dirty ? 'saving' : told;
@@ -59,7 +61,7 @@ function SaveNote() {
       minW="0"
     >
       {save === 'waiting' && <CloudOff size={16} aria-hidden />}
-      {save === 'waiting' && !keeping
+      {save === 'waiting' && (!keeping || writing)
         ? 'Not saved: leave this window open until the server answers'
         : WORDS[save]}
       {refusal && trouble && <span>: {refusal}</span>}

@@ -5,7 +5,8 @@ import type { PieceView } from '@coiled-strand/contract';
 import { memo, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { ApiError, isGone, isPutAway } from '../../../../data/api/client';
-import { useMay } from '../../../../data/api/people-queries';
+import { useOutbox } from '../../../../data/outbox/outbox';
+import { useMay, useSession, useWorkIn } from '../../../../data/api/people-queries';
 import { useBringBack, useHand, usePieceQuery } from '../../../../data/api/queries';
 import { isLarge } from '../../bench/large';
 import { useSelection } from '../../bench/selection-store';
@@ -37,9 +38,11 @@ export function PieceRoute() {
   const query = usePieceQuery(id);
   const open = usePiece((state) => state.open);
   const openId = usePiece((state) => state.id);
+  // What waits of it here is known first.
+  const ready = useOutbox((state) => state.ready);
   useEffect(() => {
-    if (query.data) open(query.data);
-  }, [query.data, open]);
+    if (query.data && ready) open(query.data);
+  }, [query.data, open, ready]);
   const gone = isGone(query.error);
   useEffect(() => {
     const state = usePiece.getState();
@@ -60,6 +63,7 @@ export function PieceRoute() {
         {query.isError ? (
           <Fault error={query.error} onRetry={() => void query.refetch()}>
             {isPutAway(query.error) && <BringBack pieceId={id} />}
+            {gone && !isPutAway(query.error) && <OtherWorkshops />}
             {query.error instanceof ApiError && (
               <Button asChild>
                 <Link to="/">To the workshop</Link>
@@ -73,6 +77,19 @@ export function PieceRoute() {
     );
   }
   return <OpenPiece view={query.data} />;
+}
+
+/** What is not in this workshop may be in another that one works in. */
+function OtherWorkshops() {
+  const { data } = useSession();
+  const workIn = useWorkIn();
+  return data?.workshops
+    .filter(({ id }) => id !== data.workshop?.id)
+    .map(({ id, name }) => (
+      <Button key={id} disabled={workIn.isPending} onClick={() => workIn.mutate(id)}>
+        Look in {name}
+      </Button>
+    ));
 }
 
 function BringBack({ pieceId }: { readonly pieceId: string }) {

@@ -1,0 +1,134 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { MakeView, PageView } from '@coiled-strand/contract';
+import { expect, type Page } from '@playwright/test';
+import pg from 'pg';
+import { newPiece, saved, stored, type Running } from '../fixtures.js';
+import { browserOf, choosePassword, comeIn, invite, signIn, test } from '../people.js';
+
+/** Everybody is signed out, and no page is told. */
+async function endSessions({ databaseUrl }: Running): Promise<void> {
+  const client = new pg.Client(databaseUrl);
+  await client.connect();
+  await client.query('delete from session');
+  await client.end();
+}
+
+/** How far the make of a piece is for the server, as the page’s own session sees it. */
+async function doneOf(page: Page, pieceId: string): Promise<number | undefined> {
+  const answer = await page.request.get(`/api/makes?piece=${pieceId}&state=under-way`);
+  if (!answer.ok()) return undefined;
+  return ((await answer.json()) as PageView<MakeView>).items[0]?.reached.done;
+}
+
+/** Begins to make a new piece. @returns its id */
+async function beginMake(page: Page, name: string): Promise<string> {
+  await newPiece(page, name);
+  await saved(page);
+  await page.getByRole('link', { name: /Make/ }).click();
+  await page.getByRole('button', { name: 'Begin making' }).click();
+  await page.getByText('Step 1 of').waitFor();
+  return new URL(page.url()).pathname.split('/')[2]!;
+}
+
+const tap = async (page: Page, times: number): Promise<void> => {
+  for (let i = 0; i < times; i++) await page.keyboard.press('Space');
+};
+
+test('knots counted with the server away wait for the workshop that they were tied in', async ({
+  browser,
+  house,
+}) => {
+  const page = await browserOf(browser, house);
+  await choosePassword(page);
+  await page.getByRole('textbox', { name: 'A workshop of your own' }).fill('Attic');
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Attic');
+  const piece = await beginMake(page, 'In the attic');
+
+  // The session is ended while the server is away; whoever signs in lands in the first of two workshops.
+  await house.stop();
+  await tap(page, 8);
+  await endSessions(house);
+  await house.start();
+  await signIn(page, 'marit');
+  await expect(page.getByRole('alert')).toContainText('There is no such piece');
+  await page.getByRole('button', { name: 'Look in Attic' }).click();
+  await page.getByText(/^Step \d+ of/).waitFor();
+  await expect.poll(() => doneOf(page, piece)).toBe(8);
+
+  // Another tab goes to the other workshop before what was counted here is sent.
+  await page.route('**/progress', (route) => route.abort());
+  await tap(page, 3);
+  const tab = await page.context().newPage();
+  await tab.goto('/account');
+  await tab.getByRole('button', { name: 'Work here' }).click();
+  await expect(tab.getByRole('heading', { level: 1 })).toHaveText('Thistledown Bench');
+  await page.unroute('**/progress');
+  await expect(page.getByRole('alert')).toContainText('There is no such piece');
+  await page.getByRole('button', { name: 'Look in Attic' }).click();
+  await expect.poll(() => doneOf(page, piece)).toBe(11);
+  await page.getByText(/^Step \d+ of/).waitFor();
+});
+
+test('on a shared tablet what one did waits for them, whoever signs in first', async ({
+  browser,
+  house,
+}) => {
+  const tablet = await browserOf(browser, house);
+  await choosePassword(tablet);
+  const link = await invite(tablet, 'Maker');
+  const elsewhere = await browserOf(browser, house);
+  await comeIn(elsewhere, link, 'Robin');
+  const piece = await beginMake(tablet, 'On the tablet');
+
+  await house.stop();
+  await tap(tablet, 6);
+  await endSessions(house);
+  await house.start();
+  await signIn(tablet, 'robin');
+  await tablet.getByText(/^Step \d+ of/).waitFor();
+  // Robin goes on where the server has it, which has heard of none of them.
+  await tap(tablet, 2);
+  await expect.poll(() => doneOf(tablet, piece)).toBe(2);
+  await tablet.goto('/account');
+  await tablet.getByRole('button', { name: 'Sign out', exact: true }).click();
+  await signIn(tablet, 'marit');
+  await expect(tablet.getByRole('heading', { level: 1 })).toHaveText('Marit Solheim-Okafor');
+  // She was further than he.
+  await expect.poll(() => doneOf(tablet, piece)).toBe(6);
+  await tablet.goto(`/pieces/${piece}/make`);
+  await expect(tablet.getByText(/^Step \d+ of/)).toBeVisible();
+});
+
+test('what is said to be saved on this device is there when the browser is killed that moment', async ({
+  house,
+  playwright,
+}, { project }) => {
+  const profile = mkdtempSync(join(tmpdir(), 'coiled-strand-browser-'));
+  const open = async (): Promise<Page> => {
+    const options = { ...project.use.launchOptions, baseURL: house.url };
+    return (await playwright.chromium.launchPersistentContext(profile, options)).newPage();
+  };
+  const page = await open();
+  await newPiece(page, 'Killed');
+  await saved(page);
+  const { pathname } = new URL(page.url());
+  const wrist = (on: Page) => on.getByRole('textbox', { name: /^Wrist/ });
+  await house.stop();
+  await wrist(page).fill('15.5');
+  await page.keyboard.press('Enter');
+  await page.getByText('Saved on this device').waitFor();
+  execFileSync('pkill', ['-KILL', '-f', profile]);
+
+  await house.start();
+  const again = await open();
+  await again.goto(pathname);
+  await expect(wrist(again)).toHaveValue('15.5 cm');
+  await saved(again);
+  expect((await stored(house, 'Killed')).piece.wearer.wrist).toBe(155);
+  await again.context().close();
+  rmSync(profile, { recursive: true, force: true });
+});
