@@ -75,6 +75,8 @@ export interface ClosureEntry {
   readonly type: string;
   readonly label: string;
   readonly blurb: string;
+  /** What it is good for, and what to know of it. Common practice, no source. */
+  readonly goodFor: string;
   /** Whether it opens, so that the piece need not pass the hand. */
   readonly opens: boolean;
   /** Whether it gives way under a pull before the cord does. */

@@ -163,6 +163,8 @@ export interface PartEntry {
   readonly id: string;
   readonly label: string;
   readonly blurb: string;
+  /** What it is good for, and what to know of it. Common practice, no source. */
+  readonly goodFor: string;
   readonly group: 'cord' | 'knots' | 'beads' | 'focal';
   /** Its word in a sentence of counts: 'half knot'. */
   readonly unitName: string;

@@ -8,6 +8,8 @@ export interface EndSchool {
   readonly label: string;
   /** Why makers who do it this way do so. */
   readonly because: string;
+  /** What it is good for, and what to know of it. Common practice, no source. */
+  readonly goodFor: string;
 }
 
 /** The common schools and their reasons; makers differ, so the choice is theirs. Common practice. */
@@ -16,14 +18,18 @@ export const END_SCHOOLS: Readonly<Record<EndTreatment, EndSchool>> = {
     label: 'Singe and flatten',
     because:
       'Quick and lasting on synthetic cord: the end melts into a bead that cannot pull back.',
+    goodFor:
+      'Nylon and polyester. Quick, and lasting: the end becomes a bead that does not pull back. Never for cotton, hemp, silk or leather.',
   },
   glue: {
     label: 'Glue',
     because: 'Soft to the skin and right for any fibre; needs a day to cure before it is worn.',
+    goodFor: 'Every fibre. A drop that soaks in; it needs its time before the piece is worn.',
   },
   tuck: {
     label: 'Tuck under the last knots',
     because: 'No heat, no glue, and the piece can be untied again; holds by friction alone.',
+    goodFor: 'Pieces that may be untied again, and skin that bears neither glue nor a hard end.',
   },
 };
 

@@ -32,6 +32,7 @@ export interface OwnCordSliderSpec<C extends OwnCordSlider> {
   readonly type: C['type'];
   readonly label: string;
   readonly blurb: string;
+  readonly goodFor: string;
   /** What it asks for besides cord and tails. */
   readonly fields: readonly Field[];
   make(): Omit<C, keyof OwnCordSlider>;
@@ -120,6 +121,7 @@ export function ownCordSlider<C extends OwnCordSlider>(
       type: spec.type,
       label: spec.label,
       blurb: spec.blurb,
+      goodFor: spec.goodFor,
       opens: false,
       trials: ['slides'],
     },

@@ -9,7 +9,7 @@ import { END_TREATMENTS, suitsEnd, usualEndOfAll } from '../../base/material/end
 import { PRACTICES } from '../../base/material/practice.js';
 import { STOPPER_FORMS } from '../../craft/knot/stopper.js';
 import { readyPattern } from '../../craft/floss/ready.js';
-import { PART_KINDS, type Part } from '../../craft/part/registry.js';
+import { partKind, PART_KINDS, type Part } from '../../craft/part/registry.js';
 import { EXAMPLE_PIECE } from '../../piece/example.js';
 import type { Piece, Strand } from '../../piece/piece.js';
 import { idleCords } from '../checks.js';
@@ -100,52 +100,48 @@ const WAYS: readonly (readonly [string, (cord: Cord, role: 'core' | 'plaited') =
  * so that only what goes round it or lies along it can be; a loop of its own at the start leaves no room
  * for another thing there; and what is strung on a piece that is worn open with no knot behind it runs off.
  */
+const ROUND_OR_ALONG: ReadonlySet<string> = new Set([
+  'square-knot-sinnet',
+  'own-knot',
+  'chain-cord',
+  'plain',
+  'whipping',
+  'tail',
+]);
+const isLoop = (id: string): boolean => id === 'loop';
 const CANNOT: Readonly<
-  Record<string, { readonly kinds: readonly string[]; readonly code: string }>
+  Record<string, { readonly is: (id: string) => boolean; readonly code: string }>
 > = {
-  'side-release-buckle': {
-    kinds: [
-      'hitch-spiral',
-      'plait',
-      'petal-plait',
-      'two-cord-knot',
-      'stopper-knot',
-      'end-knot',
-      'beads',
-      'alternating-beads',
-      'beaded-plait',
-      'focal',
-      'stone',
-      'stopper-ring',
-      'loop',
-      'knotted-floss',
-    ],
-    code: 'closed-end',
-  },
-  'loop-and-button': { kinds: ['loop'], code: 'out-of-order' },
-  'loop-and-knot': { kinds: ['loop'], code: 'out-of-order' },
-  lobster: { kinds: ['loop'], code: 'out-of-order' },
-  toggle: { kinds: ['loop'], code: 'out-of-order' },
-  'hook-and-ring': { kinds: ['loop'], code: 'out-of-order' },
-  'breakaway-clasp': { kinds: ['loop'], code: 'out-of-order' },
+  'side-release-buckle': { is: (id) => !ROUND_OR_ALONG.has(id), code: 'closed-end' },
   lariat: {
-    kinds: ['beads', 'alternating-beads', 'beaded-plait', 'focal', 'stone', 'stopper-ring'],
+    is: (id) =>
+      partKind(id).entry.needsBead || id === 'stone' || id === 'focal' || id === 'stopper-ring',
     code: 'not-fast',
   },
+  ...Object.fromEntries(
+    [
+      'loop-and-button',
+      'loop-and-knot',
+      'lobster',
+      'toggle',
+      'hook-and-ring',
+      'breakaway-clasp',
+    ].map((type) => [type, { is: isLoop, code: 'out-of-order' }]),
+  ),
 };
 
 describe('every closure on every kind of part', () => {
   const cases = CLOSURE_KINDS.flatMap((closure) =>
     PART_KINDS.map((part) => [closure.entry.type, part.entry.id, closure, part] as const),
   );
-  it.each(cases)('%s on %s is made, or refused for a reason', (type, id, closureKind, partKind) => {
+  it.each(cases)('%s on %s is made, or refused for a reason', (type, id, closureKind, kind) => {
     const cord = testCord(1.5, { kind: 'waxed-cotton' });
-    const cannot = CANNOT[type]?.kinds.includes(id) ? CANNOT[type].code : null;
+    const cannot = CANNOT[type]?.is(id) ? CANNOT[type].code : null;
     for (const [way, strands] of WAYS) {
       for (const role of ['core', 'plaited'] as const) {
         const laid = strands(cord, role);
-        const part = partKind.make({ id: 'part', bead: 'six', cord, runs: laid.length });
-        const first = partKind.entry.forClosure || id === 'tail';
+        const part = kind.make({ id: 'part', bead: 'six', cord, runs: laid.length });
+        const first = kind.entry.forClosure || id === 'tail';
         const fill: Part = { id: 'fill', kind: 'plain', length: null };
         const piece: Piece = {
           ...EXAMPLE_PIECE,

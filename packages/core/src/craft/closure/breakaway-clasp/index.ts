@@ -18,6 +18,8 @@ export const breakawayClasp = tiedClasp<BreakawayClasp>({
     type: 'breakaway-clasp',
     label: 'Breakaway clasp',
     blurb: 'Comes apart under a pull; sold for adults and for children.',
+    goodFor:
+      'Necklaces, lanyards, and whatever a child wears: it comes apart under a pull. It is no proof of safety: go by what its maker rates it for.',
     opens: true,
     givesWay: true,
     trials: ['gives-way'],

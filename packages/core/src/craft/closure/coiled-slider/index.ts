@@ -29,6 +29,7 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
   type: 'coiled-slider',
   label: 'Coiled slider',
   blurb: 'Wraps of a short cord round both tails, pulled under themselves.',
+  goodFor: 'As a slider of square knots, rounder and firmer; harder to tie the first time.',
   name: 'coil',
   fields: [countField('turns', 'Wraps', 3, 30)],
   make: () => ({ turns: 5 }),

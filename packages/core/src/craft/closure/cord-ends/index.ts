@@ -107,6 +107,8 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
     type: 'cord-ends',
     label: 'End caps or crimp ends',
     blurb: 'A glued cap or a crimp on each end, with any clasp between.',
+    goodFor:
+      'Cords that are too thick or too many to tie to a clasp. Glue holds only what is clean and fits.',
     opens: true,
   },
   fields: [

@@ -36,6 +36,8 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
     type: 'glue-in-clasp',
     label: 'Glue-in clasp',
     blurb: 'Each end of a thick cord is glued into a recess.',
+    goodFor:
+      'Thick leather and paracord: neat and flat, and for good, since glue cannot be undone.',
     opens: true,
   },
   fields: [

@@ -16,6 +16,7 @@ export const hookAndRing = tiedClasp<HookAndRing>({
     type: 'hook-and-ring',
     label: 'Hook and ring',
     blurb: 'A hook that holds by the pull of the piece.',
+    goodFor: 'Flat and quick; it stays shut as long as the piece pulls at it.',
     opens: true,
   },
   fields: [

@@ -58,6 +58,7 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
     type: 'lariat',
     label: 'Lariat, worn open',
     blurb: 'Through its own loop, a ring, a clasp, or tied.',
+    goodFor: 'A long necklace that is worn in several ways. Its ends are what is looked at.',
     opens: true,
   },
   fields: [

@@ -25,6 +25,8 @@ export const lobster = tiedClasp<Lobster>({
     type: 'lobster',
     label: 'Lobster clasp',
     blurb: 'A sprung hook on a ring or a loop, with a chain for a second size.',
+    goodFor:
+      'The clasp that hardly comes undone by itself. Small ones want good fingernails, or another pair of hands.',
     opens: true,
   },
   fields: [

@@ -128,6 +128,8 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
     type: 'loop-and-button',
     label: 'Loop and button',
     blurb: 'A button through one loop, or two for two sizes.',
+    goodFor:
+      'Bracelets that close firmly and need no metal clasp. The loop stretches a little, so it is made snug.',
     opens: true,
     trials: ['passes'],
   },

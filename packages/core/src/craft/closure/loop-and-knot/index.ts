@@ -93,6 +93,7 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
     type: 'loop-and-knot',
     label: 'Loop and stopper knot',
     blurb: 'Cord alone: a knot at one end passes a loop at the other.',
+    goodFor: 'Nothing but the cord itself: good where metal is not borne, and cheap.',
     opens: true,
     trials: ['passes'],
   },

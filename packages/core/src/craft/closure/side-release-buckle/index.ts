@@ -205,6 +205,8 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
     type: 'side-release-buckle',
     label: 'Side-release buckle',
     blurb: 'Two halves that click; the cord hitched to one and run through the other.',
+    goodFor:
+      'Work bands of thick cord that are put on and off with one hand. It is the widest of all closures, and stiff.',
     opens: true,
     trials: ['faces'],
   },

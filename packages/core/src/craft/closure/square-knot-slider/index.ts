@@ -64,6 +64,8 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
   type: 'square-knot-slider',
   label: 'Slider of square knots',
   blurb: 'Half knots of a short cord over both tails; draws in and out.',
+  goodFor:
+    'Light bracelets that are to fit anybody: it opens over the hand and draws in. It loosens with time, and can be tied anew.',
   name: 'slider',
   fields: [countField('units', 'Half knots of the slider', 4, 60)],
   make: () => ({ units: 10 }),

@@ -70,6 +70,7 @@ export const tieEnds: ClosureKind<TieEnds> = {
     type: 'tie-ends',
     label: 'Tie ends',
     blurb: 'Long ends, tied together on the wearer.',
+    goodFor: 'The first piece, and the festival one: it fits everybody and needs nothing.',
     opens: true,
   },
   fields: [

@@ -54,6 +54,8 @@ export const toggle = tiedClasp<Toggle>({
     type: 'toggle',
     label: 'Toggle',
     blurb: 'A bar turned through a ring; two jump rings give it room.',
+    goodFor:
+      'Easy with one hand. It needs room to turn through, and a piece that is worn under some pull.',
     opens: true,
     trials: ['turns'],
   },

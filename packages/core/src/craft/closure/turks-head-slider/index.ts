@@ -69,6 +69,7 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
   type: 'turks-head-slider',
   label: 'Slider of a Turk’s head',
   blurb: 'A woven ring of a fine cord round both tails.',
+  goodFor: 'The finest slider: a woven ring. It wants a fine cord and patience.',
   name: 'knot',
   fields: [
     countField('leads', 'Leads, side by side', 2, 9),

@@ -81,6 +81,8 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
     type: 'two-sliding-knots',
     label: 'Two sliding knots',
     blurb: 'Each tail tied round the other cord; no extra cord.',
+    goodFor:
+      'One cord and nothing else, as with a pendant. It needs a cord that grips itself: waxed cotton, leather, not bare silk.',
     opens: false,
     trials: ['slides'],
   },

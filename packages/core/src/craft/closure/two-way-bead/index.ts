@@ -81,6 +81,7 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
     type: 'two-way-bead',
     label: 'Tight two-way bead',
     blurb: 'Both tails through one bead that grips; end beads to pull by.',
+    goodFor: 'Quick, and gentle to the cord. The bead has to grip, so its hole has to be right.',
     opens: false,
     trials: ['slides'],
   },

@@ -26,6 +26,7 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
     id: 'alternating-beads',
     label: 'Alternating beads',
     blurb: 'Beads from cord to cord, a ring over both after each.',
+    goodFor: 'A firm, jewelled band without knotting: two cords go through ring and bead by turns.',
     group: 'beads',
     unitName: 'bead',
     needsBead: true,

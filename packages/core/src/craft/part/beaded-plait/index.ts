@@ -107,6 +107,8 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
     id: 'beaded-plait',
     label: 'Plait with beads',
     blurb: 'Three bundles; a bead is dropped on to the middle one at every turn.',
+    goodFor:
+      'A quick, soft band with a line of beads down its middle. Beads may not be much wider than a bundle.',
     group: 'beads',
     unitName: 'crossing',
     needsBead: true,

@@ -22,6 +22,8 @@ export const beads: PartKind<BeadsPart> = {
     id: 'beads',
     label: 'Beads',
     blurb: 'One bead, or a row with or without knots between.',
+    goodFor:
+      'Stones and metal in a row, with or without knots between. Knots keep a dear row together when a cord breaks.',
     group: 'beads',
     unitName: 'bead',
     needsBead: true,

@@ -117,6 +117,8 @@ export const chainCord: PartKind<ChainPart> = {
     id: 'chain-cord',
     label: 'Crocheted chain with beads',
     blurb: 'One cord turned to a chain, a bead every few stitches; new, or from an endless loop.',
+    goodFor:
+      'Light, stretchy strings with small beads, often several side by side. It takes a lot of cord, and ravels from the end where it is not fastened off.',
     group: 'beads',
     unitName: 'stitch',
     needsBead: true,

@@ -35,6 +35,8 @@ export const endKnot: PartKind<EndKnotPart> = {
     id: 'end-knot',
     label: 'Bulky end knot',
     blurb: 'A diamond knot or a carrick bend of all ends: a button, or a fine end.',
+    goodFor:
+      'A fine end of all cords, and a button that a loop goes over. It wants patience to draw tight evenly.',
     group: 'knots',
     unitName: 'knot',
     needsBead: false,

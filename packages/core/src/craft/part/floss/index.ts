@@ -124,6 +124,8 @@ export const floss: PartKind<FlossPart> = {
     label: 'Knotted band',
     blurb:
       'Many strands, each tied over its neighbours in double hitches: stripes, chevrons, letters.',
+    goodFor:
+      'Patterns: stripes, chevrons, letters, small pictures. Slow, since every strand is tied over its neighbours one by one, and hungry for thread.',
     group: 'knots',
     unitName: 'knot',
     needsBead: false,

@@ -16,6 +16,8 @@ export const focal: PartKind<FocalPart> = {
     id: 'focal',
     label: 'Bar or pendant',
     blurb: 'A rigid piece that the cords run through.',
+    goodFor:
+      'A bar or a pendant in the middle: it does not bend, so a piece with a long one has to be a little larger.',
     group: 'focal',
     unitName: 'piece',
     needsBead: false,

@@ -73,6 +73,8 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     id: 'hitch-spiral',
     label: 'Spiral of hitches',
     blurb: 'One strand hitched round all others, then the next colour: a ridge that winds round.',
+    goodFor:
+      'A round cord with a ridge that winds round it. One strand shows at a time, so it is a quick way to show many colours.',
     group: 'knots',
     unitName: 'hitch',
     needsBead: false,

@@ -19,6 +19,7 @@ export const loop: PartKind<LoopPart> = {
     id: 'loop',
     label: 'Loop',
     blurb: 'For a clasp, a button or a knot; shut by a knot in all cords.',
+    goodFor: 'The eye that a clasp, a button or a knot goes into.',
     group: 'cord',
     unitName: 'loop',
     needsBead: false,

@@ -35,6 +35,7 @@ export const ownKnot: PartKind<OwnKnotPart> = {
     id: 'own-knot',
     label: 'Knot of your own',
     blurb: 'A knot that you drew on the board, with its own numbers and steps.',
+    goodFor: 'Whatever no list has. Its numbers are worked out from your drawing.',
     group: 'knots',
     unitName: 'knot',
     needsBead: false,

@@ -46,6 +46,8 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
     id: 'petal-plait',
     label: 'Plait with petals',
     blurb: 'A round plait of four with petals at both sides, repeat by repeat.',
+    goodFor:
+      'A light, showy round plait for the middle of a piece. The petals catch on things: better on a necklace than on a working hand.',
     group: 'cord',
     unitName: 'repeat',
     needsBead: false,

@@ -17,6 +17,7 @@ export const plain: PartKind<PlainPart> = {
     id: 'plain',
     label: 'Plain cord',
     blurb: 'Cord left as it is.',
+    goodFor: 'Cord that shows itself, and the stretch that a slider runs on.',
     group: 'cord',
     unitName: 'stretch',
     needsBead: false,

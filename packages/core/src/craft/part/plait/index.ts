@@ -82,6 +82,8 @@ export const plait: PartKind<PlaitPart> = {
     id: 'plait',
     label: 'Plait',
     blurb: 'All cords in three or four bundles, crossed by turns.',
+    goodFor:
+      'The quickest way from cords to a band, and the one that takes the least of them. It stretches and gives a little, and comes undone where it is not held.',
     group: 'cord',
     unitName: 'crossing',
     needsBead: false,

@@ -194,6 +194,8 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
     id: 'square-knot-sinnet',
     label: 'Square knots',
     blurb: 'Two working cords tied over a straight core, half knot by half knot.',
+    goodFor:
+      'Bands that wear well and lie flat, from fine silk to thick paracord. Tied always from the same side it winds into a spiral. The core carries the pull, the working cords the looks.',
     group: 'knots',
     unitName: 'half knot',
     needsBead: false,

@@ -17,6 +17,7 @@ export const stone: PartKind<StonePart> = {
     id: 'stone',
     label: 'Stone in a loop',
     blurb: 'A stone or heart caught in a loop of the cord, a bead over the knot.',
+    goodFor: 'A stone or a heart with one hole, caught so that it hangs flat.',
     group: 'focal',
     unitName: 'stone',
     needsBead: true,

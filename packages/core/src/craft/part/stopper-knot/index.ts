@@ -21,6 +21,8 @@ export const stopperKnot: PartKind<StopperPart> = {
     id: 'stopper-knot',
     label: 'Stopper knot',
     blurb: 'Holds a bead where it is, or keeps an end from slipping.',
+    goodFor:
+      'To keep a bead in its place or an end from slipping. The double and the triple barrel are thicker and hold where a plain overhand knot pulls through.',
     group: 'knots',
     unitName: 'knot',
     needsBead: false,

@@ -29,6 +29,7 @@ export const stopperRing: PartKind<StopperRingPart> = {
     id: 'stopper-ring',
     label: 'O-ring',
     blurb: 'Grips a thick cord and keeps a slider in its place.',
+    goodFor: 'Thick cord, where a knot would be clumsy: the ring grips and can be pushed along.',
     group: 'focal',
     unitName: 'ring',
     needsBead: false,

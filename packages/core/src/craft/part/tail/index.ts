@@ -16,6 +16,7 @@ export const tail: PartKind<TailPart> = {
     id: 'tail',
     label: 'Hanging ends',
     blurb: 'Ends that stay and hang free, at the start or the end of the piece.',
+    goodFor: 'Ends that are meant to be seen. They need a knot or a bead, or they fray.',
     group: 'cord',
     unitName: 'end',
     needsBead: false,

@@ -15,6 +15,8 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
     id: 'two-cord-knot',
     label: 'Snake knot',
     blurb: 'Each cord tied through the other: one as a stopper, many as a snake chain.',
+    goodFor:
+      'One as a stopper or a mark between beads; many as a supple round chain of two cords, without a core.',
     group: 'knots',
     unitName: 'knot',
     needsBead: false,

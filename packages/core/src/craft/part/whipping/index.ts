@@ -39,6 +39,8 @@ export const whipping: PartKind<WhippingPart> = {
     id: 'whipping',
     label: 'Whipping',
     blurb: 'Turns of its own cord round all cords, holding them together.',
+    goodFor:
+      'To hold cords together where no knot is wanted, and to hide where one thing ends and another begins.',
     group: 'cord',
     unitName: 'turn',
     needsBead: false,

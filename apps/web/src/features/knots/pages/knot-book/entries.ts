@@ -5,7 +5,6 @@ import {
   PART_KINDS,
   type PartEntry,
 } from '@coiled-strand/core';
-import { GOOD_FOR } from './good-for';
 
 type Group = PartEntry['group'] | 'closure' | 'finish';
 
@@ -27,22 +26,14 @@ export const GROUPS: readonly { readonly id: Group; readonly label: string }[] =
   { id: 'finish', label: 'Ends' },
 ];
 
-const entry = (id: string, group: Group, label: string, blurb: string): Entry => ({
-  ...{ id, group, label, blurb },
-  goodFor: GOOD_FOR[id] ?? '',
-});
-
 /** All that the program knows, in the order in which it is shown. */
 export const ENTRIES: readonly Entry[] = [
-  ...PART_KINDS.map((kind) =>
-    entry(kind.entry.id, kind.entry.group, kind.entry.label, kind.entry.blurb),
-  ),
-  ...CLOSURE_KINDS.map((kind) =>
-    entry(kind.entry.type, 'closure', kind.entry.label, kind.entry.blurb),
-  ),
-  ...END_TREATMENTS.map((id) =>
-    entry(id, 'finish', END_SCHOOLS[id].label, END_SCHOOLS[id].because),
-  ),
+  ...PART_KINDS.map(({ entry }) => entry),
+  ...CLOSURE_KINDS.map(({ entry }) => ({ ...entry, id: entry.type, group: 'closure' as const })),
+  ...END_TREATMENTS.map((id) => {
+    const { label, because, goodFor } = END_SCHOOLS[id];
+    return { id, group: 'finish' as const, label, blurb: because, goodFor };
+  }),
 ];
 
 /** Entries in which each of some words stands somewhere. */
