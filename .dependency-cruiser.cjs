@@ -1,13 +1,15 @@
 /** Rooms of the core, in the order in which each may use those before it, with their folders, likewise. */
 const CORE = {
   base: ['measure', 'material', 'action', 'kind', 'learn'],
-  rope: ['curves', 'engine', 'knots', 'board', 'tables'],
   craft: ['knot', 'floss', 'part', 'closure'],
   piece: [],
   plan: [],
   make: [],
   view: ['drawing', 'paper'],
 };
+
+/** Folders of the rope, which knows nothing of pieces, likewise. */
+const ROPE = ['base', 'curves', 'engine', 'knots', 'board', 'tables'];
 
 /** Folders of what a workshop does around its pieces, likewise. */
 const WORKSHOP = ['stock', 'cutting', 'buying', 'schedule', 'price'];
@@ -127,10 +129,12 @@ module.exports = {
     ...Object.entries(CORE).flatMap(([room, folders]) =>
       floors(`core-${room}`, `packages/core/src/${room}`, folders),
     ),
+    ...floors('rope', 'packages/rope/src', ROPE),
     ...floors('workshop', 'packages/workshop/src', WORKSHOP),
     ...floors('web', 'apps/web/src', [...WEB, STAGES, PAGES]),
     ...floors('server', 'apps/server/src', SERVER),
     known('core', 'packages/core/src', Object.keys(CORE)),
+    known('rope', 'packages/rope/src', ROPE),
     known('workshop', 'packages/workshop/src', WORKSHOP),
     known('web', 'apps/web/src', [...WEB, STAGES, PAGES]),
     known('server', 'apps/server/src', [...SERVER, 'testing']),
@@ -144,12 +148,18 @@ module.exports = {
       to: { path: '^(packages/|apps/server/src/(?!migrations/))' },
     },
     {
-      name: 'core-stands-alone',
-      comment:
-        'The core knows no package, no Node module, no interface. Its tests keep what takes them long.',
+      name: 'rope-stands-alone',
+      comment: 'The rope knows no package and no Node module. Its tests keep what takes them long.',
+      severity: 'error',
+      from: { path: '^packages/rope/src', pathNot: '(\\.test|/testing)\\.ts$' },
+      to: { pathNot: '^packages/rope/src' },
+    },
+    {
+      name: 'core-uses-rope-only',
+      comment: 'The core knows no Node module and no interface.',
       severity: 'error',
       from: { path: '^packages/core/src', pathNot: '(\\.test|/testing)\\.ts$' },
-      to: { pathNot: '^packages/core/src' },
+      to: { pathNot: '^packages/(core/src/|rope/src/index\\.ts$)' },
     },
     {
       name: 'workshop-uses-core-only',
@@ -176,7 +186,7 @@ module.exports = {
       comment: 'Packages are used through their entrance, never by a path into them.',
       severity: 'error',
       from: { path: '^(apps|e2e)/' },
-      to: { path: '^packages/(core|workshop|contract|solver)/src/(?!index\\.ts$)' },
+      to: { path: '^packages/(rope|core|workshop|contract|solver)/src/(?!index\\.ts$)' },
     },
     {
       name: 'scripts-share-by-their-library',

@@ -30,8 +30,9 @@ const shared = {
   moduleNameMapper: {
     '^(\\.{1,2}/.*)\\.js$': '$1',
     // What others use of a library is built as one file: each test loads it anew, and hundreds take seconds.
-    '^@coiled-strand/(core|workshop|contract|solver)$':
+    '^@coiled-strand/(rope|core|workshop|contract|solver)$':
       '<rootDir>/../../packages/$1/dist/bundle.js',
+    '^@coiled-strand/rope/testing$': '<rootDir>/../../packages/rope/src/testing.ts',
     '^class-validator$': '<rootDir>/../../.data/vendor/class-validator.mjs',
   },
   transformIgnorePatterns: ['/node_modules/'],
@@ -49,7 +50,8 @@ const project = (displayName, rootDir, more = {}) => ({
 const onSources = ({ moduleNameMapper }) => ({
   moduleNameMapper: {
     ...moduleNameMapper,
-    '^@coiled-strand/(core|workshop|contract|solver)$': '<rootDir>/../../packages/$1/src/index.ts',
+    '^@coiled-strand/(rope|core|workshop|contract|solver)$':
+      '<rootDir>/../../packages/$1/src/index.ts',
     '^@coiled-strand/core/testing$': '<rootDir>/../../packages/core/src/testing.ts',
   },
 });
@@ -76,6 +78,7 @@ export default {
   // Only ends what hangs: speed is measured by `npm run bench`.
   testTimeout: 600_000,
   projects: [
+    project('rope', 'packages/rope'),
     project('core', 'packages/core'),
     project('workshop', 'packages/workshop', onSources(shared)),
     project('contract', 'packages/contract', { setupFiles: ['reflect-metadata'] }),

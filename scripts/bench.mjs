@@ -134,7 +134,7 @@ async function benchCore() {
 /** Knots drawn tight, from the curve that was drawn to the last polygon. */
 async function benchRope() {
   const { CATALOGUE, tighten, USUAL } = await import(
-    join(ROOT, 'packages/core/dist/rope/knots/index.js')
+    join(ROOT, 'packages/rope/dist/knots/index.js')
   );
   const draw = (problem, care = {}) => {
     const from = performance.now();

@@ -7,12 +7,12 @@ import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
 import { run, say } from './lib/say.mjs';
 import { ROOT, show } from './lib/shell.mjs';
 
-const FILE = join(ROOT, 'packages', 'core', 'src', 'rope', 'tables', 'tightened-data.ts');
-const CURVES = join(ROOT, 'packages', 'core', 'src', 'rope', 'tables', 'tightened-curves.ts');
-const BOARDS = join(ROOT, 'packages', 'core', 'src', 'rope', 'board', 'known-boards.ts');
-const LAID = new URL('../packages/core/dist/rope/board/lay-known.js', import.meta.url);
-const CORE = new URL('../packages/core/dist/rope/knots/index.js', import.meta.url);
-const DATA = new URL('../packages/core/dist/rope/tables/tightened-data.js', import.meta.url);
+const FILE = join(ROOT, 'packages', 'rope', 'src', 'tables', 'tightened-data.ts');
+const CURVES = join(ROOT, 'packages', 'rope', 'src', 'tables', 'tightened-curves.ts');
+const BOARDS = join(ROOT, 'packages', 'rope', 'src', 'board', 'known-boards.ts');
+const LAID = new URL('../packages/rope/dist/board/lay-known.js', import.meta.url);
+const CORE = new URL('../packages/rope/dist/knots/index.js', import.meta.url);
+const DATA = new URL('../packages/rope/dist/tables/tightened-data.js', import.meta.url);
 
 /** Draws knots tight on all cores of the machine; each worker takes the next that nobody has. */
 async function drawAll(ids, finer = false) {
@@ -115,7 +115,8 @@ function sayHonest(known) {
 }
 
 /** Tests that ask for knots drawn tight. */
-const TESTS = 'packages/core/src/(rope|craft/part/own-knot|make/swatch|view/drawing/opened)';
+const TESTS =
+  'packages/(rope/src|core/src/(craft/knot/tightened|craft/part/own-knot|make/swatch|view/drawing/opened))';
 
 /** Keeps with the project what its tests ask of this engine, and nothing besides. */
 async function keepForTests() {

@@ -5,6 +5,7 @@ import { ROOT, show } from './lib/shell.mjs';
 /** Checks the types of every part, each by its own settings: the core knows no browser and no Node. */
 await run(async () => {
   const parts = [
+    'packages/rope',
     'packages/core',
     'packages/workshop',
     'packages/contract',

@@ -12,7 +12,13 @@ import { dirname, join } from 'node:path';
 import { say } from './say.mjs';
 import { quiet, ROOT } from './shell.mjs';
 
-const LIBRARIES = ['packages/core', 'packages/workshop', 'packages/contract', 'packages/solver'];
+const LIBRARIES = [
+  'packages/rope',
+  'packages/core',
+  'packages/workshop',
+  'packages/contract',
+  'packages/solver',
+];
 
 const VENDORED = ['@chakra-ui/react', 'class-validator', 'lucide-react'];
 const vendorFile = (name) => `.data/vendor/${name.replace('/', '-')}.mjs`;

@@ -8,17 +8,17 @@ import { DATA, ROOT } from './shell.mjs';
  * the source of the engine, of what is computed and of how; whoever changes the engine finds nothing and computes anew.
  */
 
-const CORE = join(ROOT, 'packages/core/src');
+const ROPE = join(ROOT, 'packages/rope/src');
 /** What the results come out of; all that these import is part of the engine. */
 const ENTRIES = [
-  'rope/engine/compute.ts',
-  'rope/engine/outcome.ts',
-  'rope/knots/catalogue.ts',
-  'rope/board/tight.ts',
-  'rope/engine/opening.ts',
+  'engine/compute.ts',
+  'engine/outcome.ts',
+  'knots/catalogue.ts',
+  'board/tight.ts',
+  'engine/opening.ts',
 ];
 /** Kept with the project, so that nobody has to wait for them in a fresh clone. */
-const SHARED = join(ROOT, 'packages/core/kept');
+const SHARED = join(ROOT, 'packages/rope/kept');
 /** Kept on this machine. */
 const OWN = join(DATA, 'kept');
 
@@ -30,7 +30,7 @@ const IMPORT = /(?:import|export)( type)? [^;]*? from '(\.[^']+)\.js'/g;
 /** Sources that are imported from some others, each once. */
 function sourcesFrom(entries) {
   const sources = new Map();
-  const open = entries.map((entry) => join(CORE, entry));
+  const open = entries.map((entry) => join(ROPE, entry));
   while (open.length > 0) {
     const file = open.pop();
     if (sources.has(file)) continue;

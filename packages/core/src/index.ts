@@ -1,6 +1,39 @@
 /** What other packages use of the core, room by room. */
 export * from './base/index.js';
-export * from './rope/index.js';
+export {
+  asCore,
+  BOARD_LIMITS,
+  type BoardCrossing,
+  boardFaults,
+  boardPlaces,
+  type BoardVerdict,
+  CATALOGUE,
+  crossings,
+  drawBoard,
+  ENGINE,
+  fingerprint,
+  inMirror,
+  KNOWN_KNOTS,
+  type KnownKnot,
+  laidBy,
+  type LaidStretch,
+  leftAt,
+  type Likeness,
+  likenesses,
+  type Moment,
+  type Move,
+  movesOf,
+  onBoard,
+  ownKnotFaults,
+  polylineLength,
+  type Progress,
+  smoothLine,
+  thinned,
+  TIGHTENED_CURVES,
+  turnOver,
+  withCord,
+  withoutCord,
+} from '@coiled-strand/rope';
 export * from './craft/index.js';
 export * from './piece/index.js';
 export * from './plan/index.js';

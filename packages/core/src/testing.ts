@@ -1,3 +1,4 @@
+export { random } from '@coiled-strand/rope';
 import type { ClosureSite } from './base/kind/closure-kind.js';
 import type { PartSite } from './base/kind/part-kind.js';
 import type { Primitive } from './base/kind/primitive.js';
@@ -15,8 +16,6 @@ import type { PieceBead } from './piece/piece.js';
 import { beadsById, knotsById } from './piece/palette.js';
 
 /** What the tests of the core share. Not part of the package. */
-
-export { random } from './base/measure/random.js';
 
 /** A cord that is as thick under tension as on its label. */
 export const testCord = (diameter: number, more: Partial<Cord> = {}): Cord => ({

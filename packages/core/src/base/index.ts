@@ -1,3 +1,14 @@
+export {
+  random,
+  type Random,
+  memoize,
+  type Board,
+  type BoardBead,
+  type KnotMeasure,
+  type KnotSize,
+  type OwnKnot,
+  type TightKnot,
+} from '@coiled-strand/rope';
 /** Lengths and their spoken forms, girths, materials, actions, what hands are known for, and the faces of kinds. What is not here is the room’s own. */
 // Lengths, sentences with values in them, and how a piece fits a body.
 export type { Advice } from './measure/advice.js';
@@ -8,7 +19,7 @@ export { parseLength, type LengthError } from './measure/parse-length.js';
 export { countOf, oneOf, pluralOf, sayCount } from './measure/plural.js';
 export { cordLength, inSentence, join, say, type Saying } from './measure/saying.js';
 export { meanOf, type Measured } from './measure/places.js';
-export { random, type Random } from './measure/random.js';
+
 export { parseReading, type Reading } from './measure/reading.js';
 export { otherSide, type Side } from './measure/side.js';
 export { IN_MM, speak, speakLength, type SpokenUnits } from './measure/speak.js';
@@ -62,17 +73,10 @@ export {
   type Reason,
   type Use,
 } from './kind/reason.js';
-export { memoize } from './kind/memoize.js';
+
 export { LEG_ROLES, type LegRole, type Run } from './kind/run.js';
 export { callAt, sideAt, type Caution, type Step } from './kind/step.js';
-export type {
-  Board,
-  BoardBead,
-  KnotMeasure,
-  KnotSize,
-  OwnKnot,
-  TightKnot,
-} from './kind/own-knot.js';
+
 export { LAST_ACTIONS } from './material/working-end.js';
 // What is learnt of a hand, and how sure it is.
 export type { Learnt } from './learn/belief.js';

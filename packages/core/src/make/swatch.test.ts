@@ -1,5 +1,6 @@
+import { ownKnotOf } from '@coiled-strand/rope/testing';
 import { describe, expect, it } from '@jest/globals';
-import { ownKnotOf } from '../rope/board/testing.js';
+
 import { partKind } from '../craft/part/registry.js';
 import { testCord } from '../testing.js';
 import { MIN_SWATCH, observeSwatch, swatchTechniques } from './swatch.js';

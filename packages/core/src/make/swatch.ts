@@ -1,4 +1,5 @@
-import type { OwnKnot } from '../base/kind/own-knot.js';
+import type { OwnKnot } from '@coiled-strand/rope';
+
 import type { PartBase } from '../base/kind/part-kind.js';
 import { PITCH_SPREAD, type Observation } from '../base/learn/hand.js';
 import type { Cord } from '../base/material/cord.js';

@@ -1,7 +1,8 @@
-import { memoize } from '../base/kind/memoize.js';
+import { memoize, type OwnKnot } from '@coiled-strand/rope';
+
 import type { Bead } from '../base/material/bead.js';
 import { partKind, type Part } from '../craft/part/registry.js';
-import type { OwnKnot } from '../base/kind/own-knot.js';
+
 import type { Piece, PieceBead, PieceKnot } from './piece.js';
 
 /** A way to look things of a piece up by their ids, worked out once for each list. */

@@ -1,4 +1,5 @@
-import type { OwnKnot } from '../base/kind/own-knot.js';
+import type { OwnKnot } from '@coiled-strand/rope';
+
 import type { Closure } from '../craft/closure/registry.js';
 import type { LegRole } from '../base/kind/run.js';
 import type { Bead } from '../base/material/bead.js';

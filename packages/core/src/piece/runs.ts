@@ -1,4 +1,5 @@
-import { memoize } from '../base/kind/memoize.js';
+import { memoize } from '@coiled-strand/rope';
+
 import type { Run, RunRole } from '../base/kind/run.js';
 import { workingOf } from '../craft/knot/lanes.js';
 import { partKind, type Part } from '../craft/part/registry.js';

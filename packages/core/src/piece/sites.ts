@@ -1,7 +1,8 @@
+import { memoize, sameFields } from '@coiled-strand/rope';
 import { closureKind } from '../craft/closure/registry.js';
 import type { ClosureSite } from '../base/kind/closure-kind.js';
 import type { Lying, PartSite } from '../base/kind/part-kind.js';
-import { memoize, sameFields } from '../base/kind/memoize.js';
+
 import type { Run } from '../base/kind/run.js';
 import { ANY_HAND, factorOf, type Hand } from '../base/learn/hand.js';
 import type { Cord } from '../base/material/cord.js';

@@ -1,8 +1,9 @@
+import { memoize } from '@coiled-strand/rope';
 import { closureKind } from '../craft/closure/registry.js';
 import type { ClosureSite } from '../base/kind/closure-kind.js';
 import type { PartLayout, PartSite } from '../base/kind/part-kind.js';
 import { PRACTICE, sumOf, type Reason } from '../base/kind/reason.js';
-import { memoize } from '../base/kind/memoize.js';
+
 import { CORD_KIND_FACTS } from '../base/material/cord.js';
 import { easeAmount } from '../base/measure/ease.js';
 import {

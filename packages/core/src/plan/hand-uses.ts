@@ -1,5 +1,6 @@
+import { memoize } from '@coiled-strand/rope';
 import type { Reason, Use } from '../base/kind/reason.js';
-import { memoize } from '../base/kind/memoize.js';
+
 import { countOf } from '../base/measure/plural.js';
 import { say } from '../base/measure/saying.js';
 import {

@@ -1,6 +1,7 @@
+import { memoize } from '@coiled-strand/rope';
 import type { ClosureSite } from '../base/kind/closure-kind.js';
 import type { PartKind, PartSite } from '../base/kind/part-kind.js';
-import { memoize } from '../base/kind/memoize.js';
+
 import { partKind, type Part } from '../craft/part/registry.js';
 import type { Piece } from '../piece/piece.js';
 import { closureSiteOf, sitesIn } from '../piece/sites.js';

@@ -1,6 +1,7 @@
+import { TIGHTENED } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import type { Reason } from '../base/kind/reason.js';
-import { TIGHTENED } from '../rope/tables/tightened.js';
+
 import { TEMPLATES } from './template/templates.js';
 import { planned } from '../testing.js';
 

@@ -1,3 +1,4 @@
+import type { Cell, OwnKnot } from '@coiled-strand/rope';
 import type { RuleOfThumb, Work } from './rule-of-thumb.js';
 import type { Bead } from '../material/bead.js';
 import type { Cord } from '../material/cord.js';
@@ -7,8 +8,8 @@ import type { RoundPart } from '../measure/ring.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
 import type { Field } from './field.js';
-import type { Cell, CordInSpace, InSpace } from './in-space.js';
-import type { OwnKnot } from './own-knot.js';
+import type { CordInSpace, InSpace } from './in-space.js';
+
 import type { Bounds, Primitive } from './primitive.js';
 import type { AuxiliaryCord, Need, Passage, Use } from './reason.js';
 import type { Run, LegRole } from './run.js';

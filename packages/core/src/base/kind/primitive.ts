@@ -1,9 +1,7 @@
+import type { Point } from '@coiled-strand/rope';
 import type { BeadShape } from '../material/bead.js';
 
-/** A point on the bench in mm: x along the piece to the right, y downwards. */
-export type Point = readonly [number, number];
-/** A point in space in mm: z towards the viewer. */
-export type Point3 = readonly [number, number, number];
+export type { Point, Point3 } from '@coiled-strand/rope';
 
 /** What of a closure a shape is, for the pictures of the steps that move it. */
 export type Thing = 'run' | 'tail' | 'stopper' | 'slider' | 'bead';

@@ -1,7 +1,8 @@
+import { packedDiameter } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { random, testCord } from '../../testing.js';
-import { bundleDiameter, packedDiameter, passage } from './passage.js';
+import { bundleDiameter, passage } from './passage.js';
 
 describe('cords in a hole', () => {
   // Circle packing in a circle; Graham (1968), Pirl (1969).

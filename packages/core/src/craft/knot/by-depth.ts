@@ -1,7 +1,8 @@
+import { subdivided } from '@coiled-strand/rope';
 import type { CordStroke, Point, Point3 } from '../../base/kind/primitive.js';
 import type { Run } from '../../base/kind/run.js';
 import { effectiveDiameter } from '../../base/material/cord.js';
-import { subdivided } from '../../rope/curves/spline.js';
+
 import { strokeOf } from './stroke.js';
 
 /** A cord in space, in mm: y downwards, z towards the viewer. */

@@ -1,5 +1,5 @@
+import { tightened } from '@coiled-strand/rope';
 import { asOneCord } from './stopper.js';
-import { tightened } from '../../rope/tables/tightened.js';
 
 /** Bulky end knots, tied once round with all ends at once. */
 export const END_KNOTS = {

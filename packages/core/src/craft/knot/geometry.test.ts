@@ -1,8 +1,7 @@
+import { bundleShape, catmullRom, polylineLength, smoothLine } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import type { Point3 } from '../../base/kind/primitive.js';
-import { bundleShape } from '../../rope/curves/hull.js';
-import { catmullRom, polylineLength, smoothLine } from '../../rope/curves/spline.js';
 
 /** Perimeter of the convex hull of circles, by rolling a tangent round it. */
 function hullPerimeter(centres: readonly (readonly [number, number])[], radius: number): number {

@@ -1,5 +1,5 @@
+import { tightened } from '@coiled-strand/rope';
 import type { Tension } from '../../base/kind/part-kind.js';
-import { tightened } from '../../rope/tables/tightened.js';
 
 /**
  * The double half hitch that knotted bands are made of, in diameters d of the thread.

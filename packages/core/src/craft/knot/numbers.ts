@@ -1,4 +1,4 @@
-import { TIGHTENED, type TightenedName } from '../../rope/tables/tightened.js';
+import { TIGHTENED, type TightenedName } from '@coiled-strand/rope';
 
 /** A computed number as it is looked up: what it is, and its value and error in words. */
 export interface NumberRow {

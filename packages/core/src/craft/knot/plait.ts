@@ -1,6 +1,6 @@
+import { tightened } from '@coiled-strand/rope';
 import type { Tension } from '../../base/kind/part-kind.js';
 import type { Point3 } from '../../base/kind/primitive.js';
-import { tightened } from '../../rope/tables/tightened.js';
 
 /** Ways to plait, by the number of bundles and how they lie. */
 export const PLAIT_FORMS = ['three', 'four-flat', 'four-round'] as const;

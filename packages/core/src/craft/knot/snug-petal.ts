@@ -1,5 +1,5 @@
+import { tightened } from '@coiled-strand/rope';
 import type { Tension } from '../../base/kind/part-kind.js';
-import { tightened } from '../../rope/tables/tightened.js';
 
 /** A strand's whole turn round the one beside it, in diameters of the strands. */
 export interface SnugPetal {

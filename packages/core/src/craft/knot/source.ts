@@ -1,5 +1,6 @@
+import { TIGHTENED, type TightenedName } from '@coiled-strand/rope';
 import { knotTogether, type StopperForm } from './stopper.js';
-import { TIGHTENED, type TightenedName } from '../../rope/tables/tightened.js';
+
 import { effectiveDiameter } from '../../base/material/cord.js';
 import type { Reason } from '../../base/kind/reason.js';
 import type { Run } from '../../base/kind/run.js';

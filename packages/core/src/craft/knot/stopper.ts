@@ -1,5 +1,5 @@
+import { tightened, type TightenedName } from '@coiled-strand/rope';
 import type { Point, Point3 } from '../../base/kind/primitive.js';
-import { tightened, type TightenedName } from '../../rope/tables/tightened.js';
 
 /** Stopper knots pulled tight. */
 export const STOPPERS = {

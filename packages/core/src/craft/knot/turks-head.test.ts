@@ -1,3 +1,4 @@
+import { polylineLength } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import { endKnot } from '../part/end-knot/index.js';
 import { chainCord } from '../part/chain-cord/index.js';
@@ -18,7 +19,7 @@ import { makeSteps } from '../../plan/steps/steps.js';
 import { planPiece } from '../../plan/steps/plan-piece.js';
 import { templateById } from '../../plan/template/templates.js';
 import { sumOf } from '../../base/kind/reason.js';
-import { polylineLength } from '../../rope/curves/spline.js';
+
 import {
   cordsOfTurksHead,
   nearestBights,

@@ -1,14 +1,13 @@
-import type { Point3 } from '../../base/kind/primitive.js';
-import { gcd } from '../../base/measure/gcd.js';
-import { tightened } from '../../rope/tables/tightened.js';
 import {
+  tightened,
   curveOfTurksHead,
   formulaOfTurksHead,
   turksHeadWidth,
   type TurksHead,
-} from '../../rope/curves/turks-head-curve.js';
-
-export { turksHeadWidth, type TurksHead } from '../../rope/curves/turks-head-curve.js';
+} from '@coiled-strand/rope';
+export { turksHeadWidth, type TurksHead } from '@coiled-strand/rope';
+import type { Point3 } from '../../base/kind/primitive.js';
+import { gcd } from '../../base/measure/gcd.js';
 
 /**
  * How many cords a Turk's head of these leads and bights takes: one exactly when they have no common

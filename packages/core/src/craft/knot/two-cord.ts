@@ -1,4 +1,4 @@
-import { tightened } from '../../rope/tables/tightened.js';
+import { tightened } from '@coiled-strand/rope';
 
 /**
  * Two-cord knots, each cord tied through the other, in cord diameters: what both cords take for a knot, and how long

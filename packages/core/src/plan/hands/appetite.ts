@@ -1,9 +1,10 @@
+import { bundleOf } from '@coiled-strand/rope';
 import type { Action, ActionOf, End, Leg } from '../../base/action/action.js';
 import { timesOf } from '../../base/action/action.js';
 import type { Knot } from '../../base/action/knot.js';
 import { endKnotSize } from '../../craft/knot/end-knots.js';
 import { doubleHitch, spiralHitch } from '../../craft/knot/hitch.js';
-import { bundleOf } from '../../rope/curves/hull.js';
+
 import { loopCord } from '../../craft/knot/loop.js';
 import { asOneCord, grip, stopper } from '../../craft/knot/stopper.js';
 import { turksHeadCord } from '../../craft/knot/turks-head.js';

@@ -1,9 +1,10 @@
+import { memoize, smoothLine } from '@coiled-strand/rope';
 import { closureKind } from '../../craft/closure/registry.js';
 import type { PartLayout, PartSite } from '../../base/kind/part-kind.js';
 import type { Bounds, CordStroke, Drawing, Point, Primitive } from '../../base/kind/primitive.js';
-import { memoize } from '../../base/kind/memoize.js';
+
 import type { Side } from '../../base/measure/side.js';
-import { smoothLine } from '../../rope/curves/spline.js';
+
 import { moved, strokeOf } from '../../craft/knot/stroke.js';
 import { effectiveDiameter } from '../../base/material/cord.js';
 import { partKind, type Part } from '../../craft/part/registry.js';

@@ -1,6 +1,7 @@
+import { polylineLength } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import { EXAMPLE_PIECE } from '../../piece/example.js';
-import { polylineLength } from '../../rope/curves/spline.js';
+
 import { planned } from '../../testing.js';
 import { drawBench } from './bench.js';
 import { drawClosed } from './closed.js';

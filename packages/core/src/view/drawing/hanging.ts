@@ -1,9 +1,10 @@
+import { smoothLine } from '@coiled-strand/rope';
 import { closureKind } from '../../craft/closure/registry.js';
 import type { Bounds, Drawing, Plate, Point, Primitive } from '../../base/kind/primitive.js';
 import { NECK_IF_UNKNOWN } from '../../base/measure/girth.js';
 import { hangOf, type Hang } from '../../base/measure/hang.js';
 import type { Side } from '../../base/measure/side.js';
-import { smoothLine } from '../../rope/curves/spline.js';
+
 import { partKind } from '../../craft/part/registry.js';
 import type { Piece } from '../../piece/piece.js';
 import { placedClosure } from '../../plan/placed-parts.js';

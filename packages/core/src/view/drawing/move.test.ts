@@ -1,8 +1,8 @@
+import { polylineLength, TIGHTENED_CURVES } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import { deep } from '../../../../../scripts/lib/deep.mjs';
 import type { Point3 } from '../../base/kind/primitive.js';
-import { polylineLength } from '../../rope/curves/spline.js';
-import { TIGHTENED_CURVES } from '../../rope/tables/tightened-curves.js';
+
 import { EXAMPLE_PIECE } from '../../piece/example.js';
 import type { Piece } from '../../piece/piece.js';
 import { planPiece } from '../../plan/steps/plan-piece.js';

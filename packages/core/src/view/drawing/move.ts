@@ -1,4 +1,5 @@
-import type { CordInSpace, InSpace, KnownCurves } from '../../base/kind/in-space.js';
+import { type KnownCurves, far } from '@coiled-strand/rope';
+import type { CordInSpace, InSpace } from '../../base/kind/in-space.js';
 import type { Point3 } from '../../base/kind/primitive.js';
 import type { Step } from '../../base/kind/step.js';
 import type { Side } from '../../base/measure/side.js';
@@ -7,7 +8,7 @@ import { partKind } from '../../craft/part/registry.js';
 import type { Piece } from '../../piece/piece.js';
 import { placedPart } from '../../plan/placed-parts.js';
 import type { Plan } from '../../plan/plan-types.js';
-import { far } from '../../rope/engine/touching-points.js';
+
 import { cellOf, cordOf, type SpaceCord, type SpaceScene } from './space.js';
 
 /** The first part of a line, by its share of the whole: where an end is that goes along it. */

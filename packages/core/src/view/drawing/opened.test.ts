@@ -1,14 +1,14 @@
+import { ownKnotOf, allOf } from '@coiled-strand/rope/testing';
+import { TIGHTENED_CURVES, CATALOGUE, type Moment } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import { kept } from '../../../../../scripts/lib/kept.mjs';
-import { ownKnotOf } from '../../rope/board/testing.js';
+
 import { closureKind } from '../../craft/closure/registry.js';
 import type { Point3 } from '../../base/kind/primitive.js';
-import { TIGHTENED_CURVES } from '../../rope/tables/tightened-curves.js';
+
 import { EXAMPLE_PIECE } from '../../piece/example.js';
 import type { Piece } from '../../piece/piece.js';
-import { CATALOGUE } from '../../rope/knots/catalogue.js';
-import { allOf } from '../../rope/engine/testing.js';
-import type { Moment } from '../../rope/engine/opening.js';
+
 import { planPiece } from '../../plan/steps/plan-piece.js';
 import { testBead, testCord } from '../../testing.js';
 import { drawOpened, openableOf, openingOf, type Openable } from './opened.js';

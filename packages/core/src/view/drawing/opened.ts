@@ -1,15 +1,23 @@
-import type { Cell, KnownCurves } from '../../base/kind/in-space.js';
-import type { OwnKnot } from '../../base/kind/own-knot.js';
+import {
+  type Cell,
+  type KnownCurves,
+  type OwnKnot,
+  inSpace as liftedOffBoard,
+  inFrame,
+  acrossOf,
+  repeated,
+  opening,
+  type Moment,
+  type Recipe,
+} from '@coiled-strand/rope';
+
 import type { PartLayout } from '../../base/kind/part-kind.js';
 import type { Point3 } from '../../base/kind/primitive.js';
-import { inSpace as liftedOffBoard } from '../../rope/board/lift.js';
-import { inFrame } from '../../rope/board/size.js';
-import { acrossOf, repeated } from '../../rope/curves/cells.js';
+
 import type { Piece } from '../../piece/piece.js';
 import { placedPart } from '../../plan/placed-parts.js';
 import type { Plan } from '../../plan/plan-types.js';
-import { opening, type Moment } from '../../rope/engine/opening.js';
-import type { Recipe } from '../../rope/engine/recipe.js';
+
 import { partScene, tightCell, type SpaceScene } from './space.js';
 
 /** The knot of a part that can be seen opened out: one of the catalogue by its name, or one that a maker drew. */

@@ -1,10 +1,14 @@
+import {
+  type KnownCurves,
+  repeated,
+  polylineLength,
+  TIGHTENED_CURVES,
+  tightened,
+} from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
-import type { KnownCurves } from '../../base/kind/in-space.js';
+
 import type { Point3 } from '../../base/kind/primitive.js';
-import { repeated } from '../../rope/curves/cells.js';
-import { polylineLength } from '../../rope/curves/spline.js';
-import { TIGHTENED_CURVES } from '../../rope/tables/tightened-curves.js';
-import { tightened } from '../../rope/tables/tightened.js';
+
 import { EXAMPLE_BUCKLE, EXAMPLE_CORD, EXAMPLE_PIECE } from '../../piece/example.js';
 import { planPiece } from '../../plan/steps/plan-piece.js';
 import { TEMPLATES } from '../../plan/template/templates.js';

@@ -1,14 +1,15 @@
+import { type OwnKnot, type Cell, type KnownCurves, mirroredLine } from '@coiled-strand/rope';
 import { closureKind } from '../../craft/closure/registry.js';
 import type { ClosureSite } from '../../base/kind/closure-kind.js';
-import type { OwnKnot } from '../../base/kind/own-knot.js';
-import type { BeadInSpace, Cell, CordInSpace, KnownCurves } from '../../base/kind/in-space.js';
+
+import type { BeadInSpace, CordInSpace } from '../../base/kind/in-space.js';
 import type { PartLayout, PartSite } from '../../base/kind/part-kind.js';
 import type { Point, Point3, Primitive } from '../../base/kind/primitive.js';
 import { CORD_KIND_FACTS, effectiveDiameter, type Cord } from '../../base/material/cord.js';
 import type { BeadShape } from '../../base/material/bead.js';
 import { firstSideFor } from '../../plan/steps/habits.js';
 import { partKind, type Part } from '../../craft/part/registry.js';
-import { mirroredLine } from '../../rope/curves/cells.js';
+
 import type { Piece } from '../../piece/piece.js';
 import { placedClosure, placedParts, type PlacedPart } from '../../plan/placed-parts.js';
 import type { Plan } from '../../plan/plan-types.js';

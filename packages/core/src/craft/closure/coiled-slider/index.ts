@@ -1,3 +1,4 @@
+import { bundleOf, bundleShape } from '@coiled-strand/rope';
 import type { ClosureSite } from '../../../base/kind/closure-kind.js';
 import { AT_END } from '../../../base/action/action.js';
 import { countField } from '../../../base/kind/field.js';
@@ -5,7 +6,7 @@ import { legsOf } from '../../part/ends.js';
 import { singleStep } from '../uses.js';
 import type { Point } from '../../../base/kind/primitive.js';
 import { KNOT_SPREAD } from '../../../base/kind/reason.js';
-import { bundleOf, bundleShape } from '../../../rope/curves/hull.js';
+
 import { strokeOf } from '../../knot/stroke.js';
 import { coilCord } from '../../knot/wraps.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';

@@ -1,8 +1,9 @@
+import { smoothLine } from '@coiled-strand/rope';
 import type { ClosureDraw, ClosureSite } from '../../../base/kind/closure-kind.js';
 import type { CordStroke, Plate, Point, Primitive } from '../../../base/kind/primitive.js';
 import type { Run } from '../../../base/kind/run.js';
 import { plateOf, roundedBox } from '../../knot/plate.js';
-import { smoothLine } from '../../../rope/curves/spline.js';
+
 import { strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { buckleWidth, halfLengths, type BuckleClosure } from './model.js';

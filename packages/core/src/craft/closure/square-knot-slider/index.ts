@@ -1,3 +1,4 @@
+import { bundleOf } from '@coiled-strand/rope';
 import { computed } from '../../knot/source.js';
 import type { ClosureSite } from '../../../base/kind/closure-kind.js';
 import { AT_END } from '../../../base/action/action.js';
@@ -5,7 +6,7 @@ import { countField } from '../../../base/kind/field.js';
 import { bothEnds, legsOf } from '../../part/ends.js';
 import { KNOT_SPREAD } from '../../../base/kind/reason.js';
 import type { Run } from '../../../base/kind/run.js';
-import { bundleOf } from '../../../rope/curves/hull.js';
+
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { otherSide } from '../../../base/measure/side.js';
 import { MM_PER_UNIT } from '../../../base/measure/units.js';

@@ -1,6 +1,7 @@
+import { TIGHTENED } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { TIGHTENED } from '../../../rope/tables/tightened.js';
+
 import { testBead, testCord, testRuns, testSite } from '../../../testing.js';
 import { alternatingBeads } from './index.js';
 import { periodOf, type AlternatingPart } from './model.js';

@@ -1,7 +1,8 @@
+import { smoothLine } from '@coiled-strand/rope';
 import type { Point, Primitive } from '../../../base/kind/primitive.js';
 import type { DrawOptions, PartLayout, PartSite } from '../../../base/kind/part-kind.js';
 import { lanesOf } from '../../knot/lanes.js';
-import { smoothLine } from '../../../rope/curves/spline.js';
+
 import { strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { beadSolid } from '../../knot/bead-solid.js';

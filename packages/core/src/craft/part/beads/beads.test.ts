@@ -1,10 +1,10 @@
+import { polylineLength } from '@coiled-strand/rope';
 import { stopper } from '../../knot/stopper.js';
 import { describe, expect, it } from '@jest/globals';
 import { inMm, testBead, testRuns, testSite } from '../../../testing.js';
 import { beads } from './index.js';
 import { threading, type BeadsPart } from './model.js';
 import { roundBeads } from './round.js';
-import { polylineLength } from '../../../rope/curves/spline.js';
 
 const palette = [testBead('six', 6), testBead('eight', 8)];
 const part = (more: Partial<BeadsPart> = {}): BeadsPart => ({
@@ -82,6 +82,19 @@ describe('beads', () => {
     const dip = roundBeads([like, { length: 6, height: 3 }, like], 0, 1, 1.9).shares;
     expect(dip[1]).toBeCloseTo(6, 6);
   });
+  // Two tangents and the arc between them; the engine that draws ropes tight comes to the same.
+  it.each([
+    [6, 1.9],
+    [8, 2.4],
+    [4, 1.9],
+  ])('of %d diameters, from %d beside the middle, are a string over a circle', (bead, aside) => {
+    const [radius, out] = [(bead + 1) / 2, Math.hypot(bead / 2, aside)];
+    const arc = Math.PI - 2 * (Math.atan2(aside, bead / 2) + Math.acos(radius / out));
+    const want = 2 * Math.sqrt(out ** 2 - radius ** 2) + radius * arc;
+    const [share] = roundBeads([{ length: bead, height: bead }], 0, 1, aside).shares;
+    expect(share! / want).toBeCloseTo(1, 3);
+  });
+
   it('take what their drawing shows', () => {
     const layout = layOut({ between: 'space', gap: 2 });
     const shapes = beads.draw(part({ between: 'space', gap: 2 }), band, layout, {

@@ -1,3 +1,4 @@
+import { polylineLength } from '@coiled-strand/rope';
 import { stopperSource } from '../../knot/source.js';
 import { CAUTIONS } from '../../../base/kind/cautions.js';
 import { plainLayout, type PartKind } from '../../../base/kind/part-kind.js';
@@ -5,7 +6,7 @@ import { countOf } from '../../../base/measure/plural.js';
 import { choiceField, sizeField } from '../../../base/kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../../base/kind/reason.js';
 import { sideBySide } from '../../knot/lanes.js';
-import { polylineLength } from '../../../rope/curves/spline.js';
+
 import { straightUse } from '../../knot/straight.js';
 import type { Bead } from '../../../base/material/bead.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';

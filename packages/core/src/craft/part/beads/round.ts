@@ -1,5 +1,6 @@
+import { tightened } from '@coiled-strand/rope';
 import type { Point } from '../../../base/kind/primitive.js';
-import { tightened } from '../../../rope/tables/tightened.js';
+
 import type { Bead } from '../../../base/material/bead.js';
 
 /** Points on the outside of each bead: the path is less than 0.05 % short of the curve. */

@@ -1,3 +1,4 @@
+import { laidTo, tightened } from '@coiled-strand/rope';
 import { endReason } from '../../../base/kind/working-ends.js';
 import { workingEnd } from '../../../base/material/working-end.js';
 import { plainLayout, type PartKind } from '../../../base/kind/part-kind.js';
@@ -5,12 +6,12 @@ import type { Point, Point3, Primitive } from '../../../base/kind/primitive.js';
 import { countField, sizeField } from '../../../base/kind/field.js';
 import { KNOT_SPREAD, useOf, type Reason } from '../../../base/kind/reason.js';
 import { beadSolid } from '../../knot/bead-solid.js';
-import { laidTo } from '../../../rope/curves/cells.js';
+
 import { roundFromEdge } from '../../knot/edge.js';
 import type { Advice } from '../../../base/measure/advice.js';
 import { strokeOf } from '../../knot/stroke.js';
 import { computed } from '../../knot/source.js';
-import { tightened } from '../../../rope/tables/tightened.js';
+
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { countOf } from '../../../base/measure/plural.js';
 import { byUnit, outerEnds, startEnds } from '../ends.js';

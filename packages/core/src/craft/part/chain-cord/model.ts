@@ -1,5 +1,6 @@
+import { tightened } from '@coiled-strand/rope';
 import type { PartBase, PartSite } from '../../../base/kind/part-kind.js';
-import { tightened } from '../../../rope/tables/tightened.js';
+
 import type { Bead } from '../../../base/material/bead.js';
 import { effectiveDiameter, type Cord } from '../../../base/material/cord.js';
 

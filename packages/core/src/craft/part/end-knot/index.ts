@@ -1,3 +1,4 @@
+import { knotInSpace } from '@coiled-strand/rope';
 import { plainLayout, type PartBase, type PartKind } from '../../../base/kind/part-kind.js';
 import { formField } from '../../../base/kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../../base/kind/reason.js';
@@ -8,7 +9,7 @@ import {
   TELL_END_KNOTS,
   type EndKnotForm,
 } from '../../knot/end-knots.js';
-import { knotInSpace } from '../../../rope/curves/cells.js';
+
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { turksHeadStrokes } from '../../knot/round-drawing.js';

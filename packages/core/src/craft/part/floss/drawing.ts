@@ -1,10 +1,11 @@
+import { smoothLine } from '@coiled-strand/rope';
 import type { DrawOptions, PartLayout } from '../../../base/kind/part-kind.js';
 import type { Bounds, CordStroke, Point, Primitive } from '../../../base/kind/primitive.js';
 import type { Run } from '../../../base/kind/run.js';
 import { endsRight, leftWorks, swaps, type Crossing } from '../../floss/crossing.js';
 import { orderAfter, type Simulation } from '../../floss/simulate.js';
 import { edgeBumps } from '../../knot/edge.js';
-import { smoothLine } from '../../../rope/curves/spline.js';
+
 import { strokeOf } from '../../knot/stroke.js';
 import { latticeOf, tiedInOrder, type FlossPart, type Lattice } from './model.js';
 

@@ -1,7 +1,8 @@
+import { memoize } from '@coiled-strand/rope';
 import { computed } from '../../knot/source.js';
 import type { PartBase, PartSite, Section, Tension } from '../../../base/kind/part-kind.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../../base/kind/reason.js';
-import { memoize } from '../../../base/kind/memoize.js';
+
 import type { Run } from '../../../base/kind/run.js';
 import { rowsTogether, type FlossPattern, type Lay } from '../../floss/pattern.js';
 import { orderAfter, repeatsToReturn, simulate, type Simulation } from '../../floss/simulate.js';

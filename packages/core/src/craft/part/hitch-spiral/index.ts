@@ -1,3 +1,5 @@
+import { bundled } from '../../knot/cords-in-space.js';
+import { nearestOf, repeated, sized } from '@coiled-strand/rope';
 import { MM_PER_UNIT } from '../../../base/measure/units.js';
 import { computed } from '../../knot/source.js';
 import { tensionField } from '../tension-field.js';
@@ -15,7 +17,7 @@ import type { Run } from '../../../base/kind/run.js';
 import { cordNamed, say, type Saying } from '../../../base/measure/saying.js';
 import { roundFromEdge } from '../../knot/edge.js';
 import { spiralHitch, spiralPitch } from '../../knot/hitch.js';
-import { bundled, nearestOf, repeated, sized } from '../../../rope/curves/cells.js';
+
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { gatheredRuns, strokeOf } from '../../knot/stroke.js';

@@ -1,12 +1,14 @@
-import type { OwnKnot } from '../../../base/kind/own-knot.js';
+import { type OwnKnot, laidBy, sized } from '@coiled-strand/rope';
+import { straightInSpace } from '../../knot/cords-in-space.js';
+
 import type { DrawOptions, PartLayout, PartSite } from '../../../base/kind/part-kind.js';
 import type { Bounds, CordStroke, Point3, Primitive } from '../../../base/kind/primitive.js';
 import type { Side } from '../../../base/measure/side.js';
-import { laidBy } from '../../../rope/board/moves.js';
+
 import { beadSolid } from '../../knot/bead-solid.js';
 import type { CordInSpace, InSpace } from '../../../base/kind/in-space.js';
 import { byDepth, type Stretch } from '../../knot/by-depth.js';
-import { sized, straightInSpace } from '../../../rope/curves/cells.js';
+
 import { lanesOf } from '../../knot/lanes.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';

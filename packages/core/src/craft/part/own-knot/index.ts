@@ -1,7 +1,8 @@
-import { movesOf, type Move } from '../../../rope/board/moves.js';
+import { movesOf, type Move, type OwnKnot } from '@coiled-strand/rope';
+
 import type { ActionOf } from '../../../base/action/action.js';
 import { countField } from '../../../base/kind/field.js';
-import type { OwnKnot } from '../../../base/kind/own-knot.js';
+
 import {
   plainLayout,
   type PartKind,

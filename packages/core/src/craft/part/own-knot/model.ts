@@ -1,4 +1,5 @@
-import type { OwnKnot } from '../../../base/kind/own-knot.js';
+import type { OwnKnot } from '@coiled-strand/rope';
+
 import type { PartBase, PartSite } from '../../../base/kind/part-kind.js';
 import { useOf, KNOT_SPREAD, type Reason, type Use } from '../../../base/kind/reason.js';
 import type { Run } from '../../../base/kind/run.js';

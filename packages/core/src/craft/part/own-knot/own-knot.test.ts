@@ -1,5 +1,7 @@
+import { ownKnotOf } from '@coiled-strand/rope/testing';
+import { polylineLength, bundleOf } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
-import { ownKnotOf } from '../../../rope/board/testing.js';
+
 import { closureKind } from '../../closure/registry.js';
 import type { PieceKnot } from '../../../piece/piece.js';
 import { EXAMPLE_PIECE } from '../../../piece/example.js';
@@ -9,9 +11,9 @@ import { makeSteps } from '../../../plan/steps/steps.js';
 import { observe } from '../../../make/observe.js';
 import { drawMoveInSpace, wayOf } from '../../../view/drawing/move.js';
 import type { Point3 } from '../../../base/kind/primitive.js';
-import { polylineLength } from '../../../rope/curves/spline.js';
+
 import { stepPicture } from '../../../view/drawing/step-picture.js';
-import { bundleOf } from '../../../rope/curves/hull.js';
+
 import { halfKnotCord } from '../square-knot-sinnet/model.js';
 import { stopper } from '../../knot/stopper.js';
 import { testCord, testRuns, testSite } from '../../../testing.js';

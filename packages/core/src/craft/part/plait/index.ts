@@ -1,3 +1,4 @@
+import { laidTo, nearestOf } from '@coiled-strand/rope';
 import { PLAIT_TENSION } from '../tension-field.js';
 import { plainLayout, type PartKind } from '../../../base/kind/part-kind.js';
 import { otherSide, type Side } from '../../../base/measure/side.js';
@@ -14,7 +15,7 @@ import {
   type PlaitForm,
 } from '../../knot/plait.js';
 import { plainEdge } from '../../knot/edge.js';
-import { laidTo, nearestOf } from '../../../rope/curves/cells.js';
+
 import { straightRuns } from '../../knot/stroke.js';
 import { sideBySide } from '../../knot/lanes.js';
 import type { Advice } from '../../../base/measure/advice.js';

@@ -1,6 +1,7 @@
+import { polylineLength } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import { sumOf } from '../../../base/kind/reason.js';
-import { polylineLength } from '../../../rope/curves/spline.js';
+
 import {
   crossingsPerTurn,
   PLAIT_FORMS,

@@ -1,6 +1,6 @@
+import { bundleShape, type CoreBundle, catmullRom, polylineLength } from '@coiled-strand/rope';
 import type { Point3 } from '../../../base/kind/primitive.js';
-import { bundleShape, type CoreBundle } from '../../../rope/curves/hull.js';
-import { catmullRom, polylineLength } from '../../../rope/curves/spline.js';
+
 import { whereFalling } from '../../../base/measure/root.js';
 import { crossSection, halfKnotCord, spiral, type SinnetForm } from './model.js';
 

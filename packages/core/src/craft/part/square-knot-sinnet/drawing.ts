@@ -1,10 +1,10 @@
+import { type CoreBundle, smoothLine } from '@coiled-strand/rope';
 import type { CordStroke, Point, Point3, Primitive } from '../../../base/kind/primitive.js';
 import type { Side } from '../../../base/measure/side.js';
 import type { DrawOptions, PartLayout } from '../../../base/kind/part-kind.js';
 import type { Run } from '../../../base/kind/run.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
-import type { CoreBundle } from '../../../rope/curves/hull.js';
-import { smoothLine } from '../../../rope/curves/spline.js';
+
 import { strokeOf } from '../../knot/stroke.js';
 import { halfKnotCurve, placed, type HalfKnotCurve } from './curve.js';
 import { ratioOf, type SinnetForm, type SinnetSetting } from './model.js';

@@ -1,3 +1,5 @@
+import { bundleOf, type CoreBundle, laidTo, mirroredLine, nearestOf } from '@coiled-strand/rope';
+import { straightInSpace } from '../../knot/cords-in-space.js';
 import { computed } from '../../knot/source.js';
 import type { ActionOf } from '../../../base/action/action.js';
 import { tensionField } from '../tension-field.js';
@@ -12,9 +14,9 @@ import {
 } from '../../../base/kind/part-kind.js';
 import { choiceField, countField } from '../../../base/kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../../base/kind/reason.js';
-import { bundleOf, type CoreBundle } from '../../../rope/curves/hull.js';
+
 import { edgeBumps, edgeCore, plainEdge } from '../../knot/edge.js';
-import { laidTo, mirroredLine, nearestOf, straightInSpace } from '../../../rope/curves/cells.js';
+
 import { coresOf, lanesOf, workingOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';

@@ -1,7 +1,7 @@
+import { bundleShape, type CoreBundle, tightened } from '@coiled-strand/rope';
 import type { Tension } from '../../../base/kind/part-kind.js';
 import type { Run } from '../../../base/kind/run.js';
-import { bundleShape, type CoreBundle } from '../../../rope/curves/hull.js';
-import { tightened } from '../../../rope/tables/tightened.js';
+
 import { effectiveDiameter } from '../../../base/material/cord.js';
 
 export const FORMS = ['flat', 'spiral'] as const;

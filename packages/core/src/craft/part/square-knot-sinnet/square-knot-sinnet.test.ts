@@ -1,6 +1,7 @@
+import { polylineLength } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { polylineLength } from '../../../rope/curves/spline.js';
+
 import { testCord, testRuns, testSite } from '../../../testing.js';
 import { halfKnotCurve, placed } from './curve.js';
 import { squareKnotSinnet, type SinnetPart } from './index.js';

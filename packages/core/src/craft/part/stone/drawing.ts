@@ -1,7 +1,8 @@
+import { smoothLine } from '@coiled-strand/rope';
 import type { Point, Primitive } from '../../../base/kind/primitive.js';
 import type { DrawOptions, PartLayout, PartSite } from '../../../base/kind/part-kind.js';
 import { plateOf } from '../../knot/plate.js';
-import { smoothLine } from '../../../rope/curves/spline.js';
+
 import { straightRuns, strokeOf } from '../../knot/stroke.js';
 import { beadSolid } from '../../knot/bead-solid.js';
 import type { StonePart } from './model.js';

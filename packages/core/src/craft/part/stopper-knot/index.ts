@@ -1,3 +1,5 @@
+import { knotInSpace } from '@coiled-strand/rope';
+import { straightInSpace } from '../../knot/cords-in-space.js';
 import type { ActionOf, Leg } from '../../../base/action/action.js';
 import { CAUTIONS } from '../../../base/kind/cautions.js';
 import type { Run } from '../../../base/kind/run.js';
@@ -6,7 +8,7 @@ import { cordNamed, say } from '../../../base/measure/saying.js';
 import { choiceField, formField } from '../../../base/kind/field.js';
 import { plainLayout, type PartKind, type PartSite } from '../../../base/kind/part-kind.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
-import { knotInSpace, straightInSpace } from '../../../rope/curves/cells.js';
+
 import { coresOf, lanesOf, sideBySide } from '../../knot/lanes.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { asOneCord, STOPPER_FORMS, STOPPERS, type StopperForm } from '../../knot/stopper.js';

@@ -1,6 +1,7 @@
+import { polylineLength } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import { STOPPER_FORMS, stopper, stopperCurve } from '../../knot/stopper.js';
-import { polylineLength } from '../../../rope/curves/spline.js';
+
 import { testCord, testRuns, testSite } from '../../../testing.js';
 import { stopperKnot } from './index.js';
 import type { StopperPart } from './model.js';

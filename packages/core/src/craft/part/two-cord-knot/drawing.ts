@@ -1,6 +1,7 @@
+import { smoothLine } from '@coiled-strand/rope';
 import type { Point, Primitive } from '../../../base/kind/primitive.js';
 import type { DrawOptions, PartLayout, PartSite } from '../../../base/kind/part-kind.js';
-import { smoothLine } from '../../../rope/curves/spline.js';
+
 import { straightRuns, strokeOf } from '../../knot/stroke.js';
 import { bundles, type TwoCordPart } from './model.js';
 

@@ -1,7 +1,8 @@
+import { laidTo } from '@coiled-strand/rope';
 import { plainLayout, type PartKind } from '../../../base/kind/part-kind.js';
 import { countField } from '../../../base/kind/field.js';
 import { KNOT_SPREAD, useOf } from '../../../base/kind/reason.js';
-import { laidTo } from '../../../rope/curves/cells.js';
+
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { computed } from '../../knot/source.js';
 import { TWO_CORD_KNOT } from '../../knot/two-cord.js';

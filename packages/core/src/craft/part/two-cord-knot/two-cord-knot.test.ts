@@ -1,4 +1,5 @@
-import { tightened } from '../../../rope/tables/tightened.js';
+import { tightened } from '@coiled-strand/rope';
+
 import { describe, expect, it } from '@jest/globals';
 import { testCord, testRuns, testSite } from '../../../testing.js';
 import { twoCordKnot } from './index.js';

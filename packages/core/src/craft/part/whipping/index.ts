@@ -1,3 +1,4 @@
+import { bundleOf, bundleShape } from '@coiled-strand/rope';
 import { MM_PER_UNIT } from '../../../base/measure/units.js';
 import { countField } from '../../../base/kind/field.js';
 import {
@@ -7,7 +8,7 @@ import {
   type PartSite,
 } from '../../../base/kind/part-kind.js';
 import { PRACTICE, KNOT_SPREAD } from '../../../base/kind/reason.js';
-import { bundleOf, bundleShape } from '../../../rope/curves/hull.js';
+
 import { coilCord } from '../../knot/wraps.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { coresOf } from '../../knot/lanes.js';

@@ -1,0 +1,60 @@
+import type { Point, Point3 } from '../base/point.js';
+
+/**
+ * Uniform Catmull-Rom spline through the points, sampled. The first and last point only steer the
+ * ends: the curve runs from the second to the last but one.
+ *
+ * @param points at least four
+ * @param samples samples per span, >= 1
+ */
+export function catmullRom(points: readonly Point3[], samples: number): Point3[] {
+  const out: Point3[] = [];
+  for (let i = 1; i < points.length - 2; i++) {
+    const [a, b, c, d] = points.slice(i - 1, i + 3) as [Point3, Point3, Point3, Point3];
+    for (let j = 0; j < samples; j++) {
+      const t = j / samples;
+      const at = (k: 0 | 1 | 2): number =>
+        0.5 *
+        (2 * b[k] +
+          (c[k] - a[k]) * t +
+          (2 * a[k] - 5 * b[k] + 4 * c[k] - d[k]) * t * t +
+          (3 * b[k] - a[k] - 3 * c[k] + d[k]) * t * t * t);
+      out.push([at(0), at(1), at(2)]);
+    }
+  }
+  const last = points[points.length - 2];
+  if (last) out.push(last);
+  return out;
+}
+
+/** The same line with more points, evenly on each edge, so that no edge is longer than so much. */
+export function subdivided(line: readonly Point3[], longest: number): Point3[] {
+  return line.flatMap((p, i): Point3[] => {
+    const q = line[i + 1];
+    if (!q) return [p];
+    const parts = Math.max(1, Math.ceil(polylineLength([p, q]) / longest));
+    return Array.from({ length: parts }, (_, k): Point3 => {
+      const t = k / parts;
+      return [p[0] + t * (q[0] - p[0]), p[1] + t * (q[1] - p[1]), p[2] + t * (q[2] - p[2])];
+    });
+  });
+}
+
+/** Length of a polyline, in the unit of its points. */
+export function polylineLength(points: readonly (readonly number[])[]): number {
+  let sum = 0;
+  for (let i = 1; i < points.length; i++) {
+    const a = points[i - 1]!;
+    const b = points[i]!;
+    sum += Math.hypot(...b.map((v, k) => v - a[k]!));
+  }
+  return sum;
+}
+
+/** A smooth flat line through all of the points, ends included. */
+export function smoothLine(points: readonly Point[], samples: number): Point[] {
+  const flat = points.map(([x, y]): Point3 => [x, y, 0]);
+  const [first, last] = [flat[0], flat.at(-1)];
+  if (!first || !last || flat.length < 2) return [...points];
+  return catmullRom([first, ...flat, last], samples).map(([x, y]): Point => [x, y]);
+}

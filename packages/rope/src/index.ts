@@ -1,0 +1,57 @@
+/** Ropes drawn tight: curves, the engine, the knots of the catalogue, their tables, and the board for knots of one’s own. */
+export type { Cell, CellStrand, KnownCurves } from './base/cell.js';
+export { memoize, sameFields } from './base/memoize.js';
+export type {
+  Board,
+  BoardBead,
+  KnotMeasure,
+  KnotSize,
+  OwnKnot,
+  TightKnot,
+} from './base/own-knot.js';
+export { packedDiameter } from './base/packed.js';
+export type { Point, Point3 } from './base/point.js';
+export { random, type Random } from './base/random.js';
+export {
+  acrossOf,
+  knotInSpace,
+  laidTo,
+  mirroredLine,
+  nearestOf,
+  repeated,
+  sized,
+} from './curves/cells.js';
+export { bundleOf, bundleShape, type CoreBundle } from './curves/hull.js';
+export { polylineLength, smoothLine, catmullRom, subdivided } from './curves/spline.js';
+export {
+  curveOfTurksHead,
+  formulaOfTurksHead,
+  turksHeadWidth,
+  type TurksHead,
+} from './curves/turks-head-curve.js';
+export { ENGINE } from './engine/compute.js';
+export { opening, type Moment } from './engine/opening.js';
+export type { Recipe } from './engine/recipe.js';
+export { thinned } from './engine/thinned.js';
+export type { Progress } from './engine/tighten.js';
+export { far } from './engine/touching-points.js';
+export { CATALOGUE } from './knots/catalogue.js';
+export {
+  asCore,
+  BOARD_LIMITS,
+  boardFaults,
+  crossings,
+  inMirror,
+  turnOver,
+  withCord,
+  withoutCord,
+  type BoardCrossing,
+} from './board/board.js';
+export { fingerprint } from './board/fingerprint.js';
+export { KNOWN_KNOTS, likenesses, type KnownKnot, type Likeness } from './board/known.js';
+export { onBoard, inSpace } from './board/lift.js';
+export { laidBy, movesOf, type LaidStretch, type Move } from './board/moves.js';
+export { inFrame } from './board/size.js';
+export { boardPlaces, drawBoard, leftAt, ownKnotFaults, type BoardVerdict } from './board/tight.js';
+export { TIGHTENED_CURVES } from './tables/tightened-curves.js';
+export { TIGHTENED, tightened, type TightenedName } from './tables/tightened.js';
