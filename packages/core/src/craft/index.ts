@@ -35,6 +35,7 @@ export {
   pathOf,
   repeatsToReturn,
   simulate,
+  type FlossKnot,
   type Simulation,
 } from './floss/simulate.js';
 // Every kind of part.

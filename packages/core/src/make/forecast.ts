@@ -133,16 +133,21 @@ function driftOf(piece: Piece, states: readonly PartState[], hand: Hand): Log {
 const weight = ({ cost, plan }: PartState): number =>
   sum(cost.strands.map((one) => one.knots)) * plan.layout.units;
 
+const NO_CORD: Amount = { knots: 0, straight: 0 };
+const NO_ENDS = { start: 0, end: 0 };
+/** What a part takes of a strand, for each of its units. */
+const costOf = ({ cost }: PartState, strand: number): Amount => cost.strands[strand] ?? NO_CORD;
+
 /** Cord of a strand in parts done, or to be done. */
 const cordIn = (
   states: readonly PartState[],
   strand: number,
   units: (state: PartState) => number,
 ): Amount =>
-  states.reduce<Amount>((total, state) => plus(total, state.cost.strands[strand]!, units(state)), {
-    knots: 0,
-    straight: 0,
-  });
+  states.reduce<Amount>(
+    (total, state) => plus(total, costOf(state, strand), units(state)),
+    NO_CORD,
+  );
 
 /**
  * Forecast half way, from the work so far and the cord that is left. Take-up and pitch of this make
@@ -185,13 +190,17 @@ export function forecast(
   const pitchFactor = guess(pitchLog);
 
   const ends = endsOf(piece, plan);
+  const endOf = (strand: number) => ends[strand] ?? NO_ENDS;
   const stretched = grown > 0 && came > 0 ? came / grown : 1;
   const straightDone = (strand: number): number =>
-    sum(states.map((s) => s.cost.strands[strand]!.straight * s.done * (s.pitched ? stretched : 1)));
-  const measured = half.left.flatMap((cord, i) => (cord === null ? [] : [{ cord, i }]));
+    sum(states.map((s) => costOf(s, strand).straight * s.done * (s.pitched ? stretched : 1)));
+  const measured = plan.strands.flatMap(({ cut }, i) => {
+    const cord = half.left[i] ?? null;
+    return cord === null ? [] : [{ cord, cut, i }];
+  });
   const knotsDone = sum(measured.map(({ i }) => cordIn(states, i, done).knots));
   const inKnots = sum(
-    measured.map(({ cord, i }) => plan.strands[i]!.cut - cord - ends[i]!.start - straightDone(i)),
+    measured.map(({ cord, cut, i }) => cut - cord - endOf(i).start - straightDone(i)),
   );
   const takeUp = priorOf(piece, states, hand, 'take-up');
   const takeUpLog = posterior(
@@ -216,15 +225,15 @@ export function forecast(
     const rest = cordIn(states, i, unitsLeft);
     const straight = sum(
       states.map(
-        (s) => s.cost.strands[i]!.straight * unitsLeft(s) * (s.pitched ? pitchFactor.factor : 1),
+        (s) => costOf(s, i).straight * unitsLeft(s) * (s.pitched ? pitchFactor.factor : 1),
       ),
     );
-    const fixed = straight + ends[i]!.end;
+    const fixed = straight + endOf(i).end;
     const before = cordIn(states, i, done);
-    const cord = half.left[i]!;
+    const cord = half.left[i] ?? null;
     // Where it was not measured, what the knots before took is as unsure as what those to come take.
     const knots = rest.knots + (cord === null ? before.knots : 0);
-    const available = cord ?? strand.cut - ends[i]!.start - straightDone(i);
+    const available = cord ?? strand.cut - endOf(i).start - straightDone(i);
     const free = available - fixed;
     // Longer units are fewer: where parts fill, the rest varies with the pitch as well.
     const share = knots > 0 ? rest.knots / knots : 0;
@@ -264,7 +273,7 @@ export function forecast(
       pitchFactor: pitchFactor.factor,
       surely: takeUpFactor.factor * Math.exp(z * takeUpLog.sd),
       more,
-      available: strands.map((strand, i) => strand.available - ends[i]!.end),
+      available: strands.map((strand, i) => strand.available - endOf(i).end),
     }),
   };
 }
@@ -296,13 +305,13 @@ function latestStop(
     const takes = state.cost.strands.map(({ knots, straight }) => knots * surely + straight * grow);
     // A given strand is there already, whatever it takes.
     const short = (share: number): boolean =>
-      takes.some((one, i) => !plan.strands[i]!.given && cord[i]! < one * share - 1e-9);
+      takes.some((one, i) => !plan.strands[i]?.given && (cord[i] ?? 0) < one * share - 1e-9);
     for (let n = 0; n < units - 1e-9; n++) {
       const share = Math.min(1, units - n);
       if (short(share)) {
         return { part: at.plan.id, unit, length, all: false };
       }
-      takes.forEach((one, i) => (cord[i]! -= one * share));
+      takes.forEach((one, i) => (cord[i] = (cord[i] ?? 0) - one * share));
       length += state.cost.length * grow * share;
       at = state;
       unit = state.done + n + 1;

@@ -168,6 +168,14 @@ function fieldChanges(
 
 const partLabel = (part: Part): string => partKind(part.kind).entry.label;
 
+/** The longest row of rising numbers that ends with one. */
+interface Rising {
+  readonly place: number;
+  readonly number: number;
+  readonly size: number;
+  readonly before: Rising | null;
+}
+
 /**
  * Positions that keep their order: the longest row of rising numbers in a list.
  *
@@ -175,40 +183,45 @@ const partLabel = (part: Part): string => partKind(part.kind).entry.label;
  * @example [...keptInOrder([0, 3, 1, 2])].sort() // [0, 2, 3]
  */
 export function keptInOrder(numbers: readonly number[]): ReadonlySet<number> {
-  const best: { readonly size: number; readonly before: number }[] = [];
-  let last = -1;
-  numbers.forEach((number, i) => {
-    let before = -1;
-    for (let j = 0; j < i; j++) {
-      if (numbers[j]! < number && best[j]!.size > (best[before]?.size ?? 0)) before = j;
+  const rows: Rising[] = [];
+  let longest: Rising | null = null;
+  for (const [place, number] of numbers.entries()) {
+    let before: Rising | null = null;
+    for (const row of rows) {
+      if (row.number < number && row.size > (before?.size ?? 0)) before = row;
     }
-    best.push({ size: (best[before]?.size ?? 0) + 1, before });
-    if (best[i]!.size > (best[last]?.size ?? 0)) last = i;
-  });
+    const row: Rising = { place, number, before, size: (before?.size ?? 0) + 1 };
+    rows.push(row);
+    if (row.size > (longest?.size ?? 0)) longest = row;
+  }
   const kept = new Set<number>();
-  for (let i = last; i >= 0; i = best[i]!.before) kept.add(i);
+  for (let row: Rising | null = longest; row; row = row.before) kept.add(row.place);
   return kept;
 }
 
 function partChanges(both: Both): Told[] {
   const [a, b] = both;
-  const places = [a, b].map(({ parts }) => new Map(parts.map(({ id }, i) => [id, i])));
-  const stayed = [a, b].map(({ parts }, side) =>
-    parts.filter(({ id }) => places[1 - side]!.has(id)),
-  );
-  const inOrder = keptInOrder(stayed[1]!.map(({ id }) => places[0]!.get(id)!));
-  /** What lies before a part on each side, of those that both have; undefined before the first. */
-  const leading = (id: string) =>
-    stayed.map((parts) => parts[parts.findIndex((part) => part.id === id) - 1]);
+  const placeIn = ({ parts }: Piece, id: string): number =>
+    parts.findIndex((part) => part.id === id);
+  const stayedIn = (one: Piece, other: Piece): Part[] =>
+    one.parts.filter(({ id }) => placeIn(other, id) >= 0);
+  const [stayedBefore, stayedAfter] = [stayedIn(a, b), stayedIn(b, a)];
+  const inOrder = keptInOrder(stayedAfter.map(({ id }) => placeIn(a, id)));
+  /** What lies before a part, of those that both have; undefined before the first. */
+  const leading = (parts: readonly Part[], id: string): Part | undefined =>
+    parts[parts.findIndex((part) => part.id === id) - 1];
   // Of parts that were moved together only the first is told.
-  const moved = stayed[1]!.filter((part, i) => {
-    const [before, after] = leading(part.id);
-    return !inOrder.has(i) && before?.id !== after?.id;
-  });
+  const moved = stayedAfter.filter(
+    ({ id }, i) =>
+      !inOrder.has(i) && leading(stayedBefore, id)?.id !== leading(stayedAfter, id)?.id,
+  );
+  const told = (piece: Piece, led: Part | undefined): string =>
+    led ? `after part ${placeIn(piece, led.id) + 1}, ${inSentence(partLabel(led))}` : 'first';
   return [
     ...byId(a.parts, b.parts).flatMap(([before, after]): Told[] => {
-      const part = (after ?? before)!;
-      const place = places[after ? 1 : 0]!.get(part.id)! + 1;
+      const part = after ?? before;
+      if (!part) return [];
+      const place = placeIn(after ? b : a, part.id) + 1;
       const name = `Part ${place}, ${inSentence(partLabel(part))}`;
       if (after && before?.kind === after.kind) {
         const { fields } = partKind(after.kind);
@@ -227,14 +240,13 @@ function partChanges(both: Both): Told[] {
         },
       ];
     }),
-    ...moved.map((part): Told => {
-      const [before, after] = leading(part.id).map((led, side) =>
-        led
-          ? `after part ${places[side]!.get(led.id)! + 1}, ${inSentence(partLabel(led))}`
-          : 'first',
-      ) as [string, string];
-      return apart({ what: `${partLabel(part)} lies elsewhere`, before, after });
-    }),
+    ...moved.map((part): Told =>
+      apart({
+        what: `${partLabel(part)} lies elsewhere`,
+        before: told(a, leading(stayedBefore, part.id)),
+        after: told(b, leading(stayedAfter, part.id)),
+      }),
+    ),
   ];
 }
 

@@ -106,7 +106,7 @@ describe('ready patterns on the loom', () => {
   });
   it('works 40 strands by 300 rows out', () => {
     const rows = Array.from({ length: 300 }, (_, r) => '>'.repeat(r % 2 ? 19 : 20));
-    expect(simulate({ lay: 'crossing', rows }, 40).count).toBe(150 * 39);
+    expect(simulate({ lay: 'crossing', rows }, 40).knots.length).toBe(150 * 39);
   });
 });
 

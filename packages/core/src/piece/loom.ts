@@ -37,8 +37,8 @@ export function cordsOfBand(piece: Piece, id: string): Cord[] {
   const runs = runsOf(piece);
   const cords: Cord[] = [];
   for (const index of placesOf(piece, id)) {
-    const { cord } = runs[index]!;
-    if (!cords.some((own) => own.colour.hex === cord.colour.hex)) cords.push(cord);
+    const cord = runs[index]?.cord;
+    if (cord && !cords.some((own) => own.colour.hex === cord.colour.hex)) cords.push(cord);
   }
   return cords;
 }
@@ -73,7 +73,8 @@ export function insertStrand(piece: Piece, id: string, place: number): Piece {
   const runs = runsOf(piece);
   if (runs.length >= STRAND_LIMITS.max) return piece;
   const places = placesOf(piece, id);
-  const beside = runs[places[Math.min(place, places.length - 1)]!]!;
+  const beside = runs[places[Math.min(place, places.length - 1)] ?? -1];
+  if (!beside) return piece;
   const strand: Strand = { cord: beside.cord, legs: ['plaited'], laidIn: false };
   return refitted({ ...piece, strands: [...piece.strands, strand] }, (part) => {
     if (part.id !== id) return null;

@@ -178,7 +178,7 @@ export function ringAngles(
     }
   }
   return parts.map((part, i) => {
-    if (part.kind === 'flexible') return angles[i]!;
+    if (part.kind === 'flexible') return angles[i] ?? 0;
     const within = ((part.count ?? 1) - 1) * 2 * half(pitchOf(part), r + part.height);
     return (
       within +

@@ -53,10 +53,7 @@ const CASES = Array.from({ length: 60 }, (_, seed) => {
 
 /** Where each knot lies and whose colour it shows, in a form that can be compared. */
 const shown = (sim: Simulation, colour: (strand: number) => unknown = (s) => s): string[] =>
-  Array.from(
-    { length: sim.count },
-    (_, k) => `${sim.row[k]} ${sim.place[k]} ${String(colour(sim.worker[k]!))}`,
-  ).sort();
+  sim.knots.map(({ row, place, worker }) => `${row} ${place} ${String(colour(worker))}`).sort();
 
 const sum = (list: Iterable<number>): number => [...list].reduce((a, b) => a + b, 0);
 
@@ -71,11 +68,11 @@ describe.each(CASES)('a random pattern $seed on $strands strands', ({ strands, p
   });
 
   it('counts two strands in every knot', () => {
-    expect(sum(sim.worksIn) + sum(sim.carriedIn)).toBe(2 * sim.count);
+    expect(sum(sim.worksIn) + sum(sim.carriedIn)).toBe(2 * sim.knots.length);
   });
 
   it('moves strands exactly where they change places', () => {
-    const moves = sim.crossing.filter(swaps).length;
+    const moves = sim.knots.filter(({ crossing }) => swaps(crossing)).length;
     let apart = 0;
     for (let r = 0; r < sim.rows; r++) {
       // In a leader's row the leader goes all the way, and every other strand one place.
@@ -87,12 +84,13 @@ describe.each(CASES)('a random pattern $seed on $strands strands', ({ strands, p
 
   it('is tied in an order in which each strand ties its knots one after the other', () => {
     const order = tyingOrder(sim);
-    expect([...order].sort((a, b) => a - b)).toEqual(
-      Array.from({ length: sim.count }, (_, k) => k),
+    const numbers = order.map((knot) => sim.knots.indexOf(knot));
+    expect([...numbers].sort((a, b) => a - b)).toEqual(
+      Array.from({ length: sim.knots.length }, (_, k) => k),
     );
     const last = new Int32Array(strands).fill(-1);
-    for (const k of order) {
-      for (const strand of [sim.worker[k]!, sim.carried[k]!]) {
+    for (const [i, k] of numbers.entries()) {
+      for (const strand of [order[i]!.worker, order[i]!.carried]) {
         expect(k).toBeGreaterThan(last[strand]!);
         last[strand] = k;
       }
@@ -110,7 +108,7 @@ describe.each(CASES)('a random pattern $seed on $strands strands', ({ strands, p
     const thrice = simulate(whole, strands, 3);
     expect([...thrice.worksIn]).toEqual([...once.worksIn].map((n) => 3 * n));
     expect([...thrice.carriedIn]).toEqual([...once.carriedIn].map((n) => 3 * n));
-    expect(thrice.count).toBe(3 * once.count);
+    expect(thrice.knots.length).toBe(3 * once.knots.length);
   });
 
   it('forth, and then its mirror image, brings every strand back', () => {
@@ -134,9 +132,9 @@ describe.each(CASES)('a random pattern $seed on $strands strands', ({ strands, p
     if (pattern.lay === 'leader') return;
     const other = simulate(mirror, strands);
     const back = Array.from(
-      { length: other.count },
+      { length: other.knots.length },
       (_, k) =>
-        `${other.row[k]} ${strands - 2 - other.place[k]!} ${strands - 1 - other.worker[k]!}`,
+        `${other.knots[k]!.row} ${strands - 2 - other.knots[k]!.place} ${strands - 1 - other.knots[k]!.worker}`,
     ).sort();
     expect(back).toEqual(shown(sim));
   });
@@ -165,8 +163,8 @@ describe('the simulator', () => {
   });
   it('shows the leader or the strand it crosses', () => {
     const sim = simulate({ lay: 'leader', rows: ['-|', '|-'] }, 3);
-    expect([...sim.worker]).toEqual([0, 2, 0, 1]);
-    expect([...sim.place]).toEqual([0, 1, 1, 0]);
+    expect(sim.knots.map(({ worker }) => worker)).toEqual([0, 2, 0, 1]);
+    expect(sim.knots.map(({ place }) => place)).toEqual([0, 1, 1, 0]);
     expect([...orderAfter(sim, 2)]).toEqual([0, 1, 2]);
   });
   it('tells after how many repeats the order returns', () => {
@@ -178,16 +176,16 @@ describe('the simulator', () => {
 describe('the order of tying', () => {
   it('keeps a strand in the hand for a whole slanting row', () => {
     const sim = simulate(readyPattern('stripe').make({ strands: 8, colours: 8 }).pattern, 8, 3);
-    const workers = [...tyingOrder(sim)].map((k) => sim.worker[k]!);
+    const workers = tyingOrder(sim).map(({ worker }) => worker);
     const changes = workers.filter((w, i) => i > 0 && w !== workers[i - 1]).length;
     // The corner at the start and the one at the end are tied with shorter rows.
-    expect(changes).toBeLessThanOrEqual(sim.count / 7 + 8);
+    expect(changes).toBeLessThanOrEqual(sim.knots.length / 7 + 8);
   });
   it('ties a chevron arm by arm', () => {
     const sim = simulate(readyPattern('chevron').make({ strands: 10, colours: 5 }).pattern, 10, 2);
-    const workers = [...tyingOrder(sim)].map((k) => sim.worker[k]!);
+    const workers = tyingOrder(sim).map(({ worker }) => worker);
     const changes = workers.filter((w, i) => i > 0 && w !== workers[i - 1]).length;
-    expect(changes).toBeLessThanOrEqual(sim.count / 4);
+    expect(changes).toBeLessThanOrEqual(sim.knots.length / 4);
   });
 });
 
@@ -249,8 +247,7 @@ describe('ready patterns', () => {
     const { pattern, colours } = readyPattern(id).make({ strands, colours: 3 });
     const sim = simulate(pattern, strands, 2);
     const at = new Map<string, number>();
-    for (let k = 0; k < sim.count; k++)
-      at.set(`${sim.row[k]} ${sim.place[k]}`, colours[sim.worker[k]!]!);
+    for (const { row, place, worker } of sim.knots) at.set(`${row} ${place}`, colours[worker]!);
     for (const [key, colour] of at) {
       const [row, place] = key.split(' ').map(Number);
       expect(at.get(`${row} ${strands - 2 - place!}`)).toBe(colour);

@@ -2,22 +2,26 @@ import { leftWorks, swaps, type Crossing } from './crossing.js';
 import { gcd } from '../../base/measure/gcd.js';
 import { crossingOf, firstPlace, placeStep, type FlossPattern } from './pattern.js';
 
+/** A knot of a band. */
+export interface FlossKnot {
+  readonly row: number;
+  /** Strands to the left of its left strand. */
+  readonly place: number;
+  readonly crossing: Crossing;
+  /** The strand that ties it, and the one that it is tied over. */
+  readonly worker: number;
+  readonly carried: number;
+}
+
 /**
  * A band worked out knot by knot. Strands are called by the place where they start, from 0 at the
- * left edge. Flat arrays, since a wide band of 300 rows has thousands of knots and is worked out anew
- * at every edit.
+ * left edge.
  */
 export interface Simulation {
   readonly strands: number;
   readonly rows: number;
-  /** Knots in the order of the rows, from the left edge; a leader's in the order it ties them. */
-  readonly count: number;
-  readonly row: Uint16Array;
-  /** Strands to the left of the knot's left strand. */
-  readonly place: Uint8Array;
-  readonly crossing: readonly Crossing[];
-  readonly worker: Uint8Array;
-  readonly carried: Uint8Array;
+  /** In the order of the rows, from the left edge; a leader's in the order it ties them. */
+  readonly knots: readonly FlossKnot[];
   /** Strand at each place before row r, at r * strands + place; one more row for the end. */
   readonly order: Uint8Array;
   /** Knots each strand ties, and is carried through. */
@@ -34,17 +38,12 @@ export interface Simulation {
  *
  * @param pattern without faults (see patternFaults) for this number of strands
  * @param repeats how many times it is worked, >= 1; a fraction ends in the middle of it
- * @example simulate({ lay: 'crossing', rows: ['>', '>'] }, 3).count // 2
+ * @example simulate({ lay: 'crossing', rows: ['>', '>'] }, 3).knots.length // 2
  */
 export function simulate(pattern: FlossPattern, strands: number, repeats = 1): Simulation {
   const { lay, rows: repeat } = pattern;
   const rows = Math.max(0, Math.round(repeat.length * repeats));
-  const most = rows * (lay === 'leader' ? strands - 1 : Math.ceil(strands / 2));
-  const row = new Uint16Array(most);
-  const place = new Uint8Array(most);
-  const worker = new Uint8Array(most);
-  const carried = new Uint8Array(most);
-  const crossing: Crossing[] = [];
+  const knots: FlossKnot[] = [];
   const order = new Uint8Array((rows + 1) * strands);
   const worksIn = new Uint32Array(strands);
   const carriedIn = new Uint32Array(strands);
@@ -54,7 +53,6 @@ export function simulate(pattern: FlossPattern, strands: number, repeats = 1): S
   /** The last row with a knot at each edge. */
   const last = { left: -9, right: -9 };
   const step = placeStep(lay);
-  let count = 0;
 
   for (let r = 0; r < rows; r++) {
     order.set(at, r * strands);
@@ -69,12 +67,7 @@ export function simulate(pattern: FlossPattern, strands: number, repeats = 1): S
       if (kind === '.') continue;
       const [left, right] = [at[p]!, at[p + 1]!];
       const [works, goes] = leftWorks(kind) ? [left, right] : [right, left];
-      row[count] = r;
-      place[count] = p;
-      worker[count] = works;
-      carried[count] = goes;
-      crossing.push(kind);
-      count++;
+      knots.push({ row: r, place: p, crossing: kind, worker: works, carried: goes });
       worksIn[works]!++;
       carriedIn[goes]!++;
       knotted[p] = knotted[p + 1] = 1;
@@ -102,12 +95,7 @@ export function simulate(pattern: FlossPattern, strands: number, repeats = 1): S
   return {
     strands,
     rows,
-    count,
-    row: row.subarray(0, count),
-    place: place.subarray(0, count),
-    crossing,
-    worker: worker.subarray(0, count),
-    carried: carried.subarray(0, count),
+    knots,
     order,
     worksIn,
     carriedIn,

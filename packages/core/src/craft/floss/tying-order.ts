@@ -1,57 +1,71 @@
-import type { Simulation } from './simulate.js';
+import type { FlossKnot, Simulation } from './simulate.js';
+
+/** The knots of one strand in their order, and how many of them are tied. */
+class Hanging {
+  private readonly knots: FlossKnot[] = [];
+  private tied = 0;
+
+  add(knot: FlossKnot): void {
+    this.knots.push(knot);
+  }
+  /** The first that is not tied yet, or one further on. */
+  next(ahead = 0): FlossKnot | undefined {
+    return this.knots[this.tied + ahead];
+  }
+  tie(): void {
+    this.tied += 1;
+  }
+}
+
+/** What a strand can tie in a row now, and whether it is then carried or done. */
+interface Reach {
+  readonly knots: readonly FlossKnot[];
+  readonly whole: boolean;
+}
 
 /**
  * The order in which hands tie the knots of a band: a strand that works is kept in the hand and ties
  * all it can before another is picked up. Every knot comes after the knots it hangs from, which are
  * the ones its two strands tied last.
  *
- * @returns indices of the knots in the order they are tied
+ * @returns the knots in the order they are tied
  */
-export function tyingOrder(sim: Simulation): Uint32Array {
-  const { strands, count, worker, carried, row } = sim;
-  // The knots of each strand in their order; the first not yet tied is the one it hangs over.
-  const ofStrand: number[][] = Array.from({ length: strands }, () => []);
-  for (let k = 0; k < count; k++) {
-    ofStrand[worker[k]!]!.push(k);
-    ofStrand[carried[k]!]!.push(k);
+export function tyingOrder({ strands, knots }: Simulation): readonly FlossKnot[] {
+  const all = Array.from({ length: strands }, () => new Hanging());
+  const of = (strand: number): Hanging => all[strand]!;
+  for (const knot of knots) {
+    of(knot.worker).add(knot);
+    of(knot.carried).add(knot);
   }
-  const next = new Uint32Array(strands);
-  const order = new Uint32Array(count);
-  const nextOf = (strand: number, ahead = 0): number | undefined =>
-    ofStrand[strand]![next[strand]! + ahead];
 
-  /** How many knots a strand can tie in a row now, and whether it is then carried or done. */
-  const reach = (strand: number): { readonly knots: number; readonly whole: boolean } => {
-    for (let n = 0; ; n++) {
-      const k = nextOf(strand, n);
-      if (k === undefined || worker[k] !== strand) return { knots: n, whole: true };
-      if (nextOf(carried[k]!) !== k) return { knots: n, whole: false };
+  const reach = (strand: number): Reach => {
+    const can: FlossKnot[] = [];
+    for (;;) {
+      const knot = of(strand).next(can.length);
+      if (knot?.worker !== strand) return { knots: can, whole: true };
+      if (of(knot.carried).next() !== knot) return { knots: can, whole: false };
+      can.push(knot);
     }
   };
+  /** Rather one whose strand is done with or carried on; then the one further back; then the longer. */
+  const sooner = (here: Reach, best: Reach): boolean => {
+    const [a, b] = [here.knots[0], best.knots[0]];
+    if (!a || !b) return a !== undefined;
+    if (here.whole !== best.whole) return here.whole;
+    return a.row === b.row ? here.knots.length > best.knots.length : a.row < b.row;
+  };
 
-  for (let tied = 0; tied < count;) {
-    let best = -1;
-    let most = { knots: 0, whole: false };
-    for (let s = 0; s < strands; s++) {
-      const here = reach(s);
-      if (here.knots === 0) continue;
-      const sooner =
-        best < 0 ||
-        (here.whole !== most.whole
-          ? here.whole
-          : row[nextOf(s)!]! !== row[nextOf(best)!]!
-            ? row[nextOf(s)!]! < row[nextOf(best)!]!
-            : here.knots > most.knots);
-      if (sooner) {
-        best = s;
-        most = here;
-      }
+  const order: FlossKnot[] = [];
+  while (order.length < knots.length) {
+    let best: Reach = { knots: [], whole: false };
+    for (let strand = 0; strand < strands; strand++) {
+      const here = reach(strand);
+      if (sooner(here, best)) best = here;
     }
-    for (let n = 0; n < most.knots; n++) {
-      const k = nextOf(best)!;
-      order[tied++] = k;
-      next[best]!++;
-      next[carried[k]!]!++;
+    for (const knot of best.knots) {
+      order.push(knot);
+      of(knot.worker).tie();
+      of(knot.carried).tie();
     }
   }
   return order;

@@ -39,8 +39,8 @@ function knotCord(table: Table, knot: Knot, by: readonly End[], end: End, mm: nu
   switch (knot.form) {
     case 'half-knot': {
       const cores = knot.overEnds ? 'two-by-two' : bundleOf(knot.cores);
-      const ratio = knot.coreWidth / widthOf(table, by[0]!);
-      const each = widthOf(table, by[0]!);
+      const each = widthOf(table, by[0] ?? end);
+      const ratio = knot.coreWidth / each;
       const packed = knot.packed / each;
       return (halfKnotCord(knot.sinnet, cores, ratio, mm / each, knot.cores, packed) * each) / 2;
     }
@@ -78,9 +78,12 @@ function knotCord(table: Table, knot: Knot, by: readonly End[], end: End, mm: nu
     }
     case 'drawn': {
       const cord = dealt(by.length, knot.uses.length);
-      const which = cord[by.indexOf(end)]!;
-      const across = cord.flatMap((own, i) => (own === which ? [widthOf(table, by[i]!)] : []));
-      return knot.uses[which]! * asOneCord(across) + mm;
+      const which = cord[by.indexOf(end)];
+      const across = widths(
+        table,
+        by.filter((_, i) => cord[i] === which),
+      );
+      return (knot.uses[which ?? -1] ?? 0) * asOneCord(across) + mm;
     }
     case 'bulky':
       return Math.max(mm, endKnotSize(knot.knot, knot.ends).inKnot * d);
@@ -104,22 +107,20 @@ function bandCord(
   times: number,
 ): Taken[] {
   const sim = workedOut(knot.rows, knot.lay, by.length, knot.total);
-  const order = tiedInOrder(sim);
   const d = by.reduce((sum, end) => sum + widthOf(table, end), 0) / by.length;
-  const taken = by.map(() => 0);
-  for (let unit = knot.after; unit < Math.min(sim.count, knot.after + times); unit++) {
-    const k = order[unit]!;
-    const own = widthOf(table, by[sim.worker[k]!]!);
-    taken[sim.worker[k]!]! += doubleHitch(d / own, knot.tension) * own;
-    taken[sim.carried[k]!]! += knot.height;
-  }
+  const tied = tiedInOrder(sim).slice(knot.after, knot.after + times);
   // Where no knot is in its way a strand runs bare; it is told with the last of them.
-  if (knot.after + times >= sim.count) {
-    by.forEach((_, strand) => {
-      taken[strand]! += sim.bareIn[strand]! * knot.along;
-    });
-  }
-  return by.map((leg, i) => ({ leg, mm: taken[i]! }));
+  const atLast = knot.after + times >= sim.knots.length;
+  return by.map((leg, strand) => {
+    const own = widthOf(table, leg);
+    const hitch = doubleHitch(d / own, knot.tension) * own;
+    let mm = atLast ? (sim.bareIn[strand] ?? 0) * knot.along : 0;
+    for (const { worker, carried } of tied) {
+      if (worker === strand) mm += hitch;
+      if (carried === strand) mm += knot.height;
+    }
+    return { leg, mm };
+  });
 }
 
 const each = (legs: readonly Leg[] | undefined, mm: number): Taken[] =>

@@ -167,16 +167,19 @@ function allowed(piece: Piece, wish: LayoutWish): LayoutWish['beads'] {
   );
   return wish.beads.flatMap(({ id, least, most }) => {
     const tried = withRow(piece, wish, [id], 1);
+    const sites = sitesOf(tried);
     const at = tried.parts.findIndex((part) => part.kind === 'beads');
-    const site = sitesOf(tried)[at]!;
-    const { passages } = partKind('beads').layOut(tried.parts[at]!, site, 0);
-    const goes = passages.every(
-      ({ hole, runs }) =>
-        passage(
-          hole,
-          runs.map((run) => run.cord),
-        ).answer !== 'no',
-    );
+    const [row, site] = [tried.parts[at], sites[at]];
+    if (!row || !site) return [];
+    const goes = partKind('beads')
+      .layOut(row, site, 0)
+      .passages.every(
+        ({ hole, runs }) =>
+          passage(
+            hole,
+            runs.map((run) => run.cord),
+          ).answer !== 'no',
+      );
     const used = elsewhere.filter((other) => other === id).length;
     const stock = Math.max(0, (bead(id).count ?? Infinity) - used);
     const top = Math.min(most, stock);
@@ -212,17 +215,23 @@ function* searchRows(
   const bead = beadsById(piece);
   const of = (ids: readonly string[]): ReturnType<typeof measureOf> =>
     measureOf(withRow(piece, wish, ids, knots), hand);
-  const one = new Map(beads.map(({ id }) => [id, of([id])]));
-  const inRow = new Map(beads.map(({ id }) => [id, of([id, id]).has - one.get(id)!.has]));
-  const groups = groupAlike(beads, (id) => inRow.get(id)!);
-  const beside = (id: string): number => one.get(id)!.has - inRow.get(id)!;
-  const { wants } = one.get(beads[0]!.id)!;
+  const takes = new Map(
+    beads.map(({ id }) => {
+      const { has, wants } = of([id]);
+      const inRow = of([id, id]).has - has;
+      return [id, { inRow, beside: has - inRow, wants }];
+    }),
+  );
+  const [first] = takes.values();
+  if (!first) return [];
+  const groups = groupAlike(beads, (id) => takes.get(id)?.inRow ?? 0);
+  const beside = (id = ''): number => takes.get(id)?.beside ?? 0;
   const near: Near[] = [];
   const choices = choicesOf(groups.length);
   for (const [n, chosen] of choices.entries()) {
     const every = groups.length <= MAX_KINDS;
-    const candidates: Candidate[] = chosen.map((i) => {
-      const group = groups[i]!;
+    const there = groups.filter((_, i) => chosen.includes(i));
+    const candidates: Candidate[] = there.map((group) => {
       const least = group.beads.reduce((sum, own) => sum + own.least, 0);
       return {
         length: group.length,
@@ -235,13 +244,13 @@ function* searchRows(
       (group, i) => !chosen.includes(i) && group.beads.some(({ least }) => least > 0),
     );
     if (wanted || candidates.some(({ least, most }) => least > most)) continue;
-    const kinds = chosen.flatMap((i) => groups[i]!.beads.slice(0, 1).map(({ id }) => id));
+    const kinds = there.flatMap((group) => group.beads.slice(0, 1).map(({ id }) => id));
     const sample = orderRow(
       kinds.flatMap((id) => [id, id]),
       wish,
       bead,
     );
-    const target = wants - (beside(sample[0]!) + beside(sample.at(-1)!)) / 2;
+    const target = first.wants - (beside(sample[0]) + beside(sample.at(-1))) / 2;
     const search = bestCounts(
       { candidates, gap: 0, target, symmetric: wish.symmetric },
       wish.keep * SPARE,
@@ -272,8 +281,8 @@ function rowOf(
   { answer, groups }: Near,
 ): { readonly row: string[]; readonly counts: Proposal['counts'] } | null {
   const counts = groups.flatMap((group, i) => {
-    const shared = shareEvenly(group.beads, answer.counts[i]!, wish.symmetric);
-    return group.beads.map(({ id }, n) => ({ id, count: shared[n]! }));
+    const shared = shareEvenly(group.beads, answer.counts[i] ?? 0, wish.symmetric);
+    return group.beads.map(({ id }, n) => ({ id, count: shared[n] ?? 0 }));
   });
   if (wish.symmetric && counts.filter(({ count }) => count % 2 === 1).length > 1) return null;
   const ids = counts.flatMap(({ id, count }) => Array.from({ length: count }, () => id));

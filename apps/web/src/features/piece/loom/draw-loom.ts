@@ -37,17 +37,6 @@ const WRAPS_FROM = 7;
 const AFTERWARDS = 0.42;
 const OTHERS = 0.25;
 
-/** First knot of a row or of a later one, by halving. */
-function firstKnotFrom({ row, count }: Simulation, from: number): number {
-  let [low, high] = [0, count];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (row[middle]! < from) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
 function trace(path: Path2D, line: readonly Point[], dx: number, dy: number): void {
   line.forEach(([x, y], i) =>
     i === 0 ? path.moveTo(x + dx, y + dy) : path.lineTo(x + dx, y + dy),
@@ -108,11 +97,11 @@ function band(
   }
   const wraps = lattice.d >= WRAPS_FROM ? 2 : 1;
   const knots = runs.map(() => new Path2D());
-  for (let k = firstKnotFrom(sim, from); k < sim.count && sim.row[k]! < to; k++) {
-    const at = flossKnotAt(sim, k, lattice, lay);
-    for (const line of wrapsOf(at, sim.crossing[k]!, lattice, lay, wraps)) {
-      trace(knots[sim.worker[k]!]!, line, dx, dy);
-    }
+  for (const knot of sim.knots) {
+    const path = knots[knot.worker];
+    if (knot.row < from || knot.row >= to || !path) continue;
+    const at = flossKnotAt(knot, strands, lattice, lay);
+    for (const line of wrapsOf(at, knot.crossing, lattice, lay, wraps)) trace(path, line, dx, dy);
   }
   for (const [paths, width] of [
     [bare, 0.9],

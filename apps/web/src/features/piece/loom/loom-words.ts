@@ -7,26 +7,26 @@ import {
   orderAfter,
   placeStep,
   repeatsToReturn,
+  type FlossKnot,
   type FlossPart,
   type Run,
   type Simulation,
 } from '@coiled-strand/core';
 import type { KnotPlace } from './view';
 
-/** Number of the knot at a place among all knots; -1 where there is none. */
-function knotIndex(sim: Simulation, { lay }: FlossPart, { row, knot }: KnotPlace): number {
+/** The knot at a place; undefined where there is none. */
+function knotOf(
+  { knots }: Simulation,
+  { lay }: FlossPart,
+  { row, knot }: KnotPlace,
+): FlossKnot | undefined {
   const place = firstPlace(lay, row) + knot * placeStep(lay);
-  for (let k = 0; k < sim.count && sim.row[k]! <= row; k++) {
-    if (sim.row[k] === row && sim.place[k] === place) return k;
-  }
-  return -1;
+  return knots.find((one) => one.row === row && one.place === place);
 }
 
 /** The strand that works in a knot, by the place where it starts; null where there is no knot. */
-export function workerAt(sim: Simulation, part: FlossPart, at: KnotPlace): number | null {
-  const k = knotIndex(sim, part, at);
-  return k < 0 ? null : sim.worker[k]!;
-}
+export const workerAt = (sim: Simulation, part: FlossPart, at: KnotPlace): number | null =>
+  knotOf(sim, part, at)?.worker ?? null;
 
 /** The knot that keys are on, in words. */
 export function tellKnot(
@@ -39,11 +39,12 @@ export function tellKnot(
   if (sign === undefined) return '';
   const crossing = crossingOf(part.lay, at.row, sign);
   const where = `Row ${at.row + 1} of ${part.rows.length}, knot ${at.knot + 1}: ${inSentence(CROSSING_FACTS[crossing].label)}`;
-  const k = knotIndex(sim, part, at);
-  if (k < 0) return `${where}.`;
-  const name = (s: number): string => `strand ${runs[s]!.strand} (${runs[s]!.cord.colour.name})`;
+  const knot = knotOf(sim, part, at);
+  const [worker, carried] = [runs[knot?.worker ?? -1], runs[knot?.carried ?? -1]];
+  if (!worker || !carried) return `${where}.`;
+  const name = ({ strand, cord }: Run): string => `strand ${strand} (${cord.colour.name})`;
   const works = leftWorks(crossing) ? 'from the left' : 'from the right';
-  return `${where}; ${name(sim.worker[k]!)} ${works} over ${name(sim.carried[k]!)}.`;
+  return `${where}; ${name(worker)} ${works} over ${name(carried)}.`;
 }
 
 /** After how many repeats the strands lie as they began. */

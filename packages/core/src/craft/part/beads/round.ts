@@ -91,7 +91,7 @@ function pathRound(
   const reached = lengthsTill(line, ends);
   // Half of the gap on either side lies between the places that its share is measured at.
   const gaps = (i: number): number => (i > 0 ? gap / 2 : 0) + (i < row.length - 1 ? gap / 2 : 0);
-  return { line, shares: row.map((_, i) => reached[i + 1]! - reached[i]! - gaps(i)) };
+  return { line, shares: reached.slice(1).map((to, i) => to - (reached[i] ?? 0) - gaps(i)) };
 }
 
 /** Length of a line up to some places along x, both in order. */

@@ -3,7 +3,7 @@ import type { DrawOptions, PartLayout } from '../../../base/kind/part-kind.js';
 import type { Bounds, CordStroke, Point, Primitive } from '../../../base/kind/primitive.js';
 import type { Run } from '../../../base/kind/run.js';
 import { endsRight, leftWorks, swaps, type Crossing } from '../../floss/crossing.js';
-import { orderAfter, type Simulation } from '../../floss/simulate.js';
+import { orderAfter, type FlossKnot, type Simulation } from '../../floss/simulate.js';
 import { edgeBumps } from '../../knot/edge.js';
 
 import { strokeOf } from '../../knot/stroke.js';
@@ -14,14 +14,11 @@ const MAX_WITH_WRAPS = 1500;
 
 /** Middle of a knot on the bench, in mm: rows run along x, places across. */
 export const flossKnotAt = (
-  sim: Simulation,
-  k: number,
+  { row, place }: FlossKnot,
+  strands: number,
   { along, across }: Lattice,
   lay: string,
-): Point => [
-  (sim.row[k]! + (lay === 'leader' ? 0.5 : 1)) * along,
-  (sim.place[k]! + 1 - sim.strands / 2) * across,
-];
+): Point => [(row + (lay === 'leader' ? 0.5 : 1)) * along, (place + 1 - strands / 2) * across];
 
 /** Where a strand lies across the band when it is not in a knot. */
 export const flossLane = (place: number, strands: number, across: number): number =>
@@ -70,22 +67,14 @@ export function wrapsOf(
 function wrapLines(
   part: FlossPart,
   runs: readonly Run[],
-  sim: Simulation,
-  knots: Iterable<number>,
+  knots: readonly FlossKnot[],
   detailed: boolean,
   lattice: Lattice,
 ): Point[][][] {
   const lines: Point[][][] = runs.map(() => []);
-  for (const k of knots) {
-    lines[sim.worker[k]!]!.push(
-      ...wrapsOf(
-        flossKnotAt(sim, k, lattice, part.lay),
-        sim.crossing[k]!,
-        lattice,
-        part.lay,
-        detailed ? 2 : 1,
-      ),
-    );
+  for (const knot of knots) {
+    const at = flossKnotAt(knot, runs.length, lattice, part.lay);
+    lines[knot.worker]?.push(...wrapsOf(at, knot.crossing, lattice, part.lay, detailed ? 2 : 1));
   }
   return lines;
 }
@@ -98,8 +87,9 @@ const knotStrokes = (
   swell: number,
 ): CordStroke[] =>
   runs.flatMap((run, i) => {
-    if (lines[i]!.length === 0) return [];
-    const stroke = strokeOf(run, `${part}-knots-${state}-${i}`, part, lines[i]!, state, 'round');
+    const own = lines[i] ?? [];
+    if (own.length === 0) return [];
+    const stroke = strokeOf(run, `${part}-knots-${state}-${i}`, part, own, state, 'round');
     // Tightened floss lies flat and a little broader than round.
     return [{ ...stroke, diameter: stroke.diameter * swell }];
   });
@@ -115,38 +105,33 @@ export function drawFloss(
   // As laid out: a hand that ties longer rows makes a longer band.
   const lattice = { ...latticeOf(part, runs), along: layout.pitch };
   const { along, across } = lattice;
-  const detailed = sim.count <= MAX_WITH_WRAPS;
+  const detailed = sim.knots.length <= MAX_WITH_WRAPS;
   const swell = detailed ? 1.4 : 2.5;
   const bare: Point[][][] = runs.map(() => []);
   if (part.lay === 'crossing') {
     const knotted = new Uint8Array(sim.rows * sim.strands);
-    for (let k = 0; k < sim.count; k++) {
-      const at = sim.row[k]! * sim.strands + sim.place[k]!;
+    for (const { row, place } of sim.knots) {
+      const at = row * sim.strands + place;
       knotted[at] = knotted[at + 1] = 1;
     }
     for (let r = 0; r < sim.rows; r++) {
-      const order = orderAfter(sim, r);
-      for (let p = 0; p < sim.strands; p++) {
-        if (knotted[r * sim.strands + p]) continue;
+      orderAfter(sim, r).forEach((strand, p) => {
+        if (knotted[r * sim.strands + p]) return;
         const y = flossLane(p, sim.strands, across);
-        bare[order[p]!]!.push([
+        bare[strand]?.push([
           [r * along, y],
           [Math.min(layout.length, (r + 2) * along), y],
         ]);
-      }
+      });
     }
   }
-  const all = done >= sim.count;
-  const order = all ? null : tiedInOrder(sim);
-  const range = function* (from: number, to: number): Generator<number> {
-    for (let i = from; i < to; i++) yield order ? order[i]! : i;
-  };
+  const order = done >= sim.knots.length ? sim.knots : tiedInOrder(sim);
   const draw = (from: number, to: number, state: 'laid' | 'planned'): CordStroke[] =>
     from >= to
       ? []
       : knotStrokes(
           runs,
-          wrapLines(part, runs, sim, range(from, to), detailed, lattice),
+          wrapLines(part, runs, order.slice(from, to), detailed, lattice),
           part.id,
           state,
           swell,
@@ -158,8 +143,8 @@ export function drawFloss(
         part: part.id,
       }),
     ),
-    ...draw(Math.max(0, done), sim.count, 'planned'),
-    ...draw(0, Math.min(done, sim.count), 'laid'),
+    ...draw(Math.max(0, done), order.length, 'planned'),
+    ...draw(0, Math.min(done, order.length), 'laid'),
   ];
 }
 
@@ -172,19 +157,19 @@ export function edgeOfFloss(
 ): readonly Primitive[] {
   const { d } = latticeOf(part, runs);
   const along = layout.pitch;
-  const first = new Map<number, number>();
-  for (let k = 0; k < sim.count; k++) {
-    const seen = first.get(sim.row[k]!);
-    if (seen === undefined || sim.place[k]! < sim.place[seen]!) first.set(sim.row[k]!, k);
+  const first = new Map<number, FlossKnot>();
+  for (const knot of sim.knots) {
+    const seen = first.get(knot.row);
+    if (seen === undefined || knot.place < seen.place) first.set(knot.row, knot);
   }
   const bySide = [d / 2, layout.thickness - d / 2];
   return bySide.flatMap((height, side) =>
     runs.flatMap((run, strand) => {
-      const knots = [...first.values()].filter((k) => sim.worker[k] === strand);
+      const knots = [...first.values()].filter(({ worker }) => worker === strand);
       if (knots.length === 0) return [];
       const reach = part.lay === 'leader' ? 0.3 * along : 0.7 * along;
-      const places = knots.map((k) => ({
-        at: flossKnotAt(sim, k, { d, along, across: 0 }, part.lay)[0],
+      const places = knots.map((knot) => ({
+        at: flossKnotAt(knot, sim.strands, { d, along, across: 0 }, part.lay)[0],
         reach,
       }));
       const stroke = edgeBumps(run, part.id, `edge-${side}-${strand}`, places, height);
@@ -211,48 +196,48 @@ export function pictureOfKnot(
   unit: number,
 ): readonly Primitive[] {
   const order = tiedInOrder(sim);
-  const next = order[Math.min(unit, sim.count - 1)];
+  const next = order[Math.min(unit, order.length - 1)];
   if (next === undefined) return [];
   const lattice = latticeOf(part, runs);
   const { along, across } = lattice;
-  const [x0, y0] = flossKnotAt(sim, next, lattice, part.lay);
+  const [x0, y0] = flossKnotAt(next, sim.strands, lattice, part.lay);
   // A narrow band stays where it is; on a broad one the picture goes along with the work.
   const narrow = sim.strands <= 2 * SHOWN.places + 2;
   const focus = narrow ? 0 : y0;
   const inSight = (place: number): boolean =>
-    narrow || Math.abs(place - sim.place[next]!) <= SHOWN.places;
-  const near = (k: number): boolean =>
-    inSight(sim.place[k]!) && sim.row[next]! - sim.row[k]! <= SHOWN.rows;
-  const done = [...order.subarray(0, unit)];
+    narrow || Math.abs(place - next.place) <= SHOWN.places;
+  const near = ({ place, row }: FlossKnot): boolean =>
+    inSight(place) && next.row - row <= SHOWN.rows;
+  const done = order.slice(0, unit);
   // Where every strand came out of its last knot.
-  const place = Array.from({ length: sim.strands }, (_, i) => i);
-  const from = Array.from({ length: sim.strands }, () => 0);
-  for (const k of done) {
-    const p = sim.place[k]!;
-    const crossing = sim.crossing[k]!;
-    const right = endsRight(crossing) ? 1 : 0;
-    place[sim.worker[k]!] = p + right;
-    place[sim.carried[k]!] = p + 1 - right;
-    const [x] = flossKnotAt(sim, k, lattice, part.lay);
-    from[sim.worker[k]!] = from[sim.carried[k]!] = x + along * 0.4;
+  const cameOut = runs.map((_, strand) => ({ place: strand, x: 0 }));
+  for (const knot of done) {
+    const right = endsRight(knot.crossing) ? 1 : 0;
+    const x = flossKnotAt(knot, sim.strands, lattice, part.lay)[0] + along * 0.4;
+    cameOut[knot.worker] = { place: knot.place + right, x };
+    cameOut[knot.carried] = { place: knot.place + 1 - right, x };
   }
   const bottom = x0 + along * 5;
   const hang = ([x, y]: Point): Point => [y - focus, x - x0];
-  const [worker, carried] = [sim.worker[next]!, sim.carried[next]!];
-  const strands = runs.flatMap((run, s): CordStroke[] => {
-    const y = flossLane(place[s]!, sim.strands, across);
-    if (s === worker || !inSight(place[s]!)) return [];
+  const { worker, carried } = next;
+  const strands = cameOut.flatMap(({ place, x }, s): CordStroke[] => {
+    const run = runs[s];
+    const y = flossLane(place, sim.strands, across);
+    if (!run || s === worker || !inSight(place)) return [];
     const straight: Point[] = [
-      [from[s]!, y],
+      [x, y],
       [bottom, s === carried ? y0 + (y - y0) * 0.4 : y],
     ];
     return [strokeOf(run, `picture-strand-${s}`, 'picture', [straight.map(hang)], 'laid', 'round')];
   });
-  const side = leftWorks(sim.crossing[next]!) ? 1 : -1;
-  const y = flossLane(place[worker]!, sim.strands, across);
+  const side = leftWorks(next.crossing) ? 1 : -1;
+  const working = runs[worker];
+  const from = cameOut[worker];
+  if (!working || !from) return [];
+  const y = flossLane(from.place, sim.strands, across);
   const over = y0 + side * across * 1.1;
   const moving: Point[] = [
-    [from[worker]!, y],
+    [from.x, y],
     [x0 + along * 0.4, y],
     [x0 + along * 1.5, y0],
     [x0 + along * 1.3, over],
@@ -263,7 +248,7 @@ export function pictureOfKnot(
     ...strands,
     ...knotStrokes(
       runs,
-      wrapLines(part, runs, sim, done.filter(near), true, lattice).map((lines) =>
+      wrapLines(part, runs, done.filter(near), true, lattice).map((lines) =>
         lines.map((line) => line.map(hang)),
       ),
       'picture',
@@ -271,7 +256,7 @@ export function pictureOfKnot(
       1.4,
     ),
     strokeOf(
-      runs[worker]!,
+      working,
       'picture-moving',
       'picture',
       [smoothLine(moving, 8).map(hang)],

@@ -93,19 +93,19 @@ function notesOf(part: FlossPart, runs: readonly Run[], lengths: readonly number
 /** What the hands do with one knot, and how far this strand goes on. */
 function tell(runs: readonly Run[], sim: Simulation, unit: number): Saying {
   const order = tiedInOrder(sim);
-  const k = order[unit];
-  if (k === undefined) return '';
-  const [worker, carried] = [sim.worker[k]!, sim.carried[k]!];
-  const crossing = sim.crossing[k]!;
-  const at = sim.place[k]! + 1;
+  const knot = order[unit];
+  if (knot === undefined) return '';
+  const { worker, carried, crossing } = knot;
+  const at = knot.place + 1;
   const [from, over] = leftWorks(crossing) ? [at, at + 1] : [at + 1, at];
-  let last = unit;
-  while (last + 1 < sim.count && sim.worker[order[last + 1]!] === worker) last++;
-  const end = order[last]!;
-  const ends = sim.place[end]! + (endsRight(sim.crossing[end]!) ? 2 : 1);
+  const after = order.slice(unit + 1);
+  const others = after.findIndex((one) => one.worker !== worker);
+  const more = others < 0 ? after : after.slice(0, others);
+  const end = more.at(-1) ?? knot;
+  const ends = end.place + (endsRight(end.crossing) ? 2 : 1);
   const name = (s: number): Segment => cordNamed(runs[s]!, 'strand');
-  const goesOn = last > unit ? `goes on over ${last - unit} more and ` : '';
-  return say`Row ${sim.row[k]! + 1}: ${name(worker)} at place ${from} over ${name(carried)} at place ${over}; ${CROSSING_FACTS[crossing].hands}. It ${goesOn}ends at place ${ends}.`;
+  const goesOn = more.length > 0 ? `goes on over ${more.length} more and ` : '';
+  return say`Row ${knot.row + 1}: ${name(worker)} at place ${from} over ${name(carried)} at place ${over}; ${CROSSING_FACTS[crossing].hands}. It ${goesOn}ends at place ${ends}.`;
 }
 
 /** The band as it was laid out; null when it cannot be tied. */
@@ -197,7 +197,7 @@ export const floss: PartKind<FlossPart> = {
         .reduce((sum, use) => sum + use.reason.mm, 0),
     );
     return plainLayout(rows * section.pitch, section, {
-      units: Math.max(1, sim.count),
+      units: Math.max(1, sim.knots.length),
       unitName: 'knot',
       uses,
       advice: notesOf(part, runs, lengths),
@@ -228,14 +228,14 @@ export const floss: PartKind<FlossPart> = {
   steps(part, site, layout) {
     const runs = atPlaces(part, site);
     const sim = simOf(part, site, layout);
-    if (!sim || sim.count === 0) return [];
+    if (!sim || sim.knots.length === 0) return [];
     return [
       {
         title: 'Knot the band',
         text: `Strands from the left: ${runs.map((run, i) => `${i + 1} ${run.cord.colour.name}`).join(', ')}. Each knot is two hitches: lay the strand that works over the other, round behind it and out through the loop; hold the other straight and draw up until the knot sits. Then the second hitch the same way, beside the first.`,
         again:
           'Each knot is two hitches, as before: round behind the other strand and out through the loop, twice. Pick up the strand that is named.',
-        units: sim.count,
+        units: sim.knots.length,
         unitName: 'knot',
         unitText: (unit) => tell(runs, sim, unit),
         actions: [

@@ -5,7 +5,13 @@ import { KNOT_SPREAD, useOf, type Use } from '../../../base/kind/reason.js';
 
 import type { Run } from '../../../base/kind/run.js';
 import { rowsTogether, type FlossPattern, type Lay } from '../../floss/pattern.js';
-import { orderAfter, repeatsToReturn, simulate, type Simulation } from '../../floss/simulate.js';
+import {
+  orderAfter,
+  repeatsToReturn,
+  simulate,
+  type FlossKnot,
+  type Simulation,
+} from '../../floss/simulate.js';
 import { tyingOrder } from '../../floss/tying-order.js';
 import { doubleHitch, HITCH_THICKNESS, HITCH_WIDTH, hitchHeight } from '../../knot/hitch.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
@@ -99,7 +105,7 @@ export const returnsAfter = memoize(
     return repeatsToReturn(orderAfter(once, once.rows));
   },
 );
-export const tiedInOrder = memoize((sim: Simulation): Uint32Array => tyingOrder(sim));
+export const tiedInOrder = memoize((sim: Simulation): readonly FlossKnot[] => tyingOrder(sim));
 
 export const patternOf = ({ lay, rows }: FlossPart): FlossPattern => ({ lay, rows });
 

@@ -1,4 +1,4 @@
-import { movesOf, type Move, type OwnKnot } from '@coiled-strand/rope';
+import { movesOf, type Move, type OwnKnot, type BoardBead } from '@coiled-strand/rope';
 
 import type { ActionOf } from '../../../base/action/action.js';
 import { countField } from '../../../base/kind/field.js';
@@ -81,16 +81,16 @@ export const ownKnot: PartKind<OwnKnotPart> = {
               knot.tight.beads.map(([x], i) => ({
                 id: strung,
                 at: unit * section.pitch + x * d,
-                on: cords[knot.board.beads![i]!.cord]!.runs.map((run) => run.index),
+                on: cordOf(cords, beadsOf(knot)[i]?.cord).runs.map((run) => run.index),
               })),
             ).flat(),
       passages:
         strung === null
           ? []
-          : knot.board.beads!.map(({ cord }) => ({
+          : beadsOf(knot).map(({ cord }) => ({
               what: site.bead(strung).name,
               hole: site.bead(strung).hole,
-              runs: cords[cord]!.runs,
+              runs: cordOf(cords, cord).runs,
             })),
       advice: adviceOn(knot, cords, strung === null ? null : site.bead(strung).height / d),
     });
@@ -125,7 +125,7 @@ export const ownKnot: PartKind<OwnKnotPart> = {
     const beside = legsOf(site.runs.filter((run) => !tied.includes(run)));
     const moves = movesOf(knot.board);
     const leads = moves.map((move, i): PartStep => {
-      const ends = outerEnds(cords[move.cord]!.runs);
+      const ends = outerEnds(cordOf(cords, move.cord).runs);
       const bead = part.bead;
       const string = move.beads > 0 && bead !== undefined;
       return {
@@ -174,6 +174,15 @@ export const ownKnot: PartKind<OwnKnotPart> = {
 
 const nameOf = ({ name }: OwnKnot): string => name;
 
+const beadsOf = ({ board }: Pick<OwnKnot, 'board'>): readonly BoardBead[] => board.beads ?? [];
+
+/** @throws RangeError for a cord that the knot does not have */
+function cordOf(cords: readonly KnotCord[], number = -1): KnotCord {
+  const cord = cords[number];
+  if (!cord) throw new RangeError(`the knot has no cord ${number + 1}`);
+  return cord;
+}
+
 /** The beads that lie in the next knot, each on its cord. */
 const strings = (
   part: OwnKnotPart,
@@ -184,8 +193,8 @@ const strings = (
 ): ActionOf<'string'>[] => {
   const { bead } = part;
   if (bead === undefined || tight.beads.length === 0) return [];
-  return (board.beads ?? []).map(({ cord }) => {
-    const { runs } = cords[cord]!;
+  return beadsOf({ board }).map(({ cord }) => {
+    const { runs } = cordOf(cords, cord);
     return {
       do: 'string',
       place: part.id,
@@ -214,8 +223,10 @@ const called = ({ runs }: KnotCord): Saying =>
 const isCore = ({ board }: OwnKnot, cord: number): boolean => board.cores?.includes(cord) === true;
 
 function tellTitle({ cord, from }: Move, knot: OwnKnot, cords: readonly KnotCord[]): Saying {
-  if (isCore(knot, cord)) return say`Lay ${called(cords[cord]!)} straight`;
-  return from === 0 ? say`Lay in ${called(cords[cord]!)}` : say`Lead ${called(cords[cord]!)} on`;
+  if (isCore(knot, cord)) return say`Lay ${called(cordOf(cords, cord))} straight`;
+  return from === 0
+    ? say`Lay in ${called(cordOf(cords, cord))}`
+    : say`Lead ${called(cordOf(cords, cord))} on`;
 }
 
 /** 'Over cord 1, then under itself.' */
@@ -226,7 +237,7 @@ function tellWay({ cord, passes, from }: Move, knot: OwnKnot, cords: readonly Kn
       : 'As the picture shows; nothing lies in its way yet.';
   }
   const ways = passes.map(({ over, of }): Saying => {
-    const what: Saying = of === cord ? 'itself' : called(cords[of]!);
+    const what: Saying = of === cord ? 'itself' : called(cordOf(cords, of));
     return say`${over ? 'over' : 'under'} ${what}`;
   });
   const way = listed(ways, ', then ');
