@@ -25,8 +25,8 @@ export class EndHabitsDto implements EndHabits {
   leather!: EndTreatment;
 }
 
-/** How this workshop measures and works. Lengths in mm. */
-export class SettingsDto {
+/** What a person prefers, in whichever workshop; a workshop’s own hold for whoever has chosen nothing. */
+export class PreferencesDto {
   /** For sizes and finished lengths. */
   @IsIn(LENGTH_UNITS)
   unit!: LengthUnit;
@@ -35,6 +35,13 @@ export class SettingsDto {
   @IsIn(LENGTH_UNITS)
   cordUnit!: LengthUnit;
 
+  /** The hand that leads. */
+  @IsIn(SIDES)
+  hand!: Side;
+}
+
+/** How this workshop measures and works. Lengths in mm. */
+export class SettingsDto extends PreferencesDto {
   /** Cuts are rounded up to this. */
   @IsMeasure(1, 1000)
   step!: number;
@@ -49,10 +56,6 @@ export class SettingsDto {
   /** How ends of each kind of cord are secured in new pieces. */
   @IsA(() => EndHabitsDto)
   ends!: EndHabitsDto;
-
-  /** The hand that leads. */
-  @IsIn(SIDES)
-  hand!: Side;
 
   /** What prices are in: a sign or an abbreviation. */
   @IsOptional()

@@ -7,6 +7,7 @@ import {
   type MadeLinkView,
   type PeopleView,
   type SessionView,
+  type WorkshopView,
 } from '@coiled-strand/contract';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import request from 'supertest';
@@ -414,6 +415,32 @@ describe('people', () => {
         1,
       );
     });
+  });
+
+  it('measure each in their own units, in every workshop; a viewer too', async () => {
+    const maker = await memberOf(test.app, 'maker', 'in-inches');
+    const viewer = await memberOf(test.app, 'viewer', 'in-metres');
+    const settings = async (signed: Signed) =>
+      ((await of(signed).get('/api/workshop').expect(200)).body as WorkshopView).settings;
+    const usual = await settings(owner.signed);
+    const inches = { unit: 'in', cordUnit: 'ft', hand: 'left' } as const;
+    await of(maker.signed)
+      .put('/api/workshop/settings')
+      .send({ ...usual, ...inches, step: 12 })
+      .expect(200);
+    await of(viewer.signed)
+      .put('/api/workshop/preferences')
+      .send({ unit: 'mm', cordUnit: 'm', hand: 'right' })
+      .expect(200);
+    await of(viewer.signed).put('/api/workshop/settings').send(usual).expect(403);
+    expect(await settings(maker.signed)).toMatchObject({ ...inches, step: 12 });
+    expect(await settings(viewer.signed)).toMatchObject({ unit: 'mm', cordUnit: 'm', step: 12 });
+    // Whoever has chosen nothing has the workshop’s, which are as they were.
+    expect(await settings(owner.signed)).toEqual({ ...usual, step: 12 });
+    await of(viewer.signed)
+      .put('/api/workshop/preferences')
+      .send({ unit: 'ell', cordUnit: 'm', hand: 'right' })
+      .expect(422);
   });
 
   it('have what they did sent later taken in their own name and workshop alone', async () => {

@@ -8,6 +8,7 @@ import { Workshop } from '../rows/workshop.entity.js';
 import { SwatchRow } from '../rows/swatch.entity.js';
 import { PhotoRow } from '../rows/photo.entity.js';
 import { Base1800000000000 } from '../migrations/1800000000000-base.js';
+import { Preferences1800000000001 } from '../migrations/1800000000001-preferences.js';
 import { isBefore1 } from './before-1.js';
 import { seed } from '../demo/seed.js';
 import {
@@ -75,7 +76,7 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
       TrailRow,
       BackupRow,
     ],
-    migrations: [Base1800000000000],
+    migrations: [Base1800000000000, Preferences1800000000001],
     synchronize: false,
     applicationName: 'coiled-strand',
     extra: {

@@ -1,4 +1,4 @@
-import type { Deed, Role } from '@coiled-strand/contract';
+import type { Deed, PreferencesDto, Role } from '@coiled-strand/contract';
 import { Column, CreateDateColumn, Entity, PrimaryGeneratedColumn } from 'typeorm';
 import { Owned } from './base.entity.js';
 
@@ -18,6 +18,10 @@ export class PersonRow {
   /** argon2id, with its parameters and salt in it; null until a password was chosen. */
   @Column('text', { name: 'password_hash', nullable: true })
   passwordHash!: string | null;
+
+  /** What they prefer in every workshop; null until they have chosen something. */
+  @Column('jsonb', { nullable: true })
+  preferences!: PreferencesDto | null;
 
   @CreateDateColumn({ name: 'created_at', type: 'timestamptz' })
   createdAt!: Date;

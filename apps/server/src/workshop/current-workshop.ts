@@ -1,22 +1,52 @@
-import type { Deed } from '@coiled-strand/contract';
+import type { Deed, PreferencesDto, SettingsDto } from '@coiled-strand/contract';
 import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { Repository } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
-import { currentUser } from '../identity/identity.js';
+import { currentUser, identityNow } from '../identity/identity.js';
 import { writeAuditEntry } from '../trail/audit-entry.js';
+import { PersonRow } from '../rows/people.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
+
+const preferencesIn = ({ unit, cordUnit, hand }: PreferencesDto): PreferencesDto => ({
+  ...{ unit, cordUnit, hand },
+});
 
 /** The workshop that whoever asks works in. Every query asks here. */
 @Injectable()
 export class CurrentWorkshop {
   constructor(@InjectRepository(Workshop) private readonly workshops: Repository<Workshop>) {}
 
-  /** @throws AppError 404 where it has gone in this moment */
+  /** As whoever asks prefers it. @throws AppError 404 where it has gone in this moment */
   async get(): Promise<Workshop> {
-    const workshop = await this.workshops.findOneBy({ id: await this.id() });
+    const { workshopId, personId } = currentUser();
+    const [workshop, person] = await Promise.all([
+      this.workshops.findOneBy({ id: workshopId }),
+      this.workshops.manager.findOneBy(PersonRow, { id: personId }),
+    ]);
     if (!workshop) throw notFound('workshop');
-    return workshop;
+    return { ...workshop, settings: { ...workshop.settings, ...person?.preferences } };
+  }
+
+  /** What a person prefers becomes theirs, all else the workshop’s. */
+  async changeSettings(wanted: SettingsDto): Promise<Workshop> {
+    const { workshopId: id } = currentUser();
+    const preferences = preferencesIn(wanted);
+    await this.workshops.manager.transaction(async (manager) => {
+      const { settings } = await manager.findOneByOrFail(Workshop, { id });
+      await this.prefer(preferences, manager);
+      const kept = { ...wanted, ...preferencesIn(settings) };
+      await manager.update(Workshop, { id }, { settings: kept });
+    });
+    return this.get();
+  }
+
+  /** Keeps what whoever asks prefers. */
+  async prefer(wanted: PreferencesDto, manager = this.workshops.manager): Promise<PreferencesDto> {
+    const preferences = preferencesIn(wanted);
+    const { personId } = identityNow()!;
+    await manager.update(PersonRow, { id: personId }, { preferences });
+    return preferences;
   }
 
   /** @throws AppError 401, 403 where nobody asks or one who is in no workshop */
@@ -26,7 +56,7 @@ export class CurrentWorkshop {
 
   /** Only what is named is written: what another window changes at the same time stays. */
   async change(
-    values: Partial<Pick<Workshop, 'settings' | 'week' | 'pricing' | 'backup'>>,
+    values: Partial<Pick<Workshop, 'week' | 'pricing' | 'backup'>>,
     did?: Deed,
   ): Promise<Workshop> {
     const id = await this.id();

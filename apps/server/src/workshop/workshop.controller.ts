@@ -1,4 +1,10 @@
-import { PricingDto, SettingsDto, WeekDto, type WorkshopView } from '@coiled-strand/contract';
+import {
+  PreferencesDto,
+  PricingDto,
+  SettingsDto,
+  WeekDto,
+  type WorkshopView,
+} from '@coiled-strand/contract';
 import { PRICING } from '@coiled-strand/workshop';
 import { Body, Controller, Get, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
@@ -31,10 +37,21 @@ export class WorkshopController {
 
   @Roles('maker')
   @Put('settings')
-  @ApiOperation({ summary: 'Change units, rounding step, confidence or leading hand' })
+  @ApiOperation({ summary: 'Change rounding step, confidence and what else is the workshop’s' })
   @bodyOf(SettingsDto)
   async put(@Body() settings: SettingsDto): Promise<WorkshopView> {
-    return view(await this.current.change({ settings }));
+    return view(await this.current.changeSettings(settings));
+  }
+
+  @Roles('viewer')
+  @Put('preferences')
+  @ApiOperation({
+    summary: 'Change the units and the leading hand of whoever asks, for all their workshops',
+  })
+  @bodyOf(PreferencesDto)
+  async putPreferences(@Body() preferences: PreferencesDto): Promise<WorkshopView> {
+    await this.current.prefer(preferences);
+    return view(await this.current.get());
   }
 
   @Roles('maker')

@@ -12,6 +12,7 @@ import type {
   PageView,
   PhotoView,
   PieceView,
+  PreferencesDto,
   SetAsideDto,
   SettingsDto,
   Source,
@@ -168,6 +169,12 @@ export const useChangeSettings = () =>
   useChange(
     (settings: SettingsDto) =>
       call<WorkshopView>('/workshop/settings', { method: 'PUT', body: settings }),
+    [keys.workshop],
+  );
+export const useChangePreferences = () =>
+  useChange(
+    (preferences: PreferencesDto) =>
+      call<WorkshopView>('/workshop/preferences', { method: 'PUT', body: preferences }),
     [keys.workshop],
   );
 export const useAddPiece = () => useAdd<Piece, PieceView>('/pieces', [keys.pieces]);

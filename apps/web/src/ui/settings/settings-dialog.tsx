@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { VERSION, type SettingsDto } from '@coiled-strand/contract';
+import { VERSION, type PreferencesDto, type SettingsDto } from '@coiled-strand/contract';
 import {
   END_SCHOOLS,
   endsFor,
@@ -8,8 +8,9 @@ import {
   type LengthUnit,
   type Side,
 } from '@coiled-strand/core';
+import type { ReactNode } from 'react';
 import { useMay } from '../../data/api/people-queries';
-import { useChangeSettings, useWorkshop } from '../../data/api/queries';
+import { useChangePreferences, useChangeSettings, useWorkshop } from '../../data/api/queries';
 import { Choices } from '../fields/choices';
 import { SelectField } from '../fields/select-field';
 import { TextField } from '../fields/text-field';
@@ -42,102 +43,128 @@ interface Props {
   readonly onClose: () => void;
 }
 
-/** How this workshop measures and works, and how large things are on this screen. */
+/** What belongs together in the settings, under whose it is. */
+function Whose({ title, children }: { readonly title: string; readonly children: ReactNode }) {
+  return (
+    <Flex as="section" direction="column" gap="5" aria-label={title}>
+      <Text as="h3" fontSize="lg" fontWeight="600">
+        {title}
+      </Text>
+      {children}
+    </Flex>
+  );
+}
+
+/** How somebody measures, how the workshop works, and how large things are on this screen. */
 export function SettingsDialog({ onClose }: Props) {
   const { data } = useWorkshop();
   const may = useMay('maker');
   const change = useChangeSettings();
+  const prefer = useChangePreferences();
   const theme = useDevice((device) => device.theme);
   const setTheme = useDevice((device) => device.setTheme);
   if (!data) return null;
   const { settings } = data;
+  const { unit, cordUnit, hand } = settings;
   const set = (more: Partial<SettingsDto>): void => change.mutate({ ...settings, ...more });
+  const setOwn = (more: Partial<PreferencesDto>): void =>
+    prefer.mutate({ unit, cordUnit, hand, ...more });
   return (
     <Modal open onClose={onClose} title="Settings" size="wide">
-      <Flex direction="column" gap="6">
-        <fieldset disabled={!may} style={{ display: 'contents' }}>
-          {' '}
+      <Flex direction="column" gap="8">
+        <Whose title="Yours, in every workshop">
           <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
             <SelectField
               label="Sizes and finished lengths in"
-              value={settings.unit}
+              value={unit}
               options={UNITS}
-              onChange={(unit) => set({ unit: unit as LengthUnit })}
+              onChange={(value) => setOwn({ unit: value as LengthUnit })}
             />
             <SelectField
               label="Cord to cut in"
-              value={settings.cordUnit}
+              value={cordUnit}
               options={CORD_UNITS}
-              onChange={(cordUnit) => set({ cordUnit: cordUnit as LengthUnit })}
+              onChange={(value) => setOwn({ cordUnit: value as LengthUnit })}
             />
           </Flex>
-          <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
-            <SelectField
-              label="New pieces: round cuts up to"
-              value={String(settings.step)}
-              options={STEPS.map((s) => ({ value: String(s.value), label: s.label }))}
-              onChange={(step) => set({ step: Number(step) })}
-            />
-            <SelectField
-              label="New pieces: how sure"
-              value={String(settings.confidence)}
-              options={CONFIDENCES.map((s) => ({ value: String(s.value), label: s.label }))}
-              onChange={(confidence) => set({ confidence: Number(confidence) })}
-            />
-          </Flex>
-          <Choices
-            label="New pieces: how practised your hands are"
-            value={settings.practice}
-            onChange={(practice) => set({ practice })}
-            choices={PRACTICE_CHOICES}
-          />
-          <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
-            {END_FIELDS.map(({ kind, label }) => (
-              <SelectField
-                key={kind}
-                label={label}
-                value={settings.ends[kind]}
-                options={endsFor(kind).map((way) => ({
-                  value: way,
-                  label: END_SCHOOLS[way].label,
-                }))}
-                onChange={(way) => set({ ends: { ...settings.ends, [kind]: way as EndTreatment } })}
-              />
-            ))}
-          </Flex>
-          <TextField
-            label="Prices in"
-            value={settings.currency ?? USUAL_CURRENCY}
-            maxLength={8}
-            required
-            onChange={(currency) => set({ currency })}
-          />
           <Choices<Side>
             label="Leading hand"
-            value={settings.hand}
-            onChange={(hand) => set({ hand })}
+            value={hand}
+            onChange={(value) => setOwn({ hand: value })}
             choices={[
               { value: 'right', label: 'Right', detail: 'First half knot from the left' },
               { value: 'left', label: 'Left', detail: 'Everything mirrored' },
             ]}
           />
+        </Whose>
+        <fieldset disabled={!may} style={{ display: 'contents' }}>
+          <Whose title="The workshop’s">
+            <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
+              <SelectField
+                label="New pieces: round cuts up to"
+                value={String(settings.step)}
+                options={STEPS.map((s) => ({ value: String(s.value), label: s.label }))}
+                onChange={(step) => set({ step: Number(step) })}
+              />
+              <SelectField
+                label="New pieces: how sure"
+                value={String(settings.confidence)}
+                options={CONFIDENCES.map((s) => ({ value: String(s.value), label: s.label }))}
+                onChange={(confidence) => set({ confidence: Number(confidence) })}
+              />
+            </Flex>
+            <Choices
+              label="New pieces: how practised your hands are"
+              value={settings.practice}
+              onChange={(practice) => set({ practice })}
+              choices={PRACTICE_CHOICES}
+            />
+            <Flex gap="4" direction={{ base: 'column', md: 'row' }}>
+              {END_FIELDS.map(({ kind, label }) => (
+                <SelectField
+                  key={kind}
+                  label={label}
+                  value={settings.ends[kind]}
+                  options={endsFor(kind).map((way) => ({
+                    value: way,
+                    label: END_SCHOOLS[way].label,
+                  }))}
+                  onChange={(way) =>
+                    set({ ends: { ...settings.ends, [kind]: way as EndTreatment } })
+                  }
+                />
+              ))}
+            </Flex>
+            <TextField
+              label="Prices in"
+              value={settings.currency ?? USUAL_CURRENCY}
+              maxLength={8}
+              required
+              onChange={(currency) => set({ currency })}
+            />
+          </Whose>
         </fieldset>
-        <Choices
-          label="Theme"
-          value={theme ?? 'system'}
-          onChange={(value) => setTheme(value === 'system' ? null : value)}
-          choices={[
-            { value: 'system', label: 'Same as the device' },
-            { value: 'light', label: 'Light' },
-            { value: 'dark', label: 'Dark' },
-          ]}
-        />
-        <RealSize />
-        <OnThisDevice />
-        {change.isError && (
-          <Text color="danger" role="alert">
-            Not kept: {change.error.message}
-          </Text>
+        <Whose title="On this screen">
+          <Choices
+            label="Theme"
+            value={theme ?? 'system'}
+            onChange={(value) => setTheme(value === 'system' ? null : value)}
+            choices={[
+              { value: 'system', label: 'Same as the device' },
+              { value: 'light', label: 'Light' },
+              { value: 'dark', label: 'Dark' },
+            ]}
+          />
+          <RealSize />
+          <OnThisDevice />
+        </Whose>
+        {[change, prefer].map(
+          ({ error }, i) =>
+            error && (
+              <Text key={i} color="danger" role="alert">
+                Not kept: {error.message}
+              </Text>
+            ),
         )}
         <Box fontSize="sm" color="muted">
           {data.name}

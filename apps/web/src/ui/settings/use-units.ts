@@ -1,6 +1,6 @@
 import { isImperial, speak, speakLength, type LengthUnit, type Saying } from '@coiled-strand/core';
 import { useMemo } from 'react';
-import { useWorkshop } from '../../data/api/queries';
+import { usePreferences } from './use-preferences';
 
 export interface Units {
   readonly unit: LengthUnit;
@@ -17,11 +17,9 @@ export interface Units {
   readonly nudge: number;
 }
 
-/** Lengths the way this workshop says them. */
+/** Lengths the way that whoever is signed in says them. */
 export function useUnits(): Units {
-  const settings = useWorkshop().data?.settings;
-  const unit = settings?.unit ?? 'cm';
-  const cordUnit = settings?.cordUnit ?? 'cm';
+  const { unit, cordUnit } = usePreferences();
   return useMemo(
     () => ({
       unit,

@@ -5,8 +5,8 @@ import {
   type Piece,
   type Plan,
 } from '@coiled-strand/core';
+import { usePreferences } from '../../../ui/settings/use-preferences';
 import { useMemo } from 'react';
-import { useWorkshop } from '../../../data/api/queries';
 import { useUnits } from '../../../ui/settings/use-units';
 import { NotedView, type Note } from './noted-view';
 
@@ -59,7 +59,7 @@ function hangingNotes(
 /** A necklace as it hangs on the wearer’s neck, with its drop and where what hangs from it comes to lie. */
 export function HangingView({ piece, plan, height }: Props) {
   const units = useUnits();
-  const hand = useWorkshop().data?.settings.hand ?? 'right';
+  const { hand } = usePreferences();
   const hanging = useMemo(() => drawHanging(piece, plan, firstSideFor(hand)), [piece, plan, hand]);
   const notes = hangingNotes(hanging, plan, units.size);
   return (

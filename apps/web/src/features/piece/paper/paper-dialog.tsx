@@ -1,4 +1,5 @@
 import { Box, Flex, Grid, Text } from '@chakra-ui/react';
+import { usePreferences } from '../../../ui/settings/use-preferences';
 import {
   fileNameOf,
   PAPERS,
@@ -12,7 +13,7 @@ import {
 } from '@coiled-strand/core';
 import { FileDown } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
-import { useMakes, useWorkshop } from '../../../data/api/queries';
+import { useMakes } from '../../../data/api/queries';
 import { Choices } from '../../../ui/fields/choices';
 import { SelectField } from '../../../ui/fields/select-field';
 import { TickField } from '../../../ui/fields/tick-field';
@@ -67,7 +68,7 @@ export function PaperDialog({ id, piece, plan, first = 'strip', onClose }: Props
   const own = useUnits();
   const [sheet, setSheet] = useState<Sheet>(first);
   const [paper, setPaper] = usePaperSize();
-  const usual = useWorkshop().data?.settings.hand ?? 'right';
+  const { hand: usual } = usePreferences();
   const [hand, setHand] = useState<Side | null>(null);
   const [told, setTold] = useState('own');
   const [kit, setKit] = useState(false);

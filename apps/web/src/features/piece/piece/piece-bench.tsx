@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
+import { usePreferences } from '../../../ui/settings/use-preferences';
 import { Button } from '../../../ui/shell/button';
 import {
   inSentence,
@@ -17,7 +18,6 @@ import { useLocation, useNavigate, useParams, useSearchParams } from 'react-rout
 import { useStageId } from './stages';
 import { PieceInSpace } from './piece-in-space';
 import { isClosed, viewIn, withOtherView, withView } from './view-param';
-import { useWorkshop } from '../../../data/api/queries';
 import { Bench, type BenchFrame } from '../bench/bench';
 import { BenchTools } from '../bench/bench-tools';
 import { ClosedView } from '../bench/closed-view';
@@ -110,7 +110,7 @@ interface FlatProps {
 }
 
 function FlatBench({ piece, plan, make, editable }: FlatProps) {
-  const hand = useWorkshop().data?.settings.hand ?? 'right';
+  const { hand } = usePreferences();
   const units = useUnits();
   const tails = useBenchView((view) => view.tails);
   const lanes = useSelection((state) => state.lanes);

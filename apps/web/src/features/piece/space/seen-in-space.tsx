@@ -1,4 +1,5 @@
 import { Box } from '@chakra-ui/react';
+import { usePreferences } from '../../../ui/settings/use-preferences';
 import {
   drawInSpace,
   drawOpened,
@@ -13,7 +14,6 @@ import {
 } from '@coiled-strand/core';
 import { Download, ImageDown } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { useWorkshop } from '../../../data/api/queries';
 import { SelectField } from '../../../ui/fields/select-field';
 import { Button } from '../../../ui/shell/button';
 import { ToolButton } from '../../../ui/shell/tool-button';
@@ -55,7 +55,7 @@ async function savePicture(scene: SpaceScene, look: Look, name: string): Promise
 
 /** A piece or a part by the curves that it is measured by. */
 export function SeenInSpace({ piece, plan, label, only, onAll }: Props) {
-  const hand = useWorkshop().data?.settings.hand ?? 'right';
+  const { hand } = usePreferences();
   const [alone, setAlone] = useState<number | null>(null);
   // A piece of one part is opened out as that part, and is whole again when it is tight.
   const part = only ?? (piece.parts.length === 1 ? piece.parts[0]!.id : null);

@@ -1,4 +1,5 @@
 import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
+import { usePreferences } from '../../../../ui/settings/use-preferences';
 import {
   EXAMPLE_CORD,
   PART_KINDS,
@@ -12,7 +13,7 @@ import {
 } from '@coiled-strand/core';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { useBeads, useCords, useHand, useWorkshop } from '../../../../data/api/queries';
+import { useBeads, useCords, useHand } from '../../../../data/api/queries';
 import { MiniPiece } from '../../../piece/bench/mini-piece';
 import { SelectField } from '../../../../ui/fields/select-field';
 import { ForMakers } from '../../../../ui/frame/for-makers';
@@ -42,7 +43,7 @@ function Known({ entry }: { readonly entry: Entry }) {
   const { asked, ask } = useAsked();
   const { data: cords = [] } = useCords();
   const bead = useBeads().data?.[0]?.value;
-  const hand = useWorkshop().data?.settings.hand ?? 'right';
+  const { hand } = usePreferences();
   const chosen = cords.find(({ id }) => id === asked('cord')) ?? cords[0];
   const cord = chosen?.value ?? EXAMPLE_CORD;
   const shown = useMemo(() => onCord(entry, cord, bead, hand), [entry, cord, bead, hand]);

@@ -1,9 +1,10 @@
 import { Box } from '@chakra-ui/react';
+import { usePreferences } from '../../../../ui/settings/use-preferences';
 import { makeSteps, TIME_SPREAD, type Plan } from '@coiled-strand/core';
 import { minutesOf, needsOf } from '@coiled-strand/workshop';
 import { Coins } from 'lucide-react';
 import { useMemo, useState } from 'react';
-import { useHand, useWorkshop } from '../../../../data/api/queries';
+import { useHand } from '../../../../data/api/queries';
 import { useStage } from '../../piece/stage-context';
 import { Button } from '../../../../ui/shell/button';
 import { PriceSum } from '../../../workshop/stock/price-sum';
@@ -12,7 +13,7 @@ import { PriceSum } from '../../../workshop/stock/price-sum';
 export function PriceForecast({ plan }: { readonly plan: Plan }) {
   const { piece } = useStage();
   const hand = useHand();
-  const leads = useWorkshop().data?.settings.hand ?? 'right';
+  const { hand: leads } = usePreferences();
   const [open, setOpen] = useState(false);
   const needs = useMemo(() => needsOf(piece, plan), [piece, plan]);
   const minutes = useMemo(

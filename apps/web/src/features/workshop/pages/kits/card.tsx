@@ -1,4 +1,5 @@
 import { Box, Flex, Grid, Heading, Text } from '@chakra-ui/react';
+import { usePreferences } from '../../../../ui/settings/use-preferences';
 import type { KitDto } from '@coiled-strand/contract';
 import {
   firstSideFor,
@@ -13,7 +14,7 @@ import {
 import { thingName, type PieceNeeds } from '@coiled-strand/workshop';
 import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo } from 'react';
-import { useHand, useWorkshop } from '../../../../data/api/queries';
+import { useHand } from '../../../../data/api/queries';
 import '../../../piece/bench/bench.css';
 import { Shapes } from '../../../piece/bench/shapes';
 import { Cautions } from '../../../piece/piece/cautions';
@@ -35,7 +36,7 @@ export function Card({ piece, kit, wearers, needs, onBack }: Props) {
   const hand = useHand();
   const [paper] = usePaperSize();
   const printing = usePrinting();
-  const leads = useWorkshop().data?.settings.hand ?? 'right';
+  const { hand: leads } = usePreferences();
   const sizes = useMemo(
     () =>
       wearers.flatMap((wearer) => {

@@ -1,8 +1,9 @@
 import type { OrderDto } from '@coiled-strand/contract';
+import { usePreferences } from '../../../../ui/settings/use-preferences';
 import { makeSteps, planPiece } from '@coiled-strand/core';
 import { tasksOf, type Job, type ReadyBy } from '@coiled-strand/workshop';
 import { useMemo } from 'react';
-import { useHand, useWorkshop } from '../../../../data/api/queries';
+import { useHand } from '../../../../data/api/queries';
 import { usePiecesById } from '../../../../data/api/week-queries';
 import { usePromise } from '../../week/use-promise';
 import { useWeek, type Week } from '../../week/use-week';
@@ -18,7 +19,7 @@ export function useOrderPromise(
 ): { readonly week: Week | null; readonly promise: ReadyBy | null } {
   const all = useWeek();
   const hand = useHand();
-  const leads = useWorkshop().data?.settings.hand ?? 'right';
+  const { hand: leads } = usePreferences();
   // What is typed into a line besides changes nothing.
   const wanted = JSON.stringify(lines.map(({ pieceId, number }) => [pieceId, number]));
   const ids = useMemo(
