@@ -111,15 +111,17 @@ function bandCord(
   const tied = tiedInOrder(sim).slice(knot.after, knot.after + times);
   // Where no knot is in its way a strand runs bare; it is told with the last of them.
   const atLast = knot.after + times >= sim.knots.length;
-  return by.map((leg, strand) => {
+  const of = by.map((leg) => ({ leg, ties: 0, carried: 0 }));
+  for (const { worker, carried } of tied) {
+    const [over, under] = [of[worker], of[carried]];
+    if (over) over.ties += 1;
+    if (under) under.carried += 1;
+  }
+  return of.map(({ leg, ties, carried }, strand) => {
     const own = widthOf(table, leg);
-    const hitch = doubleHitch(d / own, knot.tension) * own;
-    let mm = atLast ? (sim.bareIn[strand] ?? 0) * knot.along : 0;
-    for (const { worker, carried } of tied) {
-      if (worker === strand) mm += hitch;
-      if (carried === strand) mm += knot.height;
-    }
-    return { leg, mm };
+    const bare = atLast ? (sim.bareIn[strand] ?? 0) * knot.along : 0;
+    const hitches = ties * doubleHitch(d / own, knot.tension) * own;
+    return { leg, mm: hitches + carried * knot.height + bare };
   });
 }
 

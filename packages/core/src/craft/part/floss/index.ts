@@ -98,13 +98,16 @@ function tell(runs: readonly Run[], sim: Simulation, unit: number): Saying {
   const { worker, carried, crossing } = knot;
   const at = knot.place + 1;
   const [from, over] = leftWorks(crossing) ? [at, at + 1] : [at + 1, at];
-  const after = order.slice(unit + 1);
-  const others = after.findIndex((one) => one.worker !== worker);
-  const more = others < 0 ? after : after.slice(0, others);
-  const end = more.at(-1) ?? knot;
+  // It is told of every knot of a band: what comes long after is not looked at.
+  let end = knot;
+  let more = 0;
+  for (let next = order[unit + 1]; next?.worker === worker; next = order[unit + 1 + more]) {
+    end = next;
+    more += 1;
+  }
   const ends = end.place + (endsRight(end.crossing) ? 2 : 1);
   const name = (s: number): Segment => cordNamed(runs[s]!, 'strand');
-  const goesOn = more.length > 0 ? `goes on over ${more.length} more and ` : '';
+  const goesOn = more > 0 ? `goes on over ${more} more and ` : '';
   return say`Row ${knot.row + 1}: ${name(worker)} at place ${from} over ${name(carried)} at place ${over}; ${CROSSING_FACTS[crossing].hands}. It ${goesOn}ends at place ${ends}.`;
 }
 
