@@ -32,6 +32,7 @@ export {
 } from './stock/ledger.js';
 export {
   COPIED_LISTS,
+  isCopied,
   LIST_IDS,
   LISTS,
   type CopiedListId,

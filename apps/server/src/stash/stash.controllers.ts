@@ -6,7 +6,7 @@ import {
   type UsesView,
 } from '@coiled-strand/contract';
 import type { Copy } from '@coiled-strand/core';
-import { LIST_IDS, LISTS, type ListId } from '@coiled-strand/workshop';
+import { isCopied, LIST_IDS, LISTS, type CopiedListId, type ListId } from '@coiled-strand/workshop';
 import {
   Body,
   Controller,
@@ -26,7 +26,9 @@ import { bodyOf } from '../openapi/body-of.js';
 import { StashService } from './stash.service.js';
 
 /** What a copy of a thing on each list is like: it knows the id of what it is a copy of, or none. */
-const COPY_OF: Readonly<Record<ListId, (value: object, origin: string | undefined) => object>> = {
+const COPY_OF: Readonly<
+  Record<CopiedListId, (value: object, origin: string | undefined) => object>
+> = {
   wearers: knowing,
   cords: knowing,
   beads: knowing,
@@ -35,7 +37,6 @@ const COPY_OF: Readonly<Record<ListId, (value: object, origin: string | undefine
     const { name, closure } = value as FittingDto;
     return { name, closure: { ...closure, origin } };
   },
-  packs: (value) => value,
 };
 function knowing(value: Copy, origin: string | undefined): Copy {
   return { ...value, origin };
@@ -45,14 +46,15 @@ function knowing(value: Copy, origin: string | undefined): Copy {
 function listController(id: ListId): Type<object> {
   const Dto: Type<object> = LIST_DTOS[id];
   const { table } = LISTS[id];
+  const copy = isCopied(id) ? COPY_OF[id] : (value: object): object => value;
   const checked = new ValidationPipe(Dto);
   const Several = severalOf(Dto);
   const severalChecked = new ValidationPipe(Several);
   const handedOut = ({ id: origin, value }: Stored<object>): Stored<object> => ({
     id: origin,
-    value: COPY_OF[id](value, origin),
+    value: copy(value, origin),
   });
-  const plain = (value: object): object => COPY_OF[id](value, undefined);
+  const plain = (value: object): object => copy(value, undefined);
 
   @ApiTags(id)
   @Controller(id)

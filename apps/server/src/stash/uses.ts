@@ -1,5 +1,5 @@
 import type { UseView, UsesView } from '@coiled-strand/contract';
-import type { ListId } from '@coiled-strand/workshop';
+import { isCopied, type CopiedListId, type ListId } from '@coiled-strand/workshop';
 import type { EntityManager } from 'typeorm';
 
 /** So many are named; the others are counted. */
@@ -29,14 +29,13 @@ const KITS = `
 
 /**
  * What of the workshop has to do with a thing on a list. Pieces and lots have copies, which know what they are
- * copies of; kits know their wearers by id. Packs are only how things are bought.
+ * copies of; kits know their wearers by id. With what nothing copies, as packs, nothing has to do.
  */
-const USES: Readonly<Record<ListId, readonly string[]>> = {
+const USES: Readonly<Record<CopiedListId, readonly string[]>> = {
   wearers: [piecesWith('$.wearer'), KITS],
   cords: [piecesWith('$.strands[*].cord', '$.parts[*].cord', '$.closure.cord'), lotsOf('cord')],
   beads: [piecesWith('$.beads[*]'), lotsOf('bead')],
   fittings: [piecesWith('$.closure')],
-  packs: [],
 };
 
 export async function usesOf(
@@ -46,7 +45,7 @@ export async function usesOf(
   id: string,
 ): Promise<UsesView> {
   const found: UseView[] = [];
-  for (const sql of USES[list]) {
+  for (const sql of isCopied(list) ? USES[list] : []) {
     found.push(...(await manager.query<UseView[]>(sql, [workshopId, id])));
   }
   return { total: found.length, named: found.slice(0, NAMED) };

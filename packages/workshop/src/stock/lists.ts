@@ -28,5 +28,10 @@ export type CopiedListId = {
 
 export const LIST_IDS = Object.keys(LISTS) as readonly ListId[];
 
+/** Whether pieces copy from it. */
+export function isCopied(id: ListId): id is CopiedListId {
+  return LISTS[id].copied;
+}
+
 /** Those that pieces copy from. */
-export const COPIED_LISTS = LIST_IDS.filter((id): id is CopiedListId => LISTS[id].copied);
+export const COPIED_LISTS = LIST_IDS.filter(isCopied);

@@ -29,6 +29,7 @@ import {
   type Piece,
   type Wearer,
 } from '@coiled-strand/core';
+import { LIST_IDS, type ListId } from '@coiled-strand/workshop';
 import {
   QueryClient,
   useMutation,
@@ -50,7 +51,13 @@ export const queryClient = new QueryClient({
   },
 });
 
+/** What lies on the lists is asked for by their routes. */
+const LIST_KEYS = Object.fromEntries(LIST_IDS.map((id) => [id, [id]])) as unknown as {
+  readonly [L in ListId]: readonly [L];
+};
+
 export const keys = {
+  ...LIST_KEYS,
   session: ['session'],
   people: ['people'],
   devices: ['devices'],
@@ -58,10 +65,6 @@ export const keys = {
   trail: ['trail'],
   backups: ['backups'],
   workshop: ['workshop'],
-  wearers: ['wearers'],
-  cords: ['cords'],
-  beads: ['beads'],
-  fittings: ['fittings'],
   knots: ['knots'],
   pieces: ['pieces'],
   tags: ['tags'],
@@ -69,7 +72,6 @@ export const keys = {
   hand: ['hand'],
   swatches: ['swatches'],
   lots: ['lots'],
-  packs: ['packs'],
   cuttings: ['cuttings'],
   shopping: ['shopping'],
   orders: ['orders'],
