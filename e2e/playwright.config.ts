@@ -1,10 +1,8 @@
-import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
 import { CHROMIUM } from '../scripts/lib/chromium.mjs';
 
 /**
- * Chromium of the system; each worker has a server and a database of its own. One more than there are cores: where one
- * waits for an answer or an animation, another goes on.
+ * Chromium of the system, two workers, each with a server and a database of its own.
  *
  * The limits only end what hangs; speed is measured in the benchmarks. They are wide, since the
  * machine that runs the tests may be several times slower than the one they were written on.
@@ -12,7 +10,7 @@ import { CHROMIUM } from '../scripts/lib/chromium.mjs';
 export default defineConfig({
   testDir: './tests',
   outputDir: './results',
-  workers: availableParallelism() + 1,
+  workers: 2,
   timeout: 180_000,
   expect: { timeout: 20_000 },
   forbidOnly: true,
