@@ -35,6 +35,8 @@ test('a logged make changes the next cut list, which says so; set aside, it does
 }) => {
   await newPiece(page, 'Learns');
   await page.keyboard.press('c');
+  // What the hand is known for has come by then.
+  await page.waitForLoadState('networkidle');
   const cut = page.getByTestId('cut-length').first();
   const before = await cut.textContent();
   await loggedMake(page, server, 'Teacher');
