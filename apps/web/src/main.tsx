@@ -3,6 +3,7 @@ import './ui/theme/base.css';
 import { createRoot } from 'react-dom/client';
 import { App } from './app';
 import { queryClient, keys } from './data/api/queries';
+import { hearWindows, tellWindows } from './data/device/windows';
 import { keepQueries } from './data/api/kept-queries';
 import { sendLogs, whenLogged } from './features/make/make/log-outbox';
 import { flush, whenSent } from './features/make/make/progress-sender';
@@ -35,10 +36,9 @@ async function follow(sent: MakeView): Promise<void> {
 }
 
 // Other windows of this browser follow in the same moment, not when they ask the next time.
-const windows = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('makes');
-windows?.addEventListener('message', (event: MessageEvent<MakeView>) => void follow(event.data));
+hearWindows<MakeView>('make', (make) => void follow(make));
 whenSent((sent) => {
-  windows?.postMessage(sent);
+  tellWindows('make', sent);
   return follow(sent);
 });
 

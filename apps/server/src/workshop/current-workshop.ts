@@ -3,14 +3,15 @@ import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
 import { Repository } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
-import { currentUser, identityNow } from '../identity/identity.js';
+import { currentUser } from '../identity/identity.js';
 import { writeAuditEntry } from '../trail/audit-entry.js';
 import { PersonRow } from '../rows/people.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
 
-const preferencesIn = ({ unit, cordUnit, hand }: PreferencesDto): PreferencesDto => ({
-  ...{ unit, cordUnit, hand },
-});
+/** Nothing else of what is sent along. */
+const preferencesIn = ({ unit, cordUnit, hand }: PreferencesDto): PreferencesDto => {
+  return { unit, cordUnit, hand };
+};
 
 /** The workshop that whoever asks works in. Every query asks here. */
 @Injectable()
@@ -20,21 +21,24 @@ export class CurrentWorkshop {
   /** As whoever asks prefers it. @throws AppError 404 where it has gone in this moment */
   async get(): Promise<Workshop> {
     const { workshopId, personId } = currentUser();
-    const [workshop, person] = await Promise.all([
-      this.workshops.findOneBy({ id: workshopId }),
-      this.workshops.manager.findOneBy(PersonRow, { id: personId }),
-    ]);
+    // One question: there are few connections, and everybody asks.
+    const { entities, raw } = await this.workshops
+      .createQueryBuilder('workshop')
+      .leftJoin(PersonRow, 'person', 'person.id = :personId', { personId })
+      .addSelect('person.preferences', 'preferences')
+      .where('workshop.id = :workshopId', { workshopId })
+      .getRawAndEntities<{ preferences: PreferencesDto | null }>();
+    const [workshop] = entities;
     if (!workshop) throw notFound('workshop');
-    return { ...workshop, settings: { ...workshop.settings, ...person?.preferences } };
+    return { ...workshop, settings: { ...workshop.settings, ...raw[0]?.preferences } };
   }
 
   /** What a person prefers becomes theirs, all else the workshop’s. */
   async changeSettings(wanted: SettingsDto): Promise<Workshop> {
     const { workshopId: id } = currentUser();
-    const preferences = preferencesIn(wanted);
     await this.workshops.manager.transaction(async (manager) => {
       const { settings } = await manager.findOneByOrFail(Workshop, { id });
-      await this.prefer(preferences, manager);
+      await this.prefer(wanted, manager);
       const kept = { ...wanted, ...preferencesIn(settings) };
       await manager.update(Workshop, { id }, { settings: kept });
     });
@@ -42,11 +46,9 @@ export class CurrentWorkshop {
   }
 
   /** Keeps what whoever asks prefers. */
-  async prefer(wanted: PreferencesDto, manager = this.workshops.manager): Promise<PreferencesDto> {
-    const preferences = preferencesIn(wanted);
-    const { personId } = identityNow()!;
-    await manager.update(PersonRow, { id: personId }, { preferences });
-    return preferences;
+  async prefer(wanted: PreferencesDto, manager = this.workshops.manager): Promise<void> {
+    const { personId } = currentUser();
+    await manager.update(PersonRow, { id: personId }, { preferences: preferencesIn(wanted) });
   }
 
   /** @throws AppError 401, 403 where nobody asks or one who is in no workshop */

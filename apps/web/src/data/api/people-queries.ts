@@ -24,6 +24,7 @@ import {
 } from '@coiled-strand/contract';
 import { useMutation, useQuery, type UseMutationResult } from '@tanstack/react-query';
 import { restartStream } from '../device/stream';
+import { hearWindows, tellWindows } from '../device/windows';
 import { call } from './client';
 import { useList, type PagedList } from './lists';
 import { ownerOf } from './owner';
@@ -55,11 +56,11 @@ async function begin(session: SessionView): Promise<void> {
   restartStream();
 }
 
-const windows = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('session');
+const SESSION = 'session';
 
 /** The same, of this window's doing: the others of this browser follow. */
 async function enter(session: SessionView): Promise<void> {
-  windows?.postMessage(null);
+  tellWindows(SESSION);
   await begin(session);
 }
 
@@ -71,7 +72,7 @@ export async function lookWhoIsHere(): Promise<void> {
   if (ownerOf(session) === before) queryClient.setQueryData(keys.session, session);
   else await begin(session);
 }
-windows?.addEventListener('message', () => void lookWhoIsHere());
+hearWindows(SESSION, () => void lookWhoIsHere());
 
 /** Something after which somebody is signed in. */
 const useEnter = <In>(path: string): UseMutationResult<SessionView, Error, In> =>

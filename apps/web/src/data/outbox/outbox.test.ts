@@ -24,8 +24,9 @@ const until = async (holds: () => boolean): Promise<void> => {
 async function elsewhere(entry: Partial<Entry>): Promise<void> {
   const whole = { owner: 'ida here', kind: 'progress', id: 'm', part: 'b', stamp: 1, value: 'b' };
   await writeEntries([{ ...whole, ...entry } as Entry]);
-  const other = new BroadcastChannel('outbox');
-  other.postMessage({ owner: 'ida here', kind: 'progress', id: 'm' });
+  const other = new BroadcastChannel('coiled-strand');
+  const what = { owner: 'ida here', kind: 'progress', id: 'm' };
+  other.postMessage({ about: 'outbox', what });
   other.close();
 }
 
@@ -103,6 +104,16 @@ describe('what waits to be sent', () => {
     globalThis.indexedDB = new IDBFactory();
     await keep('progress', 'm', 'a', 2);
     expect([values(), useOutbox.getState().keeping]).toEqual([[2], true]);
+  });
+
+  it('of an earlier page is found also where something was done before all of it was read', async () => {
+    await keep('progress', 'm', 'a', 'old');
+    await keep('progress', 'm', 'b', 'old');
+    emptyOutbox();
+    const opening = openOutbox();
+    void keep('progress', 'm', 'b', 'new');
+    await opening;
+    expect(values().sort()).toEqual(['new', 'old']);
   });
 
   it('that version 1.0.0 left is taken up once, by whoever is here', async () => {

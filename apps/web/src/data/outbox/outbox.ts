@@ -1,4 +1,5 @@
 import { create } from 'zustand';
+import { hearWindows, tellWindows } from '../device/windows';
 import { forgetBefore, leftBefore } from './left-before';
 import { note, notes, strike } from './notes';
 import {
@@ -66,7 +67,7 @@ function show(thing: Thing, entries: readonly Entry[]): void {
 /** Places whose last change is not on the disk: what this window knows of them is later than what lies there. */
 const unwritten = new Map<string, number>();
 
-const windows = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('outbox');
+const OUTBOX = 'outbox';
 const HEARD: ((kind: Kind, id: string) => void)[] = [];
 /** Hears of whatever another window of this browser kept or let go of. */
 export const whenOthersKeep = (hear: (kind: Kind, id: string) => void): void =>
@@ -94,7 +95,7 @@ async function write(thing: Thing, put: readonly Entry[], drop: readonly Entry[]
     [...put, ...drop].forEach(strike);
     for (const place of places) if (unwritten.get(place) === stamp) unwritten.delete(place);
     useOutbox.setState({ keeping: true });
-    windows?.postMessage(thing);
+    tellWindows(OUTBOX, thing);
   } catch {
     useOutbox.setState({ keeping: false });
   } finally {
@@ -148,7 +149,7 @@ async function reread(thing: Thing): Promise<void> {
   for (const hear of HEARD) hear(thing.kind, thing.id);
 }
 
-windows?.addEventListener('message', (event: MessageEvent<Thing>) => void reread(event.data));
+hearWindows<Thing>(OUTBOX, (thing) => void reread(thing));
 
 /** Finds what earlier windows could not send. */
 export async function openOutbox(): Promise<void> {
@@ -164,9 +165,14 @@ export async function openOutbox(): Promise<void> {
     all = noted;
     useOutbox.setState({ keeping: false });
   }
+  // What was done here since the page was opened is later than what lay there.
+  const known = Object.values(useOutbox.getState().things).flat();
+  const later = new Set([...unwritten.keys(), ...known.map(placeOf)]);
   const things: Record<string, Entry[]> = {};
-  for (const entry of all) (things[nameOf(entry)] ??= []).push(entry);
-  useOutbox.setState((now) => ({ things: { ...things, ...now.things }, ready: true }));
+  for (const entry of [...all.filter((one) => !later.has(placeOf(one))), ...known]) {
+    (things[nameOf(entry)] ??= []).push(entry);
+  }
+  useOutbox.setState({ things, ready: true });
   await adopt();
 }
 

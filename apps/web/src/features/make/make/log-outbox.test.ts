@@ -80,6 +80,18 @@ describe('a log that could not be sent', () => {
     expect(asked).toEqual(['/api/makes/m1/progress', '/api/makes/m1/log']);
   });
 
+  it('is not called another’s where somebody signs in while it is on its way', async () => {
+    await put('m1', 170);
+    answering(() => {
+      workAs('otto here');
+      return refusal(422, 'It cannot be so short.');
+    });
+    await sendLogs();
+    expect(allEntries('log')).toEqual([]);
+    workAs('ida here');
+    expect(waiting('m1')?.refused).toBeNull();
+  });
+
   it('waits until whoever filled it in is back', async () => {
     await put('m1', 170);
     workAs('otto here');

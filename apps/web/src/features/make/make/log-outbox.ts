@@ -45,14 +45,17 @@ async function sendAll(): Promise<void> {
   if (waiting.length === 0) return;
   await flush();
   for (const { id, owner, value } of waiting) {
-    if (owner !== useOutbox.getState().owner) return;
+    // What lies under one name is not changed in another’s, who may have signed in while it was on its way.
+    const stillHere = (): boolean => useOutbox.getState().owner === owner;
+    if (!stillHere()) return;
     try {
       const make = await putLog(id, value.record, owner);
+      if (!stillHere()) return;
       await dropLog(id);
       for (const hear of LOGGED) hear(make);
     } catch (error) {
       // Nobody answers, or somebody else is signed in or nobody: it waits.
-      if (isPassing(error) || isSignedOut(error) || isElsewhere(error)) return;
+      if (isPassing(error) || isSignedOut(error) || isElsewhere(error) || !stillHere()) return;
       if (error instanceof ApiError) await keepLog(id, { ...value, refused: error.message });
       else throw error;
     }

@@ -2,6 +2,7 @@ import { sameDocument, type Piece } from '@coiled-strand/core';
 import type { PieceView } from '@coiled-strand/contract';
 import { nanoid } from 'nanoid';
 import { useEffect } from 'react';
+import { hearWindows, tellWindows } from '../../../data/device/windows';
 import { ApiError, call, isElsewhere, isGone, isPassing } from '../../../data/api/client';
 import { keys, queryClient } from '../../../data/api/queries';
 import { useOutbox } from '../../../data/outbox/outbox';
@@ -11,8 +12,8 @@ import { isDirty, usePiece } from './piece-store';
 const SETTLE_MS = 350;
 const RETRY_MS = [1000, 2000, 4000, 8000] as const;
 
-/** Tells other windows of this browser that a piece changed, so that they fetch it at once. */
-const windows = typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel('strand');
+/** Other windows of this browser hear that a piece changed, so that they fetch it at once. */
+const PIECE = 'piece';
 
 let timer: ReturnType<typeof setTimeout> | undefined;
 /** The save under way, with the version it leads to, or null when it fails. */
@@ -43,7 +44,7 @@ async function put(
   });
   queryClient.setQueryData(keys.piece(id), view);
   void queryClient.invalidateQueries({ queryKey: keys.pieces });
-  windows?.postMessage({ id });
+  tellWindows(PIECE, id);
   return view;
 }
 
@@ -131,16 +132,16 @@ export function useAutosave(): void {
     });
     // An edit restored from the browser's copy is sent without waiting for the next one.
     if (isDirty(usePiece.getState())) schedule(0);
-    const hear = (event: MessageEvent<{ id: string }>): void => {
-      void queryClient.invalidateQueries({ queryKey: keys.piece(event.data.id) });
-    };
+    const stopHearing = hearWindows<string>(
+      PIECE,
+      (id) => void queryClient.invalidateQueries({ queryKey: keys.piece(id) }),
+    );
     const now = (): void => void send();
-    windows?.addEventListener('message', hear);
     window.addEventListener('online', now);
     window.addEventListener('pagehide', now);
     return () => {
       stop();
-      windows?.removeEventListener('message', hear);
+      stopHearing();
       window.removeEventListener('online', now);
       window.removeEventListener('pagehide', now);
     };
