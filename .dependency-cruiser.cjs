@@ -53,6 +53,7 @@ const SERVER = [
   'rows',
   'migrations',
   'identity',
+  'idempotency',
   'trail',
   'workshop',
   'live',

@@ -12,6 +12,7 @@ export {
   drawBoard,
   ENGINE,
   fingerprint,
+  fnv1a,
   inMirror,
   KNOWN_KNOTS,
   type KnownKnot,

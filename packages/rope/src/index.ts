@@ -47,7 +47,7 @@ export {
   withoutCord,
   type BoardCrossing,
 } from './board/board.js';
-export { fingerprint } from './board/fingerprint.js';
+export { fingerprint, fnv1a } from './board/fingerprint.js';
 export { KNOWN_KNOTS, likenesses, type KnownKnot, type Likeness } from './board/known.js';
 export { onBoard, inSpace } from './board/lift.js';
 export { laidBy, movesOf, type LaidStretch, type Move } from './board/moves.js';

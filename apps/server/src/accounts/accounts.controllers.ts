@@ -33,6 +33,7 @@ import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { DataSource } from 'typeorm';
 import { currentUser, identified, identityNow } from '../identity/identity.js';
+import { AnsweredOnce } from '../idempotency/once.interceptor.js';
 import { Roles } from '../identity/roles.js';
 import { takeCookie } from '../identity/cookie.js';
 import { uuid } from '../http/uuid.pipe.js';
@@ -295,6 +296,7 @@ export class PeopleController {
   }
 
   @Roles('owner')
+  @AnsweredOnce()
   @Post('invitations')
   @ApiOperation({ summary: 'Make a link for somebody; its token is told this once' })
   @bodyOf(InvitationDto)
@@ -336,6 +338,7 @@ export class PeopleController {
   }
 
   @Roles('owner')
+  @AnsweredOnce()
   @Post(':id/link')
   @ApiOperation({ summary: 'Make a link by which a member chooses a new password' })
   link(@Param('id', uuid('member')) id: string): Promise<MadeLinkView> {

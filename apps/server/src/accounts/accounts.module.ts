@@ -1,5 +1,5 @@
 import { Global, Module, type DynamicModule } from '@nestjs/common';
-import { APP_GUARD } from '@nestjs/core';
+import { APP_GUARD, APP_INTERCEPTOR } from '@nestjs/core';
 import {
   AccountController,
   BeginningsController,
@@ -11,6 +11,7 @@ import { LinksService } from './links.service.js';
 import { AT_HOME, SessionsService } from './sessions.service.js';
 import { Throttle } from './throttle.js';
 import { Tidy } from './tidy.js';
+import { Once } from '../idempotency/once.interceptor.js';
 import { WhoMay } from './who-may.guard.js';
 
 @Global()
@@ -29,6 +30,7 @@ export class AccountsModule {
         Tidy,
         { provide: AT_HOME, useValue: atHome },
         { provide: APP_GUARD, useClass: WhoMay },
+        { provide: APP_INTERCEPTOR, useClass: Once },
       ],
       exports: [AccountsService, SessionsService],
     };

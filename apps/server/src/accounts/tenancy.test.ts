@@ -197,17 +197,17 @@ describe('every route', () => {
     const own = async (path: string, body: object) =>
       ((await send().post(`/api/${path}`).send(body)).body as { id: string }).id;
     const before = await everythingOf(owner.workshop.id);
-    const piece = await own('pieces', on.bodies.PieceDto![0] as object);
+    const piece = await own('pieces', on.bodies['Piece']![0] as object);
     const make = ((await send().post(`/api/pieces/${piece}/makes`).send({})).body as { id: string })
       .id;
-    const [order] = on.bodies.OrderDto as { lines: { pieceId: string | null }[] }[];
+    const [order] = on.bodies['Order'] as { lines: { pieceId: string | null }[] }[];
     const lines = [{ ...order!.lines[0]!, id: undefined, pieceId: on.ids.pieces![0] }];
     const tries: [string, string, object][] = [
       ['post', 'orders', { ...order, lines }],
-      ['put', `makes/${make}/line`, { line: (on.bodies.MakeLineDto![0] as { line: string }).line }],
+      ['put', `makes/${make}/line`, { line: (on.bodies['MakeLine']![0] as { line: string }).line }],
       ['post', `pieces/${piece}/makes`, { repeat: on.ids.makes![0] }],
-      ['post', 'kits', on.bodies.KitDto![0] as object],
-      ['post', 'lots/from-make', on.bodies.FromMakeDto![0] as object],
+      ['post', 'kits', on.bodies['Kit']![0] as object],
+      ['post', 'lots/from-make', on.bodies['FromMake']![0] as object],
     ];
     for (const [method, path, body] of tries) {
       const { status } = await send()[method as 'post' | 'put'](`/api/${path}`).send(body);

@@ -7,7 +7,13 @@ import { LinkRow, SessionRow } from '../rows/people.entities.js';
 /** When it is tidied up: once a night. */
 const NIGHTLY = '40 2 * * *';
 
-/** Takes away what opens nothing any more: sessions that nobody used for too long, and links that are too old. */
+/** So long a request may come once more and is answered as before, in ms. */
+const ANSWERED_FOR = 24 * 3_600_000;
+
+/**
+ * Takes away what opens nothing any more: sessions that nobody used for too long, and links that are too old; and
+ * answers that nobody waits for.
+ */
 @Injectable()
 export class Tidy implements OnApplicationBootstrap {
   constructor(
@@ -24,5 +30,8 @@ export class Tidy implements OnApplicationBootstrap {
     const { manager } = this.dataSource;
     await manager.delete(SessionRow, { seenAt: LessThan(new Date(now.getTime() - LASTS)) });
     await manager.delete(LinkRow, { until: LessThan(now) });
+    await manager.query('delete from request where created_at < $1', [
+      new Date(now.getTime() - ANSWERED_FOR),
+    ]);
   }
 }

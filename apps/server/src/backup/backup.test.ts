@@ -203,6 +203,8 @@ describe('a backup of the last program before version 1.0.0', () => {
         // What the database writes itself is in no backup.
         const all = byId.get(row.id) as Row;
         const is = Object.fromEntries(Object.keys(was).map((column) => [column, all[column]]));
+        // Requests have names of their own now, in a table that is in no backup.
+        if (table === 'movement') is['request'] = was['request'];
         expect([table, apart(withoutOrigins(is), withoutOrigins(was))]).toEqual([table, null]);
       }
     }

@@ -1,7 +1,7 @@
 import type { ArrivedDto, LotView, ShoppingDto, ShoppingItemView } from '@coiled-strand/contract';
-import { Injectable } from '@nestjs/common';
+import { HttpStatus, Injectable } from '@nestjs/common';
 import { DataSource } from 'typeorm';
-import { notFound } from '../errors/app-error.js';
+import { AppError, notFound } from '../errors/app-error.js';
 import { lotView } from '../lots/ledger.js';
 import { takeInLots } from '../lots/lots.service.js';
 import { ShoppingRow } from '../rows/week.entities.js';
@@ -77,6 +77,8 @@ export class BuyingService {
         lock: { mode: 'pessimistic_write' },
       });
       if (!row) throw notFound('line on the list');
+      const left = row.item.count - row.arrived;
+      if (count > left) throw allCame(left);
       const { thing, size } = row.item;
       const lots = await takeInLots(
         manager,
@@ -90,3 +92,13 @@ export class BuyingService {
     });
   }
 }
+
+const allCame = (left: number): AppError =>
+  new AppError(
+    HttpStatus.CONFLICT,
+    'shopping.arrived',
+    left === 0
+      ? 'All of this came already, and lies in the stash.'
+      : `Only ${left} more of this ${left === 1 ? 'is' : 'are'} expected.`,
+    'Look at the list again. What came besides is taken in on the stash page. Nothing was written.',
+  );

@@ -9,6 +9,7 @@ import { SwatchRow } from '../rows/swatch.entity.js';
 import { PhotoRow } from '../rows/photo.entity.js';
 import { Base1800000000000 } from '../migrations/1800000000000-base.js';
 import { Preferences1800000000001 } from '../migrations/1800000000001-preferences.js';
+import { Requests1800000000002 } from '../migrations/1800000000002-requests.js';
 import { isBefore1 } from './before-1.js';
 import { seed } from '../demo/seed.js';
 import {
@@ -30,6 +31,7 @@ import {
   ShoppingRow,
 } from '../rows/week.entities.js';
 import { EvidenceRow, LessonRow } from '../rows/learnt.entities.js';
+import { RequestDataSource } from './request-data-source.js';
 import { completeHands } from '../hand/complete-hands.js';
 
 /** Any number that no other program on the same database uses for its advisory locks. */
@@ -45,9 +47,9 @@ const LIMITS = {
   idle_in_transaction_session_timeout: 60_000,
 };
 
-/** @param pool connections at most; null for one that may take its time, and has few */
+/** @param pool connections at most, for requests; null for one that may take its time, and has few */
 export const createDataSource = (url: string, pool: number | null = null): DataSource =>
-  new DataSource({
+  new (pool === null ? DataSource : RequestDataSource)({
     type: 'postgres',
     url,
     entities: [
@@ -76,7 +78,7 @@ export const createDataSource = (url: string, pool: number | null = null): DataS
       TrailRow,
       BackupRow,
     ],
-    migrations: [Base1800000000000, Preferences1800000000001],
+    migrations: [Base1800000000000, Preferences1800000000001, Requests1800000000002],
     synchronize: false,
     applicationName: 'coiled-strand',
     extra: {

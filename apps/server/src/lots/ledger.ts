@@ -32,15 +32,7 @@ export type Entry = Pick<MovementRow, 'amount' | 'reason'> &
   Partial<
     Pick<
       MovementRow,
-      | 'note'
-      | 'grams'
-      | 'makeId'
-      | 'strand'
-      | 'cuttingId'
-      | 'cutId'
-      | 'kitId'
-      | 'undoes'
-      | 'request'
+      'note' | 'grams' | 'makeId' | 'strand' | 'cuttingId' | 'cutId' | 'kitId' | 'undoes'
     >
   >;
 
@@ -72,12 +64,12 @@ export async function enter(
   const after = moved(lot.left, entry.amount);
   if (!after.ok) throw tooLittle(lot, after.short, units);
   const { note = '', grams = null, makeId = null, strand = null } = entry;
-  const { cuttingId = null, cutId = null, kitId = null, undoes = null, request = null } = entry;
+  const { cuttingId = null, cutId = null, kitId = null, undoes = null } = entry;
   const movement = await manager.save(
     MovementRow,
     manager.create(MovementRow, {
       ...{ workshopId: lot.workshopId, lotId: lot.id, amount: entry.amount, reason: entry.reason },
-      ...{ note, grams, makeId, strand, cuttingId, cutId, kitId, undoes, request },
+      ...{ note, grams, makeId, strand, cuttingId, cutId, kitId, undoes },
     }),
   );
   const whole = await isWhole(manager, lot);
@@ -115,16 +107,6 @@ function tooLittle(lot: LotRow, short: number, units: SpokenUnits): AppError {
     { lot: lotView(lot), short },
   );
 }
-
-/** What a request of this name wrote before; null where it is new. */
-export const writtenBefore = (
-  manager: EntityManager,
-  workshopId: string,
-  request: string | null,
-): Promise<MovementRow | null> =>
-  request === null
-    ? Promise.resolve(null)
-    : manager.findOneBy(MovementRow, { workshopId, request });
 
 /** A new lot with the movement that begins it. */
 export async function beginLot(

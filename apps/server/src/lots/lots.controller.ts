@@ -11,10 +11,9 @@ import {
   type MovementView,
   type PageView,
 } from '@coiled-strand/contract';
-import { Body, Controller, Get, Headers, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Roles } from '../identity/roles.js';
-import { requestKey } from '../http/etag.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { bodyOf, queryOf } from '../openapi/body-of.js';
 import { LotsService, type Moved } from './lots.service.js';
@@ -36,11 +35,8 @@ export class LotsController {
   @Post()
   @ApiOperation({ summary: 'Take in what was bought, as one lot or several alike' })
   @bodyOf(TakeInDto)
-  takeIn(
-    @Body() taken: TakeInDto,
-    @Headers('idempotency-key') request?: string,
-  ): Promise<LotView[]> {
-    return this.lots.takeIn(taken, requestKey(request));
+  takeIn(@Body() taken: TakeInDto): Promise<LotView[]> {
+    return this.lots.takeIn(taken);
   }
 
   @Roles('viewer')
@@ -98,12 +94,8 @@ export class LotsController {
   @Post(':id/movements')
   @ApiOperation({ summary: 'Something goes out, or is counted, measured or weighed anew' })
   @bodyOf(MoveDto)
-  move(
-    @Param('id', uuid('lot')) id: string,
-    @Body() move: MoveDto,
-    @Headers('idempotency-key') request?: string,
-  ): Promise<Moved> {
-    return this.lots.move(id, move, requestKey(request));
+  move(@Param('id', uuid('lot')) id: string, @Body() move: MoveDto): Promise<Moved> {
+    return this.lots.move(id, move);
   }
 }
 

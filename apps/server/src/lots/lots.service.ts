@@ -5,6 +5,7 @@ import type {
   LotSort,
   LotsQueryDto,
   LotView,
+  MadeFromDto,
   MoveDto,
   MovementView,
   PageQueryDto,
@@ -14,15 +15,15 @@ import type {
 import type { SpokenUnits } from '@coiled-strand/core';
 import { difference, opposite, shareOut, thingKey } from '@coiled-strand/workshop';
 import { HttpStatus, Injectable } from '@nestjs/common';
-import { DataSource, In, type EntityManager } from 'typeorm';
-import { AppError, notFound } from '../errors/app-error.js';
+import { DataSource, type EntityManager } from 'typeorm';
+import { AppError, invalid, notFound } from '../errors/app-error.js';
 import { LotRow } from '../rows/lot.entity.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { MovementRow } from '../rows/movement.entity.js';
 import { pageOf, withWords, type Order } from '../rows/page-of.js';
 import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
-import { beginLot, enter, lockedLot, lotView, writtenBefore } from './ledger.js';
+import { beginLot, enter, lockedLot, lotView } from './ledger.js';
 import { movementViews } from './movement-view.js';
 
 const ORDERS: Readonly<Record<LotSort, Order>> = {
@@ -102,13 +103,11 @@ export class LotsService {
   }
 
   /** What was bought, as one lot or several alike. */
-  async takeIn(taken: TakeInDto, request: string | null): Promise<LotView[]> {
+  async takeIn(taken: TakeInDto): Promise<LotView[]> {
     const { id: workshopId, settings } = await this.workshop.get();
-    return this.dataSource.transaction(async (manager) => {
-      const before = await lotsOfRequest(manager, workshopId, request);
-      if (before.length > 0) return before.map(lotView);
-      return (await takeInLots(manager, workshopId, taken, settings, request)).map(lotView);
-    });
+    return this.dataSource.transaction(async (manager) =>
+      (await takeInLots(manager, workshopId, taken, settings)).map(lotView),
+    );
   }
 
   /** What is known of a lot besides how much is left: that is the ledger's. */
@@ -122,12 +121,10 @@ export class LotsService {
     return this.get(id);
   }
 
-  async move(id: string, move: MoveDto, request: string | null): Promise<Moved> {
+  async move(id: string, move: MoveDto): Promise<Moved> {
     const { id: workshopId, settings } = await this.workshop.get();
     return this.dataSource.transaction(async (manager) => {
       const lot = await lockedLot(manager, workshopId, id);
-      const before = await writtenBefore(manager, workshopId, request);
-      if (before) return { lot: lotView(lot), movement: before.id };
       const { reason, amount, note, grams } = move;
       const found = reason === 'counted' || reason === 'measured' || reason === 'weighed';
       const done = await enter(
@@ -138,7 +135,6 @@ export class LotsService {
           amount: found ? difference(lot.left, amount) : -amount,
           note: note ?? '',
           grams: grams ?? null,
-          request,
         },
         settings,
       );
@@ -168,30 +164,38 @@ export class LotsService {
   }
 
   /**
-   * What a logged make was cut from, and what came back of it: cuts that stand in the ledger already, from a
-   * cutting session, are not taken twice.
+   * What a logged make was cut from, and what came back of it, once for each strand: cuts that stand in the ledger
+   * already, from a cutting session, are not taken twice.
+   *
+   * @throws AppError 422 where more came back of a strand than was cut for it
    */
   async fromMake({ make: makeId, cords }: FromMakeDto): Promise<LotView[]> {
     const { id: workshopId, settings } = await this.workshop.get();
     return this.dataSource.transaction(async (manager) => {
-      const make = await manager.findOneBy(MakeRow, { id: makeId, workshopId });
+      // Two who say it of the same make come one after the other: the second finds it said.
+      const make = await manager.findOne(MakeRow, {
+        select: { id: true, workshopId: true, pieceId: true },
+        where: { id: makeId, workshopId },
+        lock: { mode: 'pessimistic_write' },
+      });
       if (!make) throw notFound('make');
+      refuseLongOffcuts(cords);
       const offcuts: LotView[] = [];
       // Always in the same order, so that two who take from the same lots do not wait for each other.
       for (const { strand, lot: id, cut, offcuts: kept } of [...cords].sort((a, b) =>
         a.lot < b.lot ? -1 : 1,
       )) {
         const lot = await lockedLot(manager, workshopId, id);
-        if (!(await standsForStrand(manager, makeId, strand))) {
-          const before = (await cutBefore(manager, make, strand)).find(
-            ({ lot: from }) => from === id,
-          );
-          // What was cut in a session is only said to be for this make: a line that takes nothing.
-          const entry = before
-            ? { amount: 0, cuttingId: before.cutting.id, cutId: before.cut }
-            : { amount: -cut };
-          await enter(manager, lot, { reason: 'cut', ...entry, makeId, strand }, settings);
-        }
+        // What stands in the ledger was told before, with what came back of it.
+        if (await standsForStrand(manager, makeId, strand)) continue;
+        const before = (await cutBefore(manager, make, strand)).find(
+          ({ lot: from }) => from === id,
+        );
+        // What was cut in a session is only said to be for this make: a line that takes nothing.
+        const entry = before
+          ? { amount: 0, cuttingId: before.cutting.id, cutId: before.cut }
+          : { amount: -cut };
+        await enter(manager, lot, { reason: 'cut', ...entry, makeId, strand }, settings);
         for (const length of kept) {
           offcuts.push(
             lotView(await this.offcut(manager, lot, { length, makeId, strand }, settings)),
@@ -259,7 +263,6 @@ export async function takeInLots(
   workshopId: string,
   { thing, size, lots, cents, boughtOn, ...about }: TakeInDto,
   units: SpokenUnits,
-  request: string | null = null,
 ): Promise<LotRow[]> {
   const rows: LotRow[] = [];
   for (let n = 0; n < lots; n++) {
@@ -277,29 +280,12 @@ export async function takeInLots(
           whole: true,
           parent: null,
         },
-        { reason: 'bought', request: request === null ? null : `${request}:${n}` },
+        { reason: 'bought' },
         units,
       ),
     );
   }
   return rows;
-}
-
-async function lotsOfRequest(
-  manager: EntityManager,
-  workshopId: string,
-  request: string | null,
-): Promise<LotRow[]> {
-  const first = await writtenBefore(manager, workshopId, request === null ? null : `${request}:0`);
-  if (!first) return [];
-  const all = await manager
-    .getRepository(MovementRow)
-    .createQueryBuilder('movement')
-    .where('movement.workshop_id = :workshopId', { workshopId })
-    .andWhere('movement.request like :all', { all: `${request!.replace(/[\\%_]/g, '\\$&')}:%` })
-    .orderBy('movement.created_at', 'ASC')
-    .getMany();
-  return manager.findBy(LotRow, { id: In(all.map(({ lotId }) => lotId)) });
 }
 
 /**
@@ -341,6 +327,15 @@ async function standsForStrand(
     [makeId, strand],
   );
   return answer?.stands === true;
+}
+
+function refuseLongOffcuts(cords: readonly MadeFromDto[]): void {
+  const at = cords.findIndex(
+    ({ cut, offcuts }) => offcuts.reduce((sum, one) => sum + one, 0) > cut,
+  );
+  if (at < 0) return;
+  const message = 'are longer together than what was cut';
+  throw invalid([{ path: `cords[${at}].offcuts`, message }], 'What was sent');
 }
 
 const undoneAlready = (): AppError =>

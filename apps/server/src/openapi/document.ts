@@ -27,6 +27,16 @@ const ERROR_SCHEMA = {
   },
 } as const;
 
+/** What every change may have, see `idempotency`. */
+const REQUEST_KEY = {
+  name: 'Idempotency-Key',
+  in: 'header',
+  required: false,
+  description:
+    'A name of this request: sent once more within a day it is answered as before, and not carried out again',
+  schema: { type: 'string', pattern: '^[\\w-]{8,64}$' },
+} as const;
+
 /** The API at /api/docs. Schemas come from the same rules that check the bodies: one source. */
 export function serveOpenApi(app: INestApplication): void {
   const document = SwaggerModule.createDocument(
@@ -49,5 +59,10 @@ export function serveOpenApi(app: INestApplication): void {
       Error: ERROR_SCHEMA,
     } as never,
   };
+  for (const path of Object.values(document.paths)) {
+    for (const method of ['post', 'put', 'delete'] as const) {
+      path[method]?.parameters?.push(REQUEST_KEY);
+    }
+  }
   SwaggerModule.setup('api/docs', app, document, { jsonDocumentUrl: 'api/openapi.json' });
 }

@@ -82,11 +82,6 @@ export class PiecesController {
   @Put(':id')
   @ApiOperation({ summary: 'Change a piece; 412 with the stored one when it changed meanwhile' })
   @ApiHeader({ name: 'If-Match', required: true, description: 'The ETag last seen' })
-  @ApiHeader({
-    name: 'Idempotency-Key',
-    required: false,
-    description: 'A name of this request: sent once more, it is answered and not carried out again',
-  })
   @bodyOf(PieceDto)
   async change(
     @Param('id', uuid('piece')) id: string,

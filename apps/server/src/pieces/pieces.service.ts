@@ -96,10 +96,9 @@ export class PiecesService {
   }
 
   /**
-   * Writes a changed piece if nobody has written since the version that was seen. A request that comes once more,
-   * since its answer was lost, is answered and not carried out again.
+   * Writes a changed piece if nobody has written since the version that was seen.
    *
-   * @param request its Idempotency-Key
+   * @param request Idempotency-Key of who asks, by which they know their own change when they hear of it
    * @throws AppError 412 with the piece as it is now, when somebody has
    */
   async change(
@@ -132,7 +131,6 @@ export class PiecesService {
     });
     if (!own) {
       const current = await this.get(id);
-      if (request !== null && current.changedBy === request) return current;
       throw new AppError(
         HttpStatus.PRECONDITION_FAILED,
         'piece.changed',

@@ -83,6 +83,7 @@ export class PrivacyService {
       );
       if (!affected) throw notFound('customer');
       await manager.update(OrderRow, { customerId: id, workshopId }, { note: '' });
+      await forgetAnswers(manager, workshopId);
       await writeAuditEntry(manager, 'customer.forgotten', { subject: id });
     });
   }
@@ -158,6 +159,7 @@ export class PrivacyService {
         );
       }
       await manager.delete(WearerItem, { id });
+      await forgetAnswers(manager, currentUser().workshopId);
       await writeAuditEntry(manager, 'wearer.forgotten', { subject: id });
       return {
         pieces: pieces.length,
@@ -174,6 +176,13 @@ export class PrivacyService {
     return item;
   }
 }
+
+/** What was answered of late may speak of them; whoever asks once more is told that it was done. */
+const forgetAnswers = (manager: EntityManager, workshopId: string): Promise<unknown> =>
+  manager.query(
+    'update request set answered = false, answer = null, etag = null where workshop_id = $1',
+    [workshopId],
+  );
 
 /** Words of the maker's own, where they stand: notes, and names of cutting sessions, pieces and people. */
 const MENTIONS = `

@@ -39,8 +39,4 @@ export class MovementRow extends Owned {
 
   @Column('uuid', { nullable: true })
   undoes!: string | null;
-
-  /** The id of the request that wrote it, where that had one: sent twice it is written once. */
-  @Column('text', { nullable: true })
-  request!: string | null;
 }

@@ -42,6 +42,7 @@ export const reading =
 async function ofTheWeek(read: Read): Promise<Pick<Ground, 'bodies' | 'ids'>> {
   const lots = (await read<PageView<LotView>>('lots?limit=100')).items;
   const [lot] = lots;
+  const cord = lots.find(({ thing }) => thing.kind === 'cord')!;
   const { items: movements } = await read<PageView<MovementView>>(`lots/${lot!.id}/movements`);
   const { items: sessions } = await read<PageView<CuttingSummary>>('cuttings');
   const {
@@ -60,32 +61,32 @@ async function ofTheWeek(read: Read): Promise<Pick<Ground, 'bodies' | 'ids'>> {
   const { lines } = orders[0]!.order;
   return {
     bodies: {
-      TakeInDto: lots.slice(0, 20).map(({ thing, size }) => ({ thing, size, ...bought })),
-      AboutLotDto: [about],
-      MoveDto: [
+      TakeIn: lots.slice(0, 20).map(({ thing, size }) => ({ thing, size, ...bought })),
+      AboutLot: [about],
+      Move: [
         { reason: 'used', amount: 1, note: 'x' },
         { reason: 'weighed', amount: 5, grams: 3 },
       ],
-      ThingsDto: [{ things: lots.map(({ key }) => key) }],
-      FromMakeDto: [
-        { make: makes[0]!.id, cords: [{ strand: 1, lot: lot!.id, cut: 1, offcuts: [2] }] },
+      Things: [{ things: lots.map(({ key }) => key) }],
+      FromMake: [
+        { make: makes[0]!.id, cords: [{ strand: 1, lot: cord.id, cut: 9, offcuts: [2] }] },
       ],
-      CuttingSessionDto: [{ name, cuts, lots: cutLots, proof, note: 'x', oneDyeLot: true }],
-      CutMadeDto: [{ lot: lot!.id, length: 1 }],
-      PackDto: packs.map(({ value }) => value),
-      ShoppingDto: [{ items: shopping.map(({ item }) => item) }],
-      TickDto: [{ ticked: true }],
-      ArrivedDto: [{ count: 1, cents: 1, boughtOn: '2026-11-01', ...about }],
-      OrderDto: [
+      CuttingSession: [{ name, cuts, lots: cutLots, proof, note: 'x', oneDyeLot: true }],
+      CutMade: [{ lot: lot!.id, length: 1 }],
+      Pack: packs.map(({ value }) => value),
+      Shopping: [{ items: shopping.map(({ item }) => item) }],
+      Tick: [{ ticked: true }],
+      Arrived: [{ count: 1, cents: 1, boughtOn: '2026-11-01', ...about }],
+      Order: [
         orderDtoOf({
           ...orders[0]!.order,
           lines: lines.map((line) => ({ ...line, id: undefined })),
         }),
       ],
-      OrderStateDto: [{ state: 'in-work' }],
-      MakeLineDto: [{ line: lines[0]!.id }, { line: null }],
-      KitDto: kits.map(({ kit }) => kit),
-      PackedDto: [{ number: 1, from: [{ lot: lot!.id, amount: 1 }] }],
+      OrderState: [{ state: 'in-work' }],
+      MakeLine: [{ line: lines[0]!.id }, { line: null }],
+      Kit: kits.map(({ kit }) => kit),
+      Packed: [{ number: 1, from: [{ lot: lot!.id, amount: 1 }] }],
     },
     ids: {
       lots: lots.map(({ id }) => id),
@@ -146,24 +147,24 @@ export async function ground(api: Api): Promise<Ground> {
   return {
     document,
     bodies: {
-      PieceDto: [
+      Piece: [
         { ...pieces[0]!.piece, knots: [withKnot] },
         ...pieces.map(({ piece }) => piece),
         ...TEMPLATES.map((one) => one.make(start)),
       ],
-      DrawnKnotDto: [knot.value],
-      KnotChangeDto: [{ ...knot.value, version: knot.version }],
-      PieceFileDto: files,
-      WearerDto: values(wearers),
-      CordDto: values(cords),
-      BeadDto: values(beads),
-      FittingDto: values(fittings),
-      SwatchDto: swatches.map(({ swatch }) => swatch),
-      SettingsDto: [settings],
-      WeekDto: [week],
-      PricingDto: [pricing],
+      DrawnKnot: [knot.value],
+      KnotChange: [{ ...knot.value, version: knot.version }],
+      PieceFile: files,
+      Wearer: values(wearers),
+      Cord: values(cords),
+      Bead: values(beads),
+      Fitting: values(fittings),
+      Swatch: swatches.map(({ swatch }) => swatch),
+      Settings: [settings],
+      Week: [week],
+      Pricing: [pricing],
       ...stock.bodies,
-      ProgressDto: [
+      Progress: [
         {
           at: make.at,
           said: 5,
@@ -177,7 +178,7 @@ export async function ground(api: Api): Promise<Ground> {
           },
         },
       ],
-      MakeLogDto: [
+      MakeLog: [
         {
           cords: plan.strands.map(({ cut, kept }) => ({ cut, leftover: cut - kept })),
           length: plan.fit.length,
@@ -191,11 +192,11 @@ export async function ground(api: Api): Promise<Ground> {
           note: 'x',
         },
       ],
-      SetAsideDto: [{ reason: 'x' }],
-      VersionNameDto: [{ name: 'x' }, { name: null }],
-      TagsDto: [{ tags: ['x', 'y'] }],
-      RenameTagDto: [{ from: 'x', to: 'z' }, { from: 'y' }],
-      BeginMakeDto: [{ beside: true }, { repeat: make.id }],
+      SetAside: [{ reason: 'x' }],
+      VersionName: [{ name: 'x' }, { name: null }],
+      Tags: [{ tags: ['x', 'y'] }],
+      RenameTag: [{ from: 'x', to: 'z' }, { from: 'y' }],
+      BeginMake: [{ beside: true }, { repeat: make.id }],
     },
     ids: {
       pieces: pieces.map(({ id }) => id),

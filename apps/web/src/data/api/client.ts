@@ -1,5 +1,6 @@
 import { DONE_BY, DONE_ELSEWHERE, type ErrorBody } from '@coiled-strand/contract';
 import { setClock } from './clock';
+import { nameOf } from './request-keys';
 
 /** An answer of the server that is a fault, with its words and remedy. */
 export class ApiError extends Error {
@@ -25,6 +26,10 @@ const TOO_MANY = 429;
 export const isPassing = (error: unknown): boolean =>
   error instanceof Unreachable ||
   (error instanceof ApiError && (error.status >= 500 || error.status === TOO_MANY));
+
+/** An answer after which the same is not asked for again; signed in anew, one may go on where one was. */
+const isLastWord = (status: number): boolean =>
+  status < 500 && status !== TOO_MANY && status !== 401;
 
 /** Nobody is signed in here, or not any more. */
 export const isSignedOut = (error: unknown): boolean =>
@@ -58,8 +63,9 @@ interface Call {
   readonly body?: unknown;
   /** Bytes sent as they are, instead of a body in JSON. */
   readonly bytes?: Blob;
-  readonly ifMatch?: number;
-  /** A name for this request: where it is sent twice it is carried out once. */
+  /** The ETag of what was seen, without its quotes. */
+  readonly ifMatch?: number | string;
+  /** A name for this request, where it has one already: what is sent twice is carried out once. */
   readonly request?: string;
   readonly keepalive?: boolean;
   /** Who did it and where, of something that may be sent later: it is taken from nobody else. */
@@ -83,6 +89,8 @@ export async function call<T>(
 ): Promise<T> {
   const text = body === undefined ? undefined : JSON.stringify(body);
   const asked = Date.now();
+  const named = method === 'POST' && !bytes ? nameOf(path, text ?? '') : null;
+  const request = more.request ?? named?.key;
   let response: Response;
   try {
     response = await fetch(`/api${path}`, {
@@ -90,7 +98,7 @@ export async function call<T>(
       headers: {
         ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
         ...(bytes ? { 'Content-Type': bytes.type } : {}),
-        ...(more.request === undefined ? {} : { 'Idempotency-Key': more.request }),
+        ...(request === undefined ? {} : { 'Idempotency-Key': request }),
         ...(more.doneBy ? { [DONE_BY]: more.doneBy } : {}),
         ...(more.ifMatch === undefined ? {} : { 'If-Match': `"${more.ifMatch}"` }),
       },
@@ -102,6 +110,7 @@ export async function call<T>(
   }
   setClock(response.headers?.get('Date') ?? null, asked);
   const parsed: unknown = parse(await response.text());
+  if (response.ok || isLastWord(response.status)) named?.answered();
   if (response.ok) return parsed as T;
   if (typeof parsed === 'object' && parsed !== null && 'error' in parsed) {
     const fault = new ApiError(response.status, (parsed as ErrorBody).error);

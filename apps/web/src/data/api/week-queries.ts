@@ -34,7 +34,6 @@ import type {
   WorkshopView,
 } from '@coiled-strand/contract';
 import { useQueries, useQuery } from '@tanstack/react-query';
-import { nanoid } from 'nanoid';
 import { useMemo } from 'react';
 import { call } from './client';
 import { useList, type Asked, type PagedList } from './lists';
@@ -61,23 +60,14 @@ export const useLotsOf = (things: readonly string[]) =>
 /** What changes when something goes into the stash or out of it. */
 const STOCK = [keys.lots, keys.shopping, keys.cuttings];
 
-export const useTakeIn = () =>
-  useChange(
-    (body: TakeInDto) => call<LotView[]>('/lots', { method: 'POST', body, request: nanoid() }),
-    STOCK,
-  );
+export const useTakeIn = () => useAdd<TakeInDto, LotView[]>('/lots', STOCK);
 export const useChangeLot = (id: string) =>
   useChange((body: AboutLotDto) => call<LotView>(`/lots/${id}`, { method: 'PUT', body }), STOCK);
 export interface Moved {
   readonly lot: LotView;
   readonly movement: string;
 }
-export const useMove = (id: string) =>
-  useChange(
-    (body: MoveDto) =>
-      call<Moved>(`/lots/${id}/movements`, { method: 'POST', body, request: nanoid() }),
-    STOCK,
-  );
+export const useMove = (id: string) => useAdd<MoveDto, Moved>(`/lots/${id}/movements`, STOCK);
 export const useUndoMovement = () =>
   useChange((id: string) => call<Moved>(`/movements/${id}/undo`, { method: 'POST' }), STOCK);
 /** What was cut in sessions for the piece of a make, and went into no make yet. */
