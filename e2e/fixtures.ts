@@ -19,7 +19,8 @@ export interface Running {
   stop(): Promise<void>;
   start(): Promise<void>;
   get<T>(path: string): Promise<T>;
-  put(path: string, body: unknown): Promise<void>;
+  /** @param etag of what is changed, where it has one */
+  put(path: string, body: unknown, etag?: string): Promise<void>;
 }
 
 /**
@@ -56,10 +57,13 @@ export async function launch(
       server = await begin();
     },
     get: async <T>(path: string) => (await (await fetch(`${url}/api${path}`)).json()) as T,
-    put: async (path, body) => {
+    put: async (path, body, etag) => {
       await fetch(`${url}/api${path}`, {
         method: 'PUT',
-        headers: { 'Content-Type': 'application/json' },
+        headers: {
+          'Content-Type': 'application/json',
+          ...(etag === undefined ? {} : { 'If-Match': `"${etag}"` }),
+        },
         body: JSON.stringify(body),
       });
     },
@@ -183,6 +187,15 @@ export async function newPiece(
   const { id } = (await answer.json()) as PieceView;
   await page.goto(`/pieces/${id}/fit`);
   await page.getByTestId('bench').waitFor();
+}
+
+/** Puts the settings of a workshop back: the tests of a file share it. */
+export async function settingsAgain(
+  server: Running,
+  settings: WorkshopView['settings'],
+): Promise<void> {
+  const { etags } = await server.get<WorkshopView>('/workshop');
+  await server.put('/workshop/settings', settings, etags.settings);
 }
 
 /** Waits until the server has what is seen. */

@@ -1,7 +1,16 @@
 import type { MakePlanView, MakeView, WorkshopView } from '@coiled-strand/contract';
 import { stepPlaceOf, type StepPlace } from '@coiled-strand/core';
 import type { Page } from '@playwright/test';
-import { expect, finishAll, newPiece, phonePage, stored, test, widthOf } from '../fixtures.js';
+import {
+  expect,
+  finishAll,
+  newPiece,
+  phonePage,
+  stored,
+  test,
+  widthOf,
+  settingsAgain,
+} from '../fixtures.js';
 import { expectAccessible } from '../accessible.js';
 
 /** Each stage, and what is opened there one after another. */
@@ -207,5 +216,5 @@ test('a whole make by keyboard alone, for a left-handed maker', async ({ page, s
   await page.keyboard.press('Enter');
   await expect(page.getByTestId('logged')).toContainText('19.8 cm');
   // The settings are the workshop's; the other tests are made by a right-handed one.
-  await server.put('/workshop/settings', settings);
+  await settingsAgain(server, settings);
 });

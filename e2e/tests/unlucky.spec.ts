@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { MakeView, PageView } from '@coiled-strand/contract';
+import type { MakeView, OrderView, PageView } from '@coiled-strand/contract';
 import { expect, type Page } from '@playwright/test';
 import pg from 'pg';
 import { newPiece, saved, stored, type Running } from '../fixtures.js';
@@ -131,4 +131,103 @@ test('what is said to be saved on this device is there when the browser is kille
   expect((await stored(house, 'Killed')).piece.wearer.wrist).toBe(155);
   await again.context().close();
   rmSync(profile, { recursive: true, force: true });
+});
+
+/** An order of the demo that is open, on its page. */
+async function orderOpen(page: Page): Promise<OrderView> {
+  const answer = await page.request.get('/api/orders?sort=due');
+  const order = ((await answer.json()) as PageView<OrderView>).items[0]!;
+  await page.goto(`/orders/${order.id}`);
+  await page.getByLabel('Note', { exact: true }).waitFor();
+  return order;
+}
+
+test('what is typed in an order stays when somebody else changes it, who is shown beside it', async ({
+  browser,
+  house,
+}) => {
+  const page = await browserOf(browser, house);
+  const other = await browserOf(browser, house);
+  const order = await orderOpen(page);
+  await orderOpen(other);
+  await page.getByLabel('Note', { exact: true }).fill('wrap it in blue');
+  await page.getByRole('textbox', { name: /^Price agreed/ }).fill('48');
+  await page.getByRole('textbox', { name: /^Price agreed/ }).press('Tab');
+
+  await other.getByRole('textbox', { name: /^Price agreed/ }).fill('52');
+  await other.getByRole('textbox', { name: /^Price agreed/ }).press('Tab');
+  await other.getByRole('textbox', { name: /^Paid/ }).fill('10');
+  await other.getByRole('textbox', { name: /^Paid/ }).press('Tab');
+  await other.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect(other.getByRole('button', { name: 'Keep the changes' })).toBeHidden();
+
+  // Without anything done here: it is told as it happens.
+  const told = page.getByTestId('changed-meanwhile');
+  await expect(told).toContainText('Price agreed: theirs is 52.00');
+  await expect(told).toContainText('As they have it now: Paid');
+  await expect(page.getByLabel('Note', { exact: true })).toHaveValue('wrap it in blue');
+  await expect(page.getByRole('textbox', { name: /^Price agreed/ })).toHaveValue('48.00');
+  await expect(page.getByRole('textbox', { name: /^Paid/ })).toHaveValue('10.00');
+  await page.getByRole('button', { name: 'Take theirs: Price agreed' }).click();
+  await expect(page.getByRole('textbox', { name: /^Price agreed/ })).toHaveValue('52.00');
+  await page.getByRole('button', { name: 'I have seen it' }).click();
+  await expect(told).toBeHidden();
+  await page.getByRole('button', { name: 'Keep the changes' }).click();
+  await expect
+    .poll(async () => (await house.get<OrderView>(`/orders/${order.id}`)).order)
+    .toMatchObject({ price: 5200, paid: 1000, note: 'wrap it in blue' });
+});
+
+test('Back, a link and a reload ask before they take what was typed', async ({
+  browser,
+  house,
+}) => {
+  const page = await browserOf(browser, house);
+  await page.goto('/orders');
+  await page.getByRole('link', { name: 'New order' }).click();
+  const who = page.getByRole('textbox', { name: 'Who' });
+  await who.fill('Isolde Marsh');
+  await page.goBack();
+  const asks = page.getByRole('dialog', { name: 'Leave without keeping it?' });
+  await asks.getByRole('button', { name: 'Go on typing' }).click();
+  await expect(who).toHaveValue('Isolde Marsh');
+  await page.getByRole('link', { name: 'Orders', exact: true }).first().click();
+  await asks.getByRole('button', { name: 'Go on typing' }).click();
+  // The browser itself asks; it is told to stay.
+  let asked = 0;
+  page.on('dialog', (dialog) => {
+    asked++;
+    void dialog.dismiss();
+  });
+  await page.evaluate(() => window.location.reload()).catch(() => undefined);
+  await expect.poll(() => asked).toBe(1);
+  await expect(who).toHaveValue('Isolde Marsh');
+  await page.goBack();
+  await asks.getByRole('button', { name: 'Leave it' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Orders' })).toBeVisible();
+});
+
+test('a request whose answer is lost is sent once more and done once', async ({
+  browser,
+  house,
+}) => {
+  const page = await browserOf(browser, house);
+  await page.goto('/orders/new');
+  await page.getByRole('textbox', { name: 'Who' }).fill('Perrin Vale');
+  await page
+    .getByRole('combobox', { name: 'Piece' })
+    .selectOption({ label: 'Meridian, Tobias Renn' });
+  // It arrives, and the answer does not.
+  await page.route('**/api/orders', async (route) => {
+    if (route.request().method() !== 'POST') return route.continue();
+    await route.fetch();
+    return route.abort();
+  });
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('alert')).toContainText('The server is not answering');
+  await page.unrouteAll();
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Perrin Vale');
+  const { total } = await house.get<PageView<OrderView>>('/orders?q=perrin');
+  expect(total).toBe(1);
 });

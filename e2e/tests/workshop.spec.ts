@@ -6,7 +6,7 @@ import type {
   PageView,
   PieceView,
 } from '@coiled-strand/contract';
-import { clearBench, expect, newPiece, saved, stored, test } from '../fixtures.js';
+import { clearBench, expect, newPiece, saved, stored, test, settingsAgain } from '../fixtures.js';
 
 test.beforeEach(({ server }) => clearBench(server));
 
@@ -31,7 +31,7 @@ test('a workshop that measures in inches says everything in inches', async ({ pa
   await page.getByRole('textbox', { name: 'Wrist girth, bare' }).fill('7 1/2');
   await page.getByRole('textbox', { name: 'Wrist girth, bare' }).press('Enter');
   await expect(page.getByRole('link', { name: /^Fit/ })).toContainText('8 1/2 in inside');
-  await server.put('/workshop/settings', settings);
+  await settingsAgain(server, settings);
 });
 
 test('a wearer and a buckle that were measured are kept for the next piece', async ({

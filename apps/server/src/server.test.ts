@@ -70,10 +70,11 @@ describe('server', () => {
 
   it('keeps settings', async () => {
     const { body } = await api().get('/api/workshop').expect(200);
-    const { settings, name } = body as WorkshopView;
+    const { settings, name, etags } = body as WorkshopView;
     expect(name).toBe('Thistledown Bench');
     await api()
       .put('/api/workshop/settings')
+      .set('If-Match', `"${etags.settings}"`)
       .send({ ...settings, unit: 'in' })
       .expect(200);
     expect(((await api().get('/api/workshop')).body as WorkshopView).settings.unit).toBe('in');
@@ -81,10 +82,14 @@ describe('server', () => {
 
   it('keeps lists of wearers and cords', async () => {
     const added = await api().post('/api/wearers').send({ name: 'New', wrist: 170 }).expect(201);
-    const { id } = added.body as WearerView;
-    await api().put(`/api/wearers/${id}`).send({ name: 'New', wrist: 171 }).expect(200);
+    const { id, etag } = added.body as WearerView;
+    await api()
+      .put(`/api/wearers/${id}`)
+      .set('If-Match', `"${etag}"`)
+      .send({ name: 'New', wrist: 171 })
+      .expect(200);
     const wearers = (await api().get('/api/wearers')).body as WearerView[];
-    expect(wearers.at(-1)).toEqual({ id, value: { name: 'New', wrist: 171, origin: id } });
+    expect(wearers.at(-1)).toMatchObject({ id, value: { name: 'New', wrist: 171, origin: id } });
     const cords = (await api().get('/api/cords')).body as CordView[];
     expect(cords).toHaveLength(12);
     const { body } = await api()

@@ -81,6 +81,7 @@ export function renderIn(
     settings: { ...SETTINGS, ...settings },
     week: WEEK,
     pricing: PRICING,
+    etags: { settings: 's', week: 'w', pricing: 'p' },
   });
   for (const [key, value] of [
     [keys.cords, cords],

@@ -32,10 +32,14 @@ export interface WorkshopView {
   readonly settings: SettingsDto;
   readonly week: WeekDto;
   readonly pricing: PricingDto;
+  /** Of each that is changed by itself: what a change of it sends as If-Match. */
+  readonly etags: Readonly<Record<'settings' | 'week' | 'pricing', string>>;
 }
 export interface Stored<T> {
   readonly id: string;
   readonly value: T;
+  /** What a change of it sends as If-Match. */
+  readonly etag: string;
 }
 /** Something that has to do with a thing on a list. */
 export interface UseView {
@@ -53,7 +57,7 @@ export type CordView = Stored<Cord>;
 export type BeadView = Stored<Bead>;
 export type FittingView = Stored<FittingDto>;
 /** A knot that somebody of the workshop drew, and how often it was changed, from 1. */
-export interface KnotView extends Stored<DrawnKnotDto> {
+export interface KnotView extends Omit<Stored<DrawnKnotDto>, 'etag'> {
   readonly version: number;
 }
 
@@ -210,6 +214,8 @@ export interface ErrorBody {
     readonly faults?: readonly FileFault[];
     /** With `piece.changed`: the piece as it is stored now. */
     readonly current?: PieceView;
+    /** With `changed`: what was to be changed as it is stored now, as its route tells of it. */
+    readonly stored?: object;
     /** With `make.elsewhere`: the make as it stands now. */
     readonly make?: MakeView;
     /** With `lot.too-little`: the lot as it is now, and what is missing in it. */

@@ -30,6 +30,8 @@ export interface LotView {
   readonly tare: number | null;
   readonly grams: number | null;
   readonly useful: number | null;
+  /** Of what is known of it besides its amount: what a change of that sends as If-Match. */
+  readonly etag: string;
   readonly at: string;
 }
 
@@ -113,6 +115,8 @@ export interface OrderView {
   readonly forgotten: boolean;
   readonly askedAt: string;
   readonly changedAt: string;
+  /** Of what was ordered: what a change of that sends as If-Match. */
+  readonly etag: string;
 }
 
 /** Something to be made, with its tasks by this hand. */

@@ -420,12 +420,14 @@ describe('people', () => {
   it('measure each in their own units, in every workshop; a viewer too', async () => {
     const maker = await memberOf(test.app, 'maker', 'in-inches');
     const viewer = await memberOf(test.app, 'viewer', 'in-metres');
-    const settings = async (signed: Signed) =>
-      ((await of(signed).get('/api/workshop').expect(200)).body as WorkshopView).settings;
+    const workshop = async (signed: Signed) =>
+      (await of(signed).get('/api/workshop').expect(200)).body as WorkshopView;
+    const settings = async (signed: Signed) => (await workshop(signed)).settings;
     const usual = await settings(owner.signed);
     const inches = { unit: 'in', cordUnit: 'ft', hand: 'left' } as const;
     await of(maker.signed)
       .put('/api/workshop/settings')
+      .set('If-Match', `"${(await workshop(maker.signed)).etags.settings}"`)
       .send({ ...usual, ...inches, step: 12 })
       .expect(200);
     await of(viewer.signed)

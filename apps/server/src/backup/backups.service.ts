@@ -71,7 +71,7 @@ export class BackupsService implements OnApplicationBootstrap {
   }
 
   async plan(plan: BackupPlanDto): Promise<BackupsView> {
-    await this.workshop.change({ backup: plan }, 'workshop.backup');
+    await this.workshop.planBackups(plan);
     return this.view();
   }
 

@@ -34,32 +34,40 @@ describe('a kit', () => {
 describe('the week of the workshop', () => {
   it('is kept, and hours that end before they begin are refused', async () => {
     const { week } = (await api().get('/api/workshop')).body as WorkshopView;
-    const put = (change: object) =>
+    const put = async (change: object) =>
       api()
         .put('/api/workshop/week')
+        .set(
+          'If-Match',
+          `"${((await api().get('/api/workshop')).body as WorkshopView).etags.week}"`,
+        )
         .send({ ...week, ...change });
-    await put({ longest: 75 }).expect(200);
+    expect((await put({ longest: 75 })).status).toBe(200);
     expect((await api().get('/api/workshop')).body.week.longest).toBe(75);
     const days = week.days.map((day, i) => (i === 2 ? { hours: [{ from: 600, to: 500 }] } : day));
-    const { body } = await put({ days }).expect(422);
+    const { body, status } = await put({ days });
+    expect(status).toBe(422);
     expect(body.error.faults[0].path).toBe('days[2].hours[0].to');
-    await put({ zone: 'Mars/Olympus' }).expect(422);
-    await put({ off: ['2026-13-01'] }).expect(422);
-    await put({ days: days.slice(1) }).expect(422);
+    expect((await put({ zone: 'Mars/Olympus' })).status).toBe(422);
+    expect((await put({ off: ['2026-13-01'] })).status).toBe(422);
+    expect((await put({ days: days.slice(1) })).status).toBe(422);
   });
   it('is changed beside settings and prices without losing either', async () => {
     const before = (await api().get('/api/workshop')).body as WorkshopView;
     await Promise.all([
       api()
         .put('/api/workshop/week')
+        .set('If-Match', `"${before.etags.week}"`)
         .send({ ...before.week, longest: 60 })
         .expect(200),
       api()
         .put('/api/workshop/pricing')
+        .set('If-Match', `"${before.etags.pricing}"`)
         .send({ ...before.pricing, hour: 1750 })
         .expect(200),
       api()
         .put('/api/workshop/settings')
+        .set('If-Match', `"${before.etags.settings}"`)
         .send({ ...before.settings, step: 10 })
         .expect(200),
     ]);

@@ -4,9 +4,15 @@ import { moved, sayAmount, type MovementReason } from '@coiled-strand/workshop';
 import { HttpStatus } from '@nestjs/common';
 import type { EntityManager } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';
+import { contentTag } from '../http/etag.js';
 import { LotRow } from '../rows/lot.entity.js';
 import { MovementRow } from '../rows/movement.entity.js';
 import { writeAuditEntry as noteDown } from '../trail/audit-entry.js';
+
+/** What is known of a lot besides how much is left. */
+const knownOf = ({ form, place, dyeLot, tare, grams, useful }: LotRow): object => {
+  return { form, place, dyeLot, tare, grams, useful };
+};
 
 export const lotView = (row: LotRow): LotView => ({
   id: row.id,
@@ -24,6 +30,7 @@ export const lotView = (row: LotRow): LotView => ({
   tare: row.tare,
   grams: row.grams,
   useful: row.useful,
+  etag: contentTag(knownOf(row)),
   at: row.createdAt.toISOString(),
 });
 

@@ -11,11 +11,11 @@ import {
   type MovementView,
   type PageView,
 } from '@coiled-strand/contract';
-import { Body, Controller, Get, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
+import { Body, Controller, Get, Headers, HttpCode, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Roles } from '../identity/roles.js';
 import { uuid } from '../http/uuid.pipe.js';
-import { bodyOf, queryOf } from '../openapi/body-of.js';
+import { bodyOf, IfMatch, queryOf } from '../openapi/body-of.js';
 import { LotsService, type Moved } from './lots.service.js';
 
 @ApiTags('lots')
@@ -74,9 +74,14 @@ export class LotsController {
   @Roles('maker')
   @Put(':id')
   @ApiOperation({ summary: 'Change what is known of a lot; how much is left is the ledger’s' })
+  @IfMatch()
   @bodyOf(AboutLotDto)
-  change(@Param('id', uuid('lot')) id: string, @Body() about: AboutLotDto): Promise<LotView> {
-    return this.lots.change(id, about);
+  change(
+    @Param('id', uuid('lot')) id: string,
+    @Headers('if-match') seen: string | undefined,
+    @Body() about: AboutLotDto,
+  ): Promise<LotView> {
+    return this.lots.change(id, about, seen);
   }
 
   @Roles('viewer')

@@ -17,6 +17,7 @@ import { difference, opposite, shareOut, thingKey } from '@coiled-strand/worksho
 import { HttpStatus, Injectable } from '@nestjs/common';
 import { DataSource, type EntityManager } from 'typeorm';
 import { AppError, invalid, notFound } from '../errors/app-error.js';
+import { refuseStale } from '../http/etag.js';
 import { LotRow } from '../rows/lot.entity.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { MovementRow } from '../rows/movement.entity.js';
@@ -110,12 +111,18 @@ export class LotsService {
     );
   }
 
-  /** What is known of a lot besides how much is left: that is the ledger's. */
-  async change(id: string, about: AboutLotDto): Promise<LotView> {
+  /**
+   * What is known of a lot besides how much is left: that is the ledger's.
+   *
+   * @param seen If-Match of the change
+   * @throws AppError 412 where it was changed since, 428 where nothing says what was seen
+   */
+  async change(id: string, about: AboutLotDto, seen: string | undefined): Promise<LotView> {
     const workshopId = await this.workshop.id();
     await this.dataSource.transaction(async (manager) => {
-      const { affected } = await manager.update(LotRow, { id, workshopId }, aboutOf(about));
-      if (!affected) throw notFound('lot');
+      const now = lotView(await lockedLot(manager, workshopId, id));
+      refuseStale(seen, now.etag, now);
+      await manager.update(LotRow, { id }, aboutOf(about));
       await writeAuditEntry(manager, 'lot.changed', { subject: id });
     });
     return this.get(id);

@@ -99,12 +99,11 @@ describe('a lot', () => {
   it('keeps what is known of it, and no number can be written over', async () => {
     const lot = await takeIn(1000, { dyeLot: 'A' });
     const about = { form: 'spool', place: 'Drawer 3', tare: 41.5, grams: 2.4, useful: 120 };
-    const changed = await api().put(`/api/lots/${lot.id}`).send(about).expect(200);
+    const put = (body: object) =>
+      api().put(`/api/lots/${lot.id}`).set('If-Match', `"${lot.etag}"`).send(body);
+    const changed = await put(about).expect(200);
     expect(changed.body).toMatchObject({ ...about, dyeLot: null, left: 1000 });
-    const { body } = await api()
-      .put(`/api/lots/${lot.id}`)
-      .send({ ...about, left: 5 })
-      .expect(422);
+    const { body } = await put({ ...about, left: 5 }).expect(422);
     expect(body.error.faults[0].path).toBe('left');
   });
   it.each([

@@ -1,6 +1,6 @@
 import { schemaName } from '@coiled-strand/contract';
 import { applyDecorators } from '@nestjs/common';
-import { ApiBody, ApiExtension, ApiQuery } from '@nestjs/swagger';
+import { ApiBody, ApiExtension, ApiHeader, ApiQuery } from '@nestjs/swagger';
 import { getMetadataStorage } from 'class-validator';
 
 /** Where the document has its schemas. */
@@ -17,6 +17,14 @@ export function bodyOf(dto: new () => object): MethodDecorator {
     ApiExtension('x-body', dto.name),
   );
 }
+
+/** Documents that a change says what it was made on. */
+export const IfMatch = (): MethodDecorator =>
+  ApiHeader({
+    name: 'If-Match',
+    required: true,
+    description: 'The etag last seen, in quotes; 412 with what is stored when it changed meanwhile',
+  });
 
 /** Documents what a list may be asked for, by the names in the DTO. */
 export function queryOf(dto: abstract new () => object): MethodDecorator {

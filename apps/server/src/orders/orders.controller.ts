@@ -5,11 +5,11 @@ import {
   type OrderView,
   type PageView,
 } from '@coiled-strand/contract';
-import { Body, Controller, Get, Param, Post, Put, Query } from '@nestjs/common';
+import { Body, Controller, Get, Headers, Param, Post, Put, Query } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Roles } from '../identity/roles.js';
 import { uuid } from '../http/uuid.pipe.js';
-import { bodyOf, queryOf } from '../openapi/body-of.js';
+import { bodyOf, IfMatch, queryOf } from '../openapi/body-of.js';
 import { OrdersService } from './orders.service.js';
 
 @ApiTags('orders')
@@ -40,9 +40,14 @@ export class OrdersController {
 
   @Roles('maker')
   @Put(':id')
+  @IfMatch()
   @bodyOf(OrderDto)
-  change(@Param('id', uuid('order')) id: string, @Body() order: OrderDto): Promise<OrderView> {
-    return this.orders.change(id, order);
+  change(
+    @Param('id', uuid('order')) id: string,
+    @Headers('if-match') seen: string | undefined,
+    @Body() order: OrderDto,
+  ): Promise<OrderView> {
+    return this.orders.change(id, order, seen);
   }
 
   @Roles('maker')

@@ -1,15 +1,17 @@
-import type {
-  OrderDto,
-  OrderLineDto,
-  OrderSort,
-  OrderState,
-  OrdersQueryDto,
-  OrderView,
-  PageView,
+import {
+  orderDtoOf,
+  type OrderDto,
+  type OrderLineDto,
+  type OrderSort,
+  type OrderState,
+  type OrdersQueryDto,
+  type OrderView,
+  type PageView,
 } from '@coiled-strand/contract';
 import { Injectable } from '@nestjs/common';
 import { DataSource, In, IsNull, type EntityManager } from 'typeorm';
 import { invalid, notFound } from '../errors/app-error.js';
+import { contentTag, refuseStale } from '../http/etag.js';
 import { pageOf, type Order } from '../rows/page-of.js';
 import { PieceRow } from '../rows/piece.entity.js';
 import { CustomerRow, OrderLineRow, OrderRow } from '../rows/week.entities.js';
@@ -78,10 +80,16 @@ export class OrdersService {
     });
   }
 
-  async change(id: string, order: OrderDto): Promise<OrderView> {
+  /**
+   * @param seen If-Match of the change
+   * @throws AppError 412 where it was changed since, 428 where nothing says what was seen
+   */
+  async change(id: string, order: OrderDto, seen: string | undefined): Promise<OrderView> {
     const workshopId = await this.workshop.id();
     return this.dataSource.transaction(async (manager) => {
       const row = await locked(manager, workshopId, id);
+      const now = await this.one(manager, row);
+      refuseStale(seen, now.etag, now);
       const customer = await manager.findOneByOrFail(CustomerRow, { id: row.customerId });
       // The name of somebody who was forgotten is not written down again by the way.
       if (customer.forgottenAt === null) {
@@ -163,6 +171,20 @@ export class OrdersService {
     );
     return rows.map((row): OrderView => {
       const customer = customers.find(({ id }) => id === row.customerId)!;
+      const order = {
+        customer: customer.name,
+        contact: customer.contact,
+        promisedFor: row.promisedFor,
+        price: row.price,
+        paid: row.paid,
+        note: row.note,
+        lines: lines
+          .filter(({ orderId }) => orderId === row.id)
+          .map(({ id, pieceId, what, size, colour, number }) => {
+            const { made = 0, underWay = 0 } = counts.find(({ line }) => line === id) ?? {};
+            return { id, pieceId, what, size, colour, number, made, underWay };
+          }),
+      };
       return {
         id: row.id,
         state: row.state,
@@ -170,20 +192,8 @@ export class OrdersService {
         forgotten: customer.forgottenAt !== null,
         askedAt: row.createdAt.toISOString(),
         changedAt: row.changedAt.toISOString(),
-        order: {
-          customer: customer.name,
-          contact: customer.contact,
-          promisedFor: row.promisedFor,
-          price: row.price,
-          paid: row.paid,
-          note: row.note,
-          lines: lines
-            .filter(({ orderId }) => orderId === row.id)
-            .map(({ id, pieceId, what, size, colour, number }) => {
-              const { made = 0, underWay = 0 } = counts.find(({ line }) => line === id) ?? {};
-              return { id, pieceId, what, size, colour, number, made, underWay };
-            }),
-        },
+        order,
+        etag: contentTag(orderDtoOf(order)),
       };
     });
   }

@@ -41,7 +41,11 @@ describe('an order', () => {
     expect(order.state).toBe('asked');
     const { lines } = order.order;
     const promise = { ...orderDtoOf(order.order), promisedFor: '2027-01-20' };
-    await api().put(`/api/orders/${order.id}`).send(promise).expect(200);
+    await api()
+      .put(`/api/orders/${order.id}`)
+      .set('If-Match', `"${order.etag}"`)
+      .send(promise)
+      .expect(200);
     expect((await now(order)).state).toBe('promised');
     const makes: MakeView[] = [];
     for (let n = 0; n < 2; n++) {
@@ -86,7 +90,10 @@ describe('an order', () => {
     );
     // Changing the order does not bring the name back.
     const body = orderDtoOf(order.order);
-    await api().put(`/api/orders/${order.id}`).send(body).expect(200);
+    const put = (etag: string) =>
+      api().put(`/api/orders/${order.id}`).set('If-Match', `"${etag}"`).send(body);
+    await put(order.etag).expect(412);
+    await put((await now(order)).etag).expect(200);
     expect((await now(order)).order.customer).toBe('');
   });
   it.each([

@@ -21,13 +21,13 @@ import {
   Query,
   Res,
 } from '@nestjs/common';
-import { ApiHeader, ApiOperation, ApiTags } from '@nestjs/swagger';
+import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Response } from 'express';
 import { Roles } from '../identity/roles.js';
 import { etag, requestKey, versionSeen } from '../http/etag.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { MakesService } from '../makes/makes.service.js';
-import { bodyOf, queryOf } from '../openapi/body-of.js';
+import { bodyOf, IfMatch, queryOf } from '../openapi/body-of.js';
 import { PiecesService } from './pieces.service.js';
 
 @ApiTags('pieces')
@@ -81,7 +81,7 @@ export class PiecesController {
   @Roles('maker')
   @Put(':id')
   @ApiOperation({ summary: 'Change a piece; 412 with the stored one when it changed meanwhile' })
-  @ApiHeader({ name: 'If-Match', required: true, description: 'The ETag last seen' })
+  @IfMatch()
   @bodyOf(PieceDto)
   async change(
     @Param('id', uuid('piece')) id: string,

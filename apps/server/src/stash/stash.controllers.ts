@@ -12,6 +12,7 @@ import {
   Controller,
   Delete,
   Get,
+  Headers,
   HttpCode,
   Param,
   Post,
@@ -22,7 +23,7 @@ import { ApiTags } from '@nestjs/swagger';
 import { Roles } from '../identity/roles.js';
 import { ValidationPipe } from '../errors/validation.js';
 import { uuid } from '../http/uuid.pipe.js';
-import { bodyOf } from '../openapi/body-of.js';
+import { bodyOf, IfMatch } from '../openapi/body-of.js';
 import { StashService } from './stash.service.js';
 
 /** What a copy of a thing on each list is like: it knows the id of what it is a copy of, or none. */
@@ -50,9 +51,9 @@ function listController(id: ListId): Type<object> {
   const checked = new ValidationPipe(Dto);
   const Several = severalOf(Dto);
   const severalChecked = new ValidationPipe(Several);
-  const handedOut = ({ id: origin, value }: Stored<object>): Stored<object> => ({
-    id: origin,
-    value: copy(value, origin),
+  const handedOut = ({ value, ...stored }: Stored<object>): Stored<object> => ({
+    ...stored,
+    value: copy(value, stored.id),
   });
   const plain = (value: object): object => copy(value, undefined);
 
@@ -92,12 +93,14 @@ function listController(id: ListId): Type<object> {
     }
     @Roles('maker')
     @Put(':id')
+    @IfMatch()
     @bodyOf(Dto)
     async change(
       @Param('id', uuid(table)) thing: string,
+      @Headers('if-match') seen: string | undefined,
       @Body(checked) value: object,
     ): Promise<Stored<object>> {
-      return handedOut(await this.stash.change(id, thing, plain(value)));
+      return handedOut(await this.stash.change(id, thing, plain(value), seen));
     }
   }
   // The description of the API names its operations by their class.

@@ -3,10 +3,17 @@ import { Injectable } from '@nestjs/common';
 import { LISTS, type ListId } from '@coiled-strand/workshop';
 import { DataSource, type EntityTarget } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
+import { contentTag, refuseStale } from '../http/etag.js';
 import { writeAuditEntry } from '../trail/audit-entry.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { LIST_ROWS, type StashItem } from '../rows/list.entities.js';
 import { usesOf } from './uses.js';
+
+const stored = (id: string, value: object): Stored<object> => ({
+  id,
+  value,
+  etag: contentTag(value),
+});
 
 const rowsOf = (list: ListId): EntityTarget<StashItem<object>> => LIST_ROWS[list];
 
@@ -27,7 +34,7 @@ export class StashService {
       .orderBy('item.created_at', 'ASC')
       .addOrderBy('item.id', 'ASC')
       .getMany();
-    return items.map(({ id, value }) => ({ id, value }));
+    return items.map(({ id, value }) => stored(id, value));
   }
 
   async add(list: ListId, value: object): Promise<Stored<object>> {
@@ -41,22 +48,38 @@ export class StashService {
         subject: saved.id,
         more: LISTS[list].table,
       });
-      return { id: saved.id, value: saved.value };
+      return stored(saved.id, saved.value);
     });
   }
 
-  async change(list: ListId, id: string, value: object): Promise<Stored<object>> {
+  /**
+   * @param seen If-Match of the change
+   * @throws AppError 412 where it was changed since, 428 where nothing says what was seen
+   */
+  async change(
+    list: ListId,
+    id: string,
+    value: object,
+    seen: string | undefined,
+  ): Promise<Stored<object>> {
     const workshopId = await this.workshop.id();
     return this.dataSource.transaction(async (manager) => {
-      const { affected } = await manager
+      const before = await manager
+        .createQueryBuilder(rowsOf(list), 'item')
+        .setLock('pessimistic_write')
+        .where('item.id = :id and item.workshop_id = :workshopId', { id, workshopId })
+        .getOne();
+      if (!before) throw notFound(LISTS[list].table);
+      const now = stored(id, before.value);
+      refuseStale(seen, now.etag, now);
+      await manager
         .createQueryBuilder()
         .update(rowsOf(list))
         .set({ value })
-        .where('id = :id and workshop_id = :workshopId', { id, workshopId })
+        .where('id = :id', { id })
         .execute();
-      if (!affected) throw notFound(LISTS[list].table);
       await writeAuditEntry(manager, 'list.changed', { subject: id, more: LISTS[list].table });
-      return { id, value };
+      return stored(id, value);
     });
   }
 
@@ -65,19 +88,19 @@ export class StashService {
     const workshopId = await this.workshop.id();
     return this.dataSource.transaction(async (manager) => {
       const repository = manager.getRepository(rowsOf(list));
-      const stored: Stored<object>[] = [];
+      const all: Stored<object>[] = [];
       // A list is in the order in which it was filled: a millisecond lies between one and the next.
       const now = Date.now();
       for (const [i, value] of values.entries()) {
         const createdAt = new Date(now + i);
         const item = Object.assign(repository.create(), { workshopId, value, createdAt });
         const { id } = await repository.save(item);
-        stored.push({ id, value });
+        all.push(stored(id, value));
       }
       await writeAuditEntry(manager, 'list.filled', {
         more: `${values.length} × ${LISTS[list].table}`,
       });
-      return stored;
+      return all;
     });
   }
 

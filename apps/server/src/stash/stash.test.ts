@@ -26,9 +26,10 @@ describe('the workshop’s lists', () => {
 
   it('change a cord by its id and leave the others', async () => {
     const before = (await api().get('/api/cords')).body as CordView[];
-    const { id, value } = before[3]!;
+    const { id, value, etag } = before[3]!;
     await api()
       .put(`/api/cords/${id}`)
+      .set('If-Match', `"${etag}"`)
       .send({ ...value, effective: 0.93 })
       .expect(200);
     const after = (await api().get('/api/cords')).body as CordView[];

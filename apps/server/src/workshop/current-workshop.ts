@@ -1,8 +1,16 @@
-import type { Deed, PreferencesDto, SettingsDto } from '@coiled-strand/contract';
+import type {
+  BackupPlanDto,
+  Deed,
+  PreferencesDto,
+  SettingsDto,
+  WorkshopView,
+} from '@coiled-strand/contract';
 import { Injectable } from '@nestjs/common';
 import { InjectRepository } from '@nestjs/typeorm';
-import { Repository } from 'typeorm';
+import { Repository, type EntityManager } from 'typeorm';
 import { notFound } from '../errors/app-error.js';
+import { refuseStale } from '../http/etag.js';
+import { workshopView } from './workshop-view.js';
 import { currentUser } from '../identity/identity.js';
 import { writeAuditEntry } from '../trail/audit-entry.js';
 import { PersonRow } from '../rows/people.entities.js';
@@ -33,11 +41,16 @@ export class CurrentWorkshop {
     return { ...workshop, settings: { ...workshop.settings, ...raw[0]?.preferences } };
   }
 
-  /** What a person prefers becomes theirs, all else the workshop’s. */
-  async changeSettings(wanted: SettingsDto): Promise<Workshop> {
+  /**
+   * What a person prefers becomes theirs, all else the workshop’s.
+   *
+   * @param seen If-Match of the change
+   * @throws AppError 412 where it was changed since, 428 where nothing says what was seen
+   */
+  async changeSettings(wanted: SettingsDto, seen: string | undefined): Promise<Workshop> {
     const { workshopId: id } = currentUser();
     await this.workshops.manager.transaction(async (manager) => {
-      const { settings } = await manager.findOneByOrFail(Workshop, { id });
+      const { settings } = await this.unchanged(manager, 'settings', seen);
       await this.prefer(wanted, manager);
       const kept = { ...wanted, ...preferencesIn(settings) };
       await manager.update(Workshop, { id }, { settings: kept });
@@ -56,15 +69,43 @@ export class CurrentWorkshop {
     return new Promise((resolve) => resolve(currentUser().workshopId));
   }
 
-  /** Only what is named is written: what another window changes at the same time stays. */
-  async change(
-    values: Partial<Pick<Workshop, 'week' | 'pricing' | 'backup'>>,
+  /** The same for its week and its prices. */
+  async changePart<P extends 'week' | 'pricing'>(
+    part: P,
+    value: Workshop[P],
+    seen: string | undefined,
     did?: Deed,
   ): Promise<Workshop> {
-    const id = await this.id();
+    const { workshopId: id } = currentUser();
     await this.workshops.manager.transaction(async (manager) => {
-      await manager.update(Workshop, { id }, values);
+      await this.unchanged(manager, part, seen);
+      await manager.update(Workshop, { id }, { [part]: value });
       if (did) await writeAuditEntry(manager, did);
+    });
+    return this.get();
+  }
+
+  /** The row, which nobody else changes meanwhile, as long as a part of it is as it was seen. */
+  private async unchanged(
+    manager: EntityManager,
+    part: keyof WorkshopView['etags'],
+    seen: string | undefined,
+  ): Promise<Workshop> {
+    const row = await manager.findOneOrFail(Workshop, {
+      where: { id: currentUser().workshopId },
+      lock: { mode: 'pessimistic_write' },
+    });
+    const stored = workshopView(row);
+    refuseStale(seen, stored.etags[part], stored);
+    return row;
+  }
+
+  /** When copies of it are made. */
+  async planBackups(backup: BackupPlanDto): Promise<Workshop> {
+    const { workshopId: id } = currentUser();
+    await this.workshops.manager.transaction(async (manager) => {
+      await manager.update(Workshop, { id }, { backup });
+      await writeAuditEntry(manager, 'workshop.backup');
     });
     return this.get();
   }

@@ -5,23 +5,13 @@ import {
   WeekDto,
   type WorkshopView,
 } from '@coiled-strand/contract';
-import { PRICING } from '@coiled-strand/workshop';
-import { Body, Controller, Get, Put } from '@nestjs/common';
+import { Body, Controller, Get, Headers, Put } from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Roles } from '../identity/roles.js';
 import { invalid } from '../errors/app-error.js';
-import { bodyOf } from '../openapi/body-of.js';
+import { bodyOf, IfMatch } from '../openapi/body-of.js';
 import { CurrentWorkshop } from './current-workshop.js';
-import { USUAL_WEEK } from './usual-week.js';
-import type { Workshop } from '../rows/workshop.entity.js';
-
-const view = ({ name, maker, settings, week, pricing }: Workshop): WorkshopView => ({
-  name,
-  maker,
-  settings,
-  week: week ?? USUAL_WEEK,
-  pricing: pricing ?? PRICING,
-});
+import { workshopView } from './workshop-view.js';
 
 @ApiTags('workshop')
 @Controller('workshop')
@@ -32,15 +22,19 @@ export class WorkshopController {
   @Get()
   @ApiOperation({ summary: 'The workshop and its settings' })
   async get(): Promise<WorkshopView> {
-    return view(await this.current.get());
+    return workshopView(await this.current.get());
   }
 
   @Roles('maker')
   @Put('settings')
   @ApiOperation({ summary: 'Change rounding step, confidence and what else is the workshop’s' })
+  @IfMatch()
   @bodyOf(SettingsDto)
-  async put(@Body() settings: SettingsDto): Promise<WorkshopView> {
-    return view(await this.current.changeSettings(settings));
+  async put(
+    @Headers('if-match') seen: string | undefined,
+    @Body() settings: SettingsDto,
+  ): Promise<WorkshopView> {
+    return workshopView(await this.current.changeSettings(settings, seen));
   }
 
   @Roles('viewer')
@@ -51,14 +45,18 @@ export class WorkshopController {
   @bodyOf(PreferencesDto)
   async putPreferences(@Body() preferences: PreferencesDto): Promise<WorkshopView> {
     await this.current.prefer(preferences);
-    return view(await this.current.get());
+    return workshopView(await this.current.get());
   }
 
   @Roles('maker')
   @Put('week')
   @ApiOperation({ summary: 'Hours at the bench, days off, and what was put to a time by hand' })
+  @IfMatch()
   @bodyOf(WeekDto)
-  async putWeek(@Body() week: WeekDto): Promise<WorkshopView> {
+  async putWeek(
+    @Headers('if-match') seen: string | undefined,
+    @Body() week: WeekDto,
+  ): Promise<WorkshopView> {
     const faults = week.days.flatMap(({ hours }, d) =>
       hours.flatMap(({ from, to }, h) =>
         from < to
@@ -67,14 +65,20 @@ export class WorkshopController {
       ),
     );
     if (faults.length > 0) throw invalid(faults, 'The week');
-    return view(await this.current.change({ week }));
+    return workshopView(await this.current.changePart('week', week, seen));
   }
 
   @Roles('owner')
   @Put('pricing')
   @ApiOperation({ summary: 'How prices are made' })
+  @IfMatch()
   @bodyOf(PricingDto)
-  async putPricing(@Body() pricing: PricingDto): Promise<WorkshopView> {
-    return view(await this.current.change({ pricing }, 'workshop.pricing'));
+  async putPricing(
+    @Headers('if-match') seen: string | undefined,
+    @Body() pricing: PricingDto,
+  ): Promise<WorkshopView> {
+    return workshopView(
+      await this.current.changePart('pricing', pricing, seen, 'workshop.pricing'),
+    );
   }
 }

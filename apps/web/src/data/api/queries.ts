@@ -37,6 +37,7 @@ import {
   useQueryClient,
   type UseMutationResult,
 } from '@tanstack/react-query';
+import { isStale, sendChange, type Change, type Seen } from './changes';
 import { call, isPassing } from './client';
 
 export const queryClient = new QueryClient({
@@ -139,8 +140,25 @@ export function useChange<In, Out>(
   return useMutation({
     mutationFn: run,
     onSuccess: () => Promise.all(touches.map((queryKey) => client.invalidateQueries({ queryKey }))),
+    // What others made of it is there to be looked at.
+    onError: (error) => {
+      if (!isStale(error)) return;
+      for (const queryKey of touches) void client.invalidateQueries({ queryKey });
+    },
   });
 }
+
+/**
+ * Changes something that others may change too, see `sendChange`.
+ *
+ * @param read what may be changed of an answer
+ */
+export const useChangeSeen = <T extends object, V>(
+  path: string,
+  read: (view: V) => Seen<T>,
+  touches: readonly (readonly string[])[],
+): UseMutationResult<V, Error, Change<T>> =>
+  useChange((change: Change<T>) => sendChange(path, change, read), touches);
 
 /** What a make goes by: fetched once, since it does not change for as long as the make lasts. */
 export const useMakePlan = (makeId: string | undefined) =>
@@ -160,19 +178,19 @@ export const useAdd = <In extends object, Out>(
 export const useAddWearer = () => useAdd<Wearer, WearerView>('/wearers', [keys.wearers]);
 export const useChangeWearer = () =>
   useChange(
-    ({ id, value }: WearerView) =>
-      call<WearerView>(`/wearers/${id}`, { method: 'PUT', body: value }),
+    ({ id, ...change }: Change<Wearer> & Pick<WearerView, 'id'>) =>
+      sendChange<Wearer, WearerView>(`/wearers/${id}`, change, (view) => view),
     [keys.wearers],
   );
 export const useAddCord = () => useAdd<Cord, CordView>('/cords', [keys.cords]);
 export const useAddBead = () => useAdd<Bead, BeadView>('/beads', [keys.beads]);
 export const useAddFitting = () => useAdd<FittingDto, FittingView>('/fittings', [keys.fittings]);
+export const settingsIn = ({ settings, etags }: WorkshopView): Seen<SettingsDto> => ({
+  value: settings,
+  etag: etags.settings,
+});
 export const useChangeSettings = () =>
-  useChange(
-    (settings: SettingsDto) =>
-      call<WorkshopView>('/workshop/settings', { method: 'PUT', body: settings }),
-    [keys.workshop],
-  );
+  useChangeSeen('/workshop/settings', settingsIn, [keys.workshop]);
 export const useChangePreferences = () =>
   useChange(
     (preferences: PreferencesDto) =>

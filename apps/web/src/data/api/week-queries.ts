@@ -1,43 +1,45 @@
-import type {
-  AboutLotDto,
-  ArrivedDto,
-  CutForView,
-  CutMadeDto,
-  CuttingSessionDto,
-  CuttingSummary,
-  CuttingView,
-  FromMakeDto,
-  HandleDto,
-  InstrumentView,
-  JobsView,
-  KitDto,
-  KitView,
-  LotsQueryDto,
-  LotView,
-  MakeView,
-  MoveDto,
-  MovementView,
-  OrderDto,
-  OrderState,
-  OrdersQueryDto,
-  OrderView,
-  PackDto,
-  PackedDto,
-  PageView,
-  PieceView,
-  PricingDto,
-  ShoppingItemDto,
-  ShoppingItemView,
-  Stored,
-  TakeInDto,
-  WeekDto,
-  WorkshopView,
+import {
+  orderDtoOf,
+  type AboutLotDto,
+  type ArrivedDto,
+  type CutForView,
+  type CutMadeDto,
+  type CuttingSessionDto,
+  type CuttingSummary,
+  type CuttingView,
+  type FromMakeDto,
+  type HandleDto,
+  type InstrumentView,
+  type JobsView,
+  type KitDto,
+  type KitView,
+  type LotsQueryDto,
+  type LotView,
+  type MakeView,
+  type MoveDto,
+  type MovementView,
+  type OrderDto,
+  type OrderState,
+  type OrdersQueryDto,
+  type OrderView,
+  type PackDto,
+  type PackedDto,
+  type PageView,
+  type PieceView,
+  type PricingDto,
+  type ShoppingItemDto,
+  type ShoppingItemView,
+  type Stored,
+  type TakeInDto,
+  type WeekDto,
+  type WorkshopView,
 } from '@coiled-strand/contract';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
+import type { Seen } from './changes';
 import { call } from './client';
 import { useList, type Asked, type PagedList } from './lists';
-import { keys, useAdd, useChange, useDo } from './queries';
+import { keys, useAdd, useChange, useChangeSeen, useDo } from './queries';
 
 /** The stash and its ledger. */
 export const useLots = (asked: Asked<LotsQueryDto>): PagedList<LotView> =>
@@ -61,8 +63,21 @@ export const useLotsOf = (things: readonly string[]) =>
 const STOCK = [keys.lots, keys.shopping, keys.cuttings];
 
 export const useTakeIn = () => useAdd<TakeInDto, LotView[]>('/lots', STOCK);
-export const useChangeLot = (id: string) =>
-  useChange((body: AboutLotDto) => call<LotView>(`/lots/${id}`, { method: 'PUT', body }), STOCK);
+
+/** What is known of a lot, as it can be sent back. */
+export const aboutIn = (lot: LotView): Seen<AboutLotDto> => {
+  const { form, place, dyeLot, tare, grams, useful, etag } = lot;
+  const value = {
+    form,
+    place,
+    ...(dyeLot === null ? {} : { dyeLot }),
+    ...(tare === null ? {} : { tare }),
+    ...(grams === null ? {} : { grams }),
+    ...(useful === null ? {} : { useful }),
+  };
+  return { value, etag };
+};
+export const useChangeLot = (id: string) => useChangeSeen(`/lots/${id}`, aboutIn, STOCK);
 export interface Moved {
   readonly lot: LotView;
   readonly movement: string;
@@ -124,8 +139,11 @@ export const useOrder = (id: string) =>
   useQuery({ queryKey: [...keys.orders, id], queryFn: () => call<OrderView>(`/orders/${id}`) });
 const ORDERED = [keys.orders, keys.jobs];
 export const useAddOrder = () => useAdd<OrderDto, OrderView>('/orders', ORDERED);
-export const useChangeOrder = (id: string) =>
-  useChange((body: OrderDto) => call<OrderView>(`/orders/${id}`, { method: 'PUT', body }), ORDERED);
+export const orderIn = ({ order, etag }: OrderView): Seen<OrderDto> => ({
+  value: orderDtoOf(order),
+  etag,
+});
+export const useChangeOrder = (id: string) => useChangeSeen(`/orders/${id}`, orderIn, ORDERED);
 export const useOrderState = (id: string) =>
   useChange(
     (state: OrderState) =>
@@ -146,17 +164,17 @@ export const useJobs = () =>
     queryFn: () => call<JobsView>('/jobs'),
     refetchInterval: 30_000,
   });
-export const useChangeWeek = () =>
-  useChange(
-    (week: WeekDto) => call<WorkshopView>('/workshop/week', { method: 'PUT', body: week }),
-    [keys.workshop],
-  );
+export const weekIn = ({ week, etags }: WorkshopView): Seen<WeekDto> => ({
+  value: week,
+  etag: etags.week,
+});
+export const useChangeWeek = () => useChangeSeen('/workshop/week', weekIn, [keys.workshop]);
+export const pricingIn = ({ pricing, etags }: WorkshopView): Seen<PricingDto> => ({
+  value: pricing,
+  etag: etags.pricing,
+});
 export const useChangePricing = () =>
-  useChange(
-    (pricing: PricingDto) =>
-      call<WorkshopView>('/workshop/pricing', { method: 'PUT', body: pricing }),
-    [keys.workshop],
-  );
+  useChangeSeen('/workshop/pricing', pricingIn, [keys.workshop]);
 
 /** Kits. */
 export const useKits = () =>

@@ -10,10 +10,16 @@ import {
 } from '@coiled-strand/core';
 import type { ReactNode } from 'react';
 import { useMay } from '../../data/api/people-queries';
-import { useChangePreferences, useChangeSettings, useWorkshop } from '../../data/api/queries';
+import {
+  settingsIn,
+  useChangePreferences,
+  useChangeSettings,
+  useWorkshop,
+} from '../../data/api/queries';
 import { Choices } from '../fields/choices';
 import { SelectField } from '../fields/select-field';
 import { TextField } from '../fields/text-field';
+import { ChangeFault } from '../shell/change-fault';
 import { Modal } from '../shell/modal';
 import { OnThisDevice } from '../pocket/on-this-device';
 import { RealSize } from './real-size';
@@ -66,7 +72,8 @@ export function SettingsDialog({ onClose }: Props) {
   if (!data) return null;
   const { settings } = data;
   const { unit, cordUnit, hand } = settings;
-  const set = (more: Partial<SettingsDto>): void => change.mutate({ ...settings, ...more });
+  const set = (more: Partial<SettingsDto>): void =>
+    change.mutate({ seen: settingsIn(data), wanted: { ...settings, ...more } });
   const setOwn = (more: Partial<PreferencesDto>): void =>
     prefer.mutate({ unit, cordUnit, hand, ...more });
   return (
@@ -158,13 +165,11 @@ export function SettingsDialog({ onClose }: Props) {
           <RealSize />
           <OnThisDevice />
         </Whose>
-        {[change, prefer].map(
-          ({ error }, i) =>
-            error && (
-              <Text key={i} color="danger" role="alert">
-                Not kept: {error.message}
-              </Text>
-            ),
+        <ChangeFault change={change} read={settingsIn} />
+        {prefer.error && (
+          <Text color="danger" role="alert">
+            Not kept: {prefer.error.message}
+          </Text>
         )}
         <Box fontSize="sm" color="muted">
           {data.name}

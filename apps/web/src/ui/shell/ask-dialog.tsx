@@ -1,6 +1,7 @@
-import { Text } from '@chakra-ui/react';
-import type { ReactNode } from 'react';
+import { Box, Text } from '@chakra-ui/react';
+import { useState, type ReactNode } from 'react';
 import { ApiError } from '../../data/api/client';
+import { AsksBeforeLeaving } from './asks-before-leaving';
 import { Button } from './button';
 import { Modal } from './modal';
 
@@ -21,11 +22,16 @@ interface Props {
   readonly children?: ReactNode;
 }
 
-/** Asks for what is needed to do one thing. */
+/**
+ * Asks for what is needed to do one thing. Once something was typed, closing it by the way asks first; Cancel is said
+ * on purpose.
+ */
 export function AskDialog(props: Props) {
   const { title, description, size, action, doing, ready = true, onDo, onClose } = props;
   const error = doing.find((one) => one.error !== null)?.error;
   const busy = doing.some(({ isPending }) => isPending);
+  const [typed, setTyped] = useState(false);
+  const [closing, setClosing] = useState(false);
   // What goes wrong is told by the change itself, below.
   const act = async (): Promise<void> => {
     try {
@@ -37,20 +43,33 @@ export function AskDialog(props: Props) {
   return (
     <Modal
       open
-      onClose={onClose}
+      onClose={typed ? () => setClosing(true) : onClose}
       title={title}
       {...(description === undefined ? {} : { description })}
       {...(size === undefined ? {} : { size })}
       footer={
-        <>
-          {props.other ?? <Button onClick={onClose}>Cancel</Button>}
-          <Button variant="solid" disabled={!ready || busy} onClick={() => void act()}>
-            {action}
-          </Button>
-        </>
+        closing ? (
+          <>
+            <Text mr="auto" role="alert">
+              Throw away what you typed?
+            </Text>
+            <Button onClick={onClose}>Throw it away</Button>
+            <Button variant="solid" autoFocus onClick={() => setClosing(false)}>
+              Go on typing
+            </Button>
+          </>
+        ) : (
+          <>
+            {props.other ?? <Button onClick={onClose}>Cancel</Button>}
+            <Button variant="solid" disabled={!ready || busy} onClick={() => void act()}>
+              {action}
+            </Button>
+          </>
+        )
       }
     >
-      {props.children}
+      {typed && !busy && <AsksBeforeLeaving />}
+      <Box onInput={() => setTyped(true)}>{props.children}</Box>
       {error && (
         <Text color="danger" role="alert" mt="3">
           {error.message} {error instanceof ApiError && error.body.remedy}

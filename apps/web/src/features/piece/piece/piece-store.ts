@@ -4,7 +4,7 @@ import { create } from 'zustand';
 import { useOutbox } from '../../../data/outbox/outbox';
 import { dropDraft, keepDraft, readDrafts } from './draft';
 import * as history from './history';
-import { merge } from './merge';
+import { merge } from '../../../data/api/merge';
 
 /**
  * saved: as stored; saving: on its way; waiting: no answer, tried again; refused: the server says why;

@@ -18,7 +18,7 @@ const thing = { kind: 'cord', cord: piece.strands[0]!.cord } as const;
 const lot = (id: string, left: number, more: Partial<LotView> = {}): LotView => ({
   ...{ id, thing, key: thingKey(thing), form: 'spool', place: id, dyeLot: null, boughtOn: null },
   ...{ cents: null, size: 30_000, left, whole: false, parent: null, tare: null, grams: null },
-  ...{ useful: null, at: '2026-01-01T00:00:00.000Z', ...more },
+  ...{ useful: null, etag: id, at: '2026-01-01T00:00:00.000Z', ...more },
 });
 const show = (leftover: number, lots: readonly LotView[], cutFor: readonly CutForView[] = []) => {
   const sent = listen((path) =>

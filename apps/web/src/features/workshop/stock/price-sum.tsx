@@ -16,6 +16,7 @@ import { useCurrency } from '../../../ui/settings/use-currency';
 import { useUnits } from '../../../ui/settings/use-units';
 import { Button } from '../../../ui/shell/button';
 import { sayMinutes } from '../week/times';
+import { pricingIn } from '../../../data/api/week-queries';
 import { PricingDialog } from './pricing-dialog';
 import { useMaterials } from './use-paid';
 
@@ -30,7 +31,8 @@ interface Props {
 /** A price as the sum of its reasons, and backwards: what an hour earns at another. */
 export function PriceSum({ title, needs, work, agreed }: Props) {
   const currency = useCurrency();
-  const pricing = useWorkshop().data?.pricing;
+  const workshop = useWorkshop().data;
+  const pricing = workshop?.pricing;
   const materials = useMaterials(needs);
   const [asked, setAsked] = useState<number | null>(agreed ?? null);
   const [changing, setChanging] = useState(false);
@@ -91,7 +93,9 @@ export function PriceSum({ title, needs, work, agreed }: Props) {
           </Text>
         )}
       </Flex>
-      {changing && <PricingDialog pricing={pricing} onClose={() => setChanging(false)} />}
+      {changing && (
+        <PricingDialog pricing={pricingIn(workshop)} onClose={() => setChanging(false)} />
+      )}
     </Box>
   );
 }

@@ -1,28 +1,43 @@
 import { Grid } from '@chakra-ui/react';
 import type { Pricing } from '@coiled-strand/workshop';
-import { useState } from 'react';
+import type { Seen } from '../../../data/api/changes';
 import { useChangePricing } from '../../../data/api/week-queries';
 import { CountField } from '../../../ui/fields/count-field';
 import { MoneyField } from '../../../ui/fields/money-field';
 import { SelectField } from '../../../ui/fields/select-field';
 import { useCurrency } from '../../../ui/settings/use-currency';
+import { sayMoney } from '../../../ui/fields/money';
 import { AskDialog } from '../../../ui/shell/ask-dialog';
+import { ChangedMeanwhile, type Words } from '../../../ui/shell/changed-meanwhile';
+import { useDraft } from '../../../ui/shell/use-draft';
 
 interface Props {
-  readonly pricing: Pricing;
+  readonly pricing: Seen<Pricing>;
   readonly onClose: () => void;
 }
 
 const NICE = [0, 10, 50, 100, 500];
 
+const percent = (share: number): string => `${Math.round(share * 100)} %`;
+const wordsIn = (currency: string): Words<Pricing> => ({
+  hour: { label: 'An hour at the bench', say: (cents) => sayMoney(cents, currency) },
+  overhead: { label: 'Overhead', say: percent },
+  margin: { label: 'Margin', say: percent },
+  nice: {
+    label: 'Rounded up to',
+    say: (cents) => (cents === 0 ? 'the cent' : sayMoney(cents, currency)),
+  },
+  below: { label: 'Less than that by', say: (cents) => sayMoney(cents, currency) },
+});
+
 /** How this workshop makes its prices. */
-export function PricingDialog({ pricing: before, onClose }: Props) {
+export function PricingDialog({ pricing: stored, onClose }: Props) {
   const currency = useCurrency();
   const change = useChangePricing();
-  const [pricing, setPricing] = useState(before);
-  const set = (more: Partial<Pricing>): void => setPricing({ ...pricing, ...more });
+  const draft = useDraft(stored);
+  const { value: pricing, set, seen } = draft;
   const save = async (): Promise<void> => {
-    await change.mutateAsync(pricing);
+    await change.mutateAsync({ seen, wanted: pricing });
     onClose();
   };
   return (
@@ -33,6 +48,7 @@ export function PricingDialog({ pricing: before, onClose }: Props) {
       doing={[change]}
       onDo={save}
     >
+      <ChangedMeanwhile draft={draft} words={wordsIn(currency)} />
       <Grid templateColumns="1fr 1fr" gap="4">
         <MoneyField
           label="An hour at the bench"

@@ -1,4 +1,4 @@
-import type { OrderState, OrderView } from '@coiled-strand/contract';
+import type { OrderLineDto, OrderState, OrderView } from '@coiled-strand/contract';
 
 export const STATE_WORDS: Readonly<Record<OrderState, string>> = {
   asked: 'asked for',
@@ -26,10 +26,14 @@ export const whoOf = ({ order, forgotten }: Pick<OrderView, 'order' | 'forgotten
   forgotten ? 'Somebody who was forgotten' : order.customer;
 
 /** `2 × Perseid, small; Meridian` */
-export const linesText = ({ order }: Pick<OrderView, 'order'>): string =>
+export const linesText = ({
+  order,
+}: {
+  readonly order: { readonly lines: readonly Pick<OrderLineDto, 'number' | 'what' | 'size'>[] };
+}): string =>
   order.lines
     .map(({ number, what, size }) =>
-      [number > 1 ? `${number} × ${what}` : what, size].filter((part) => part !== '').join(', '),
+      [number > 1 ? `${number} × ${what}` : what, size].filter(Boolean).join(', '),
     )
     .join('; ');
 

@@ -43,6 +43,8 @@ export const asJob = (
 /** What there is to do, laid out over the sittings of the coming weeks. */
 export interface Week {
   readonly week: WeekDto;
+  /** Of the week as it was told. */
+  readonly etag: string;
   readonly view: JobsView;
   /** By id. */
   readonly byId: ReadonlyMap<string, JobView>;
@@ -78,14 +80,16 @@ export function useWeek(): Week | null {
     return () => clearInterval(timer);
   }, []);
   const week = workshop?.week;
+  const etag = workshop?.etags.week;
   const ground = useMemo(() => {
-    if (!week || !view) return null;
+    if (!week || etag === undefined || !view) return null;
     const pins = new Map(week.pins.map(({ task, at }) => [task, Date.parse(at)]));
     const jobs = view.jobs.map((job) => asJob(job, week.zone));
     const sittings = sittingsOf(benchWeekOf(week), now, DAYS);
     const [first] = planWeek(jobs, sittings, { pins, tries: 0, uniform: random(1).uniform });
     return {
       week,
+      etag,
       view,
       jobs,
       sittings,
@@ -93,7 +97,7 @@ export function useWeek(): Week | null {
       first: first!,
       byId: new Map(view.jobs.map((job) => [job.id, job])),
     };
-  }, [week, view, now]);
+  }, [week, etag, view, now]);
   const [better, setBetter] = useState(cached);
   const [done, setDone] = useState<unknown>(cached?.of ?? null);
   useEffect(() => {

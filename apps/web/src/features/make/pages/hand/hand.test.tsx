@@ -86,7 +86,7 @@ describe('what is known of the hand', () => {
 });
 
 describe('a swatch', () => {
-  const cords = [{ id: 'c1', value: { ...EXAMPLE_CORD, kind: 'hemp' as const } }];
+  const cords = [{ id: 'c1', etag: '1', value: { ...EXAMPLE_CORD, kind: 'hemp' as const } }];
   it('tells what it says of the hand before it is kept', async () => {
     const sent = listen();
     renderIn({}, <SwatchDialog onClose={() => undefined} />, { cords });

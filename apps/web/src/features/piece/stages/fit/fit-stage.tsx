@@ -88,7 +88,7 @@ const WearerFields = memo(function WearerFields() {
   const hand = handGirth(wearer.wrist, wearer.hand);
   const remember = async (): Promise<void> => {
     const { value } = known
-      ? await change.mutateAsync({ id: known.id, value: wearer })
+      ? await change.mutateAsync({ id: known.id, seen: known, wanted: wearer })
       : await add.mutateAsync(wearer);
     set({ origin: value.origin });
     toaster.create({ title: `${wearer.name} is saved among your wearers.` });

@@ -87,8 +87,8 @@ describe('the bead tray', () => {
       </DndContext>,
       {
         beads: [
-          { id: 'b1', value: bead('small', 4, 3) },
-          { id: 'b2', value: bead('blue', 6, 2) },
+          { id: 'b1', etag: '1', value: bead('small', 4, 3) },
+          { id: 'b2', etag: '2', value: bead('blue', 6, 2) },
         ],
       },
     );

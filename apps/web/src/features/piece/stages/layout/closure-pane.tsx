@@ -43,7 +43,7 @@ const ClosureForm = memo(function ClosureForm() {
   const kind = closureKind(closure.type);
   const ofKind = fittings.filter(({ value }) => isA(value.closure, closure.type));
   const known = listedAs(
-    ofKind.map(({ id, value }) => ({ id, value: value.closure })),
+    ofKind.map(({ value, ...stored }) => ({ ...stored, value: value.closure })),
     closure,
   );
   const name = 'name' in closure ? closure.name : null;

@@ -50,7 +50,7 @@ describe('cords', () => {
   });
   it('are chosen from the drawer', async () => {
     const moss = { ...EXAMPLE_CORD, name: 'Moss', colour: { name: 'moss', hex: '#69783f' } };
-    renderStage(EXAMPLE_PIECE, <CordsPane />, { cords: [{ id: 'c1', value: moss }] });
+    renderStage(EXAMPLE_PIECE, <CordsPane />, { cords: [{ id: 'c1', etag: '1', value: moss }] });
     await userEvent.selectOptions(screen.getByRole('combobox', { name: 'Cord, 1' }), 'c1');
     expect(pieceNow().strands[0]?.cord.name).toBe('Moss');
   });
@@ -87,7 +87,7 @@ describe('the closure', () => {
       diameter: 21,
     };
     renderStage(slider, <ClosurePane />, {
-      fittings: [{ id: 'f1', value: { name: 'Horn button', closure: horn as never } }],
+      fittings: [{ id: 'f1', etag: '1', value: { name: 'Horn button', closure: horn as never } }],
     });
     const kind = screen.getByRole('combobox', { name: 'How it closes' });
     await userEvent.selectOptions(kind, 'loop-and-button');

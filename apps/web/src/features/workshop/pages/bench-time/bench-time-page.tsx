@@ -56,7 +56,9 @@ export function BenchTimePage() {
           ))}
         </Box>
       )}
-      {hours && week && <HoursDialog week={week.week} onClose={() => setHours(false)} />}
+      {hours && week && (
+        <HoursDialog week={{ value: week.week, etag: week.etag }} onClose={() => setHours(false)} />
+      )}
     </Page>
   );
 }

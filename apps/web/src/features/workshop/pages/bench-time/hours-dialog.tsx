@@ -3,16 +3,19 @@ import type { WeekDto } from '@coiled-strand/contract';
 import { dayFrom } from '@coiled-strand/workshop';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
+import type { Seen } from '../../../../data/api/changes';
 import { useChangeWeek } from '../../../../data/api/week-queries';
 import { CountField } from '../../../../ui/fields/count-field';
 import { SelectField } from '../../../../ui/fields/select-field';
 import { TextRow } from '../../../../ui/fields/text-row';
 import { Button } from '../../../../ui/shell/button';
 import { AskDialog } from '../../../../ui/shell/ask-dialog';
-import { clockText, sayDay, WEEKDAY_NAMES } from '../../week/times';
+import { ChangedMeanwhile, type Words } from '../../../../ui/shell/changed-meanwhile';
+import { useDraft } from '../../../../ui/shell/use-draft';
+import { clockText, sayDay, sayMinutes, WEEKDAY_NAMES } from '../../week/times';
 
 interface Props {
-  readonly week: WeekDto;
+  readonly week: Seen<WeekDto>;
   readonly onClose: () => void;
 }
 
@@ -22,18 +25,37 @@ function minutesFrom(text: string): number | null {
   return read ? Number(read[1]) * 60 + Number(read[2]) : null;
 }
 
+const WORDS: Words<WeekDto> = {
+  days: {
+    label: 'Hours',
+    say: (days) =>
+      days
+        .flatMap(({ hours }, d) =>
+          hours.map(({ from, to }) => `${WEEKDAY_NAMES[d]} ${clockText(from)} to ${clockText(to)}`),
+        )
+        .join(', ') || 'none',
+  },
+  longest: { label: 'Longest sitting', say: sayMinutes },
+  zone: { label: 'Clock of the workshop', say: (zone) => zone },
+  off: {
+    label: 'Days off',
+    say: (off) => off.map((day) => sayDay(dayFrom(day)!)).join(', ') || 'none',
+  },
+  pins: { label: 'Work put to a time', say: (pins) => `${pins.length} of it` },
+};
+
 const EVENING = { from: 19 * 60, to: 21 * 60 };
 
 /** When the maker is at the bench. */
-export function HoursDialog({ week: before, onClose }: Props) {
-  const [week, setWeek] = useState(before);
+export function HoursDialog({ week: stored, onClose }: Props) {
+  const draft = useDraft(stored);
+  const { value: week, set, seen } = draft;
   const [off, setOff] = useState('');
   const change = useChangeWeek();
-  const set = (more: Partial<WeekDto>): void => setWeek({ ...week, ...more });
   const setHours = (day: number, hours: WeekDto['days'][number]['hours']): void =>
     set({ days: week.days.map((old, d) => (d === day ? { hours } : old)) });
   const save = async (): Promise<void> => {
-    await change.mutateAsync(week);
+    await change.mutateAsync({ seen, wanted: week });
     onClose();
   };
   const zones = Intl.supportedValuesOf('timeZone');
@@ -46,6 +68,7 @@ export function HoursDialog({ week: before, onClose }: Props) {
       doing={[change]}
       onDo={save}
     >
+      <ChangedMeanwhile draft={draft} words={WORDS} />
       <Flex direction="column" gap="2">
         {week.days.map(({ hours }, d) => (
           <Flex key={d} gap="4" align="center" flexWrap="wrap">

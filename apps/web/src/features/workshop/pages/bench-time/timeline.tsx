@@ -1,5 +1,6 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
 import { DndContext, PointerSensor, useDroppable, useSensor, useSensors } from '@dnd-kit/core';
+import type { WeekDto } from '@coiled-strand/contract';
 import { wallTime, type Sitting } from '@coiled-strand/workshop';
 import { Fragment, useMemo, useState } from 'react';
 import { useChangeWeek } from '../../../../data/api/week-queries';
@@ -21,19 +22,26 @@ export function Timeline({ week }: { readonly week: Week }) {
   const [chosen, setChosen] = useState<SlotOn | null>(null);
   const change = useChangeWeek();
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 8 } }));
+  const seen = { value: week.week, etag: week.etag };
+  // One task is put to a time, whatever was done to others meanwhile.
+  const putTo =
+    (task: string, at: string | undefined) =>
+    (now: WeekDto): WeekDto => {
+      const others = now.pins.filter((one) => one.task !== task);
+      return { ...now, pins: at === undefined ? others : [...others, { task, at }] };
+    };
   const pin = (task: string, at: number | null): void => {
-    const others = week.week.pins.filter((one) => one.task !== task);
-    const before = week.week;
+    const before = week.week.pins.find((one) => one.task === task)?.at;
     change.mutate(
-      {
-        ...before,
-        pins: at === null ? others : [...others, { task, at: new Date(at).toISOString() }],
-      },
+      { seen, wanted: putTo(task, at === null ? undefined : new Date(at).toISOString()) },
       {
         onSuccess: () =>
           toaster.create({
             title: at === null ? 'The plan chooses again.' : 'Moved; the plan follows.',
-            action: { label: 'Undo', onClick: () => change.mutate(before) },
+            action: {
+              label: 'Undo',
+              onClick: () => change.mutate({ seen, wanted: putTo(task, before) }),
+            },
           }),
         onError: (error) => toaster.create({ title: error.message }),
       },

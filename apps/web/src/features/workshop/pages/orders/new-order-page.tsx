@@ -1,10 +1,12 @@
 import { Text } from '@chakra-ui/react';
 import type { OrderDto } from '@coiled-strand/contract';
+import { sameDocument } from '@coiled-strand/core';
 import { wallTime, dayText } from '@coiled-strand/workshop';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { useAddOrder } from '../../../../data/api/week-queries';
 import { Page, PageHead } from '../../../../ui/frame/page';
+import { AsksBeforeLeaving } from '../../../../ui/shell/asks-before-leaving';
 import { Button } from '../../../../ui/shell/button';
 import { PromiseText } from '../../week/promise-text';
 import { EMPTY_LINE, EMPTY_ORDER, missingOf, OrderForm } from './order-form';
@@ -27,7 +29,8 @@ export function NewOrderPage() {
   const navigate = useNavigate();
   const add = useAddOrder();
   const [search] = useSearchParams();
-  const [order, setOrder] = useState(() => startOf(search));
+  const [began] = useState(() => startOf(search));
+  const [order, setOrder] = useState(began);
   const [asked, setAsked] = useState(false);
   const { week, promise } = useOrderPromise(order.lines, null);
   const missing = missingOf(order);
@@ -40,6 +43,7 @@ export function NewOrderPage() {
   const zone = week?.week.zone ?? 'UTC';
   return (
     <Page>
+      {!sameDocument(order, began) && !add.isPending && !add.isSuccess && <AsksBeforeLeaving />}
       <PageHead title="New order" />
       <OrderForm
         order={order}

@@ -1,24 +1,28 @@
 import { Box, Flex, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
-import { orderDtoOf, type OrderDto, type OrderView } from '@coiled-strand/contract';
+import type { OrderView } from '@coiled-strand/contract';
 import { Hammer } from 'lucide-react';
-import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Changeable, ForMakers } from '../../../../ui/frame/for-makers';
 import { useBeginMake } from '../../../../data/api/queries';
 import {
+  orderIn,
   useChangeOrder,
   useMakeLine,
   useOrder,
   useOrderState,
 } from '../../../../data/api/week-queries';
 import { Page, PageHead } from '../../../../ui/frame/page';
+import { AsksBeforeLeaving } from '../../../../ui/shell/asks-before-leaving';
 import { Button } from '../../../../ui/shell/button';
+import { ChangedMeanwhile } from '../../../../ui/shell/changed-meanwhile';
+import { useDraft } from '../../../../ui/shell/use-draft';
 import { ForgetCustomer } from '../../../house/people/forget-customer';
 import { Fault, Loading } from '../../../../ui/shell/states';
 import { toaster } from '../../../../ui/shell/toaster';
 import { NEXT_STATE, STATE_WORDS, whoOf } from '../../week/order-words';
 import { PromiseText } from '../../week/promise-text';
 import { missingOf, OrderForm } from './order-form';
+import { useOrderWords } from './use-order-words';
 import { useOrderPromise } from './use-order-promise';
 
 /** One order: who waits for what, how far it is, and what comes next. */
@@ -28,7 +32,7 @@ export function OrderPage() {
   return (
     <Page>
       {order.data ? (
-        <Order key={order.data.changedAt} view={order.data} />
+        <Order key={id} view={order.data} />
       ) : order.error ? (
         <Fault error={order.error} onRetry={() => void order.refetch()} />
       ) : (
@@ -39,10 +43,11 @@ export function OrderPage() {
 }
 
 function Order({ view }: { readonly view: OrderView }) {
-  const [order, setOrder] = useState<OrderDto>(() => orderDtoOf(view.order));
+  const draft = useDraft(orderIn(view));
+  const { value: order, seen, changed, set, revert } = draft;
+  const words = useOrderWords();
   const change = useChangeOrder(view.id);
   const setState = useOrderState(view.id);
-  const changed = JSON.stringify(order) !== JSON.stringify(orderDtoOf(view.order));
   const next = NEXT_STATE[view.state];
   const over = next === null;
   const { week, promise } = useOrderPromise(order.lines, view.id);
@@ -53,11 +58,11 @@ function Order({ view }: { readonly view: OrderView }) {
         <ForMakers>
           {changed ? (
             <>
-              <Button onClick={() => setOrder(orderDtoOf(view.order))}>As it was</Button>
+              <Button onClick={revert}>As it was</Button>
               <Button
                 variant="solid"
                 disabled={missing !== null || change.isPending}
-                onClick={() => change.mutate(order)}
+                onClick={() => change.mutate({ seen, wanted: order })}
               >
                 Keep the changes
               </Button>
@@ -91,11 +96,13 @@ function Order({ view }: { readonly view: OrderView }) {
           {change.error?.message ?? setState.error?.message ?? missing}
         </Text>
       )}
+      {changed && !change.isPending && <AsksBeforeLeaving />}
+      <ChangedMeanwhile draft={draft} words={words} />
       <Changeable>
         {!over && <Lines view={view} />}
         <OrderForm
           order={order}
-          onChange={setOrder}
+          onChange={set}
           forgotten={view.forgotten}
           promise={
             !over &&

@@ -1,17 +1,19 @@
-import { Grid, Heading, Text } from '@chakra-ui/react';
-import type { LotView } from '@coiled-strand/contract';
+import { Grid, Heading } from '@chakra-ui/react';
+import type { AboutLotDto, LotView } from '@coiled-strand/contract';
 import { USEFUL } from '@coiled-strand/workshop';
-import { useChangeLot } from '../../../../data/api/week-queries';
+import { aboutIn, useChangeLot } from '../../../../data/api/week-queries';
 import { LengthField } from '../../../../ui/fields/length-field';
 import { TextField } from '../../../../ui/fields/text-field';
+import { ChangeFault } from '../../../../ui/shell/change-fault';
 import { useUnits } from '../../../../ui/settings/use-units';
-import { aboutOf } from './about-of';
 
 /** What is known of a lot besides how much is left. */
 export function AboutLot({ lot }: { readonly lot: LotView }) {
   const units = useUnits();
   const change = useChangeLot(lot.id);
-  const about = aboutOf(lot);
+  const seen = aboutIn(lot);
+  const set = (more: Partial<AboutLotDto>): void =>
+    change.mutate({ seen, wanted: { ...seen.value, ...more } });
   return (
     <>
       <Heading as="h2" fontSize="lg" mb="3">
@@ -22,7 +24,7 @@ export function AboutLot({ lot }: { readonly lot: LotView }) {
           label="Where it lies"
           value={lot.place}
           maxLength={120}
-          onChange={(place) => change.mutate({ ...about, place })}
+          onChange={(place) => set({ place })}
         />
         {lot.thing.kind === 'cord' && (
           <>
@@ -30,23 +32,19 @@ export function AboutLot({ lot }: { readonly lot: LotView }) {
               label="Dye lot"
               value={lot.dyeLot ?? ''}
               maxLength={60}
-              onChange={(dyeLot) => change.mutate({ ...about, dyeLot })}
+              onChange={(dyeLot) => set({ dyeLot })}
             />
             <LengthField
               label="Rests are kept from"
               value={lot.useful ?? USEFUL}
               unit={units.unit}
-              onChange={(useful) => change.mutate({ ...about, useful })}
+              onChange={(useful) => set({ useful })}
               hint="Shorter ones are waste."
             />
           </>
         )}
       </Grid>
-      {change.error && (
-        <Text color="danger" role="alert" mt="2">
-          {change.error.message}
-        </Text>
-      )}
+      <ChangeFault change={change} read={aboutIn} />
     </>
   );
 }

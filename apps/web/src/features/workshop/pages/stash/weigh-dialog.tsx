@@ -7,13 +7,12 @@ import {
   type Uncertain,
 } from '@coiled-strand/workshop';
 import { useState } from 'react';
-import { useChangeLot, useMove, useUndoMovement } from '../../../../data/api/week-queries';
+import { aboutIn, useChangeLot, useMove, useUndoMovement } from '../../../../data/api/week-queries';
 import { useUnits } from '../../../../ui/settings/use-units';
 import { AskDialog } from '../../../../ui/shell/ask-dialog';
 import { toaster } from '../../../../ui/shell/toaster';
 import { GramsField } from '../../stock/grams-field';
 import { amountText } from '../../stock/words';
-import { aboutOf } from './about-of';
 
 /** A kitchen scale is right to so many grams. Common practice, no source. */
 const SCALE = 0.5;
@@ -38,11 +37,9 @@ export function WeighDialog({ lot, onClose }: Props) {
   const save = async (): Promise<void> => {
     if (weight === null || found === null) return;
     if (tare !== (lot.tare ?? 0) || each !== lot.grams) {
-      await change.mutateAsync({
-        ...aboutOf(lot),
-        tare,
-        ...(each === null ? {} : { grams: each }),
-      });
+      const seen = aboutIn(lot);
+      const weighed = { tare, ...(each === null ? {} : { grams: each }) };
+      await change.mutateAsync({ seen, wanted: { ...seen.value, ...weighed } });
     }
     const done = await move.mutateAsync({
       reason: 'weighed',
