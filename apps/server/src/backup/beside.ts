@@ -4,9 +4,9 @@ import { DataSource, type EntityManager, type QueryRunner } from 'typeorm';
 import { createDataSource } from '../database/data-source.js';
 import { AppError } from '../errors/app-error.js';
 import { completeHands } from '../hand/complete-hands.js';
-import { MakeRow } from '../rows/make.entity.js';
 import { markOrigins } from '../stash/mark-origins.js';
 import { fromBefore1, isBefore1, isLastBefore1 } from '../database/before-1.js';
+import { checkRows } from './check-rows.js';
 import { newer, readBackup, unfitBackup, type Header, type Row } from './format.js';
 import { TABLES } from './tables.js';
 
@@ -119,21 +119,12 @@ async function fill(url: string, file: string, scratch: string): Promise<Header>
         workshops.map(({ id }) => id),
       );
     }
-    await refuseUnplanned(now.manager);
+    await checkRows(now.manager);
     await completeHands(now.manager);
   } finally {
     await now.destroy();
   }
   return header;
-}
-
-/** A make has had a plan and steps since it was begun; a file made by hand may have none. */
-async function refuseUnplanned(manager: EntityManager): Promise<void> {
-  const unplanned = await manager
-    .createQueryBuilder(MakeRow, 'make')
-    .where(`make.steps::text = 'null' or make.plan::text = 'null'`)
-    .getExists();
-  if (unplanned) throw unfitBackup('it holds a make without a plan');
 }
 
 async function putIn(

@@ -190,7 +190,10 @@ function headerOf(line: Line): Header {
     listed &&
     texts(migrations) &&
     texts(workshops) &&
-    tables.every(({ name, rows }) => typeof name === 'string' && Number.isInteger(rows));
+    tables.every(
+      (one: Partial<Header['tables'][number]> | null) =>
+        typeof one?.name === 'string' && Number.isInteger(one.rows),
+    );
   const told = typeof madeAt === 'string' && (scope === 'installation' || scope === 'workshop');
   if (!named || !told) throw unfit('its first line lacks something');
   return header as Header;

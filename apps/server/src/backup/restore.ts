@@ -6,7 +6,7 @@ import type { Identity } from '../identity/identity.js';
 import { writeAuditEntry } from '../trail/audit-entry.js';
 import { columnsIn, readBeside } from './beside.js';
 import { unfitBackup, type Header } from './format.js';
-import { LEFT_OUT, TABLES } from './tables.js';
+import { LEFT_OUT, TABLES, type Table } from './tables.js';
 
 /** Rows of the file take the place of those of this table. */
 async function copy(
@@ -44,6 +44,30 @@ export const restoreAll = (
     return { workshop: header.workshops.join(', '), counts: countsOf(header), renamed: [] };
   });
 
+/** Which rows come, where not all do. Who is new here came with the file, and is in no workshop that did not. */
+const COMES: Readonly<Partial<Record<Table, string>>> = {
+  member: `where person_id in (select id from came_before)
+    or exists (select from came_along where id = one.person_id)`,
+};
+
+/** Lines of the trail that are not here yet. Of somebody who was here before only this installation tells. */
+async function addTrail(
+  runner: QueryRunner,
+  scratch: string,
+  columns: readonly string[],
+): Promise<void> {
+  const list = columns.map((column) => `"${column}"`).join(', ');
+  const values = columns.map((column) =>
+    column === 'person_id'
+      ? 'case when exists (select from came_along where id = one.person_id) then one.person_id end'
+      : `one."${column}"`,
+  );
+  await runner.query(
+    `insert into public.trail (${list}) select ${values.join(', ')} from ${scratch}.trail one
+     where not exists (select from public.trail here where here.id = one.id)`,
+  );
+}
+
 const several = (): AppError =>
   new AppError(
     HttpStatus.CONFLICT,
@@ -61,8 +85,9 @@ const elsewhere = (): AppError =>
   );
 
 /**
- * One workshop as it was, in place of the one that is worked in. Accounts that are here stay as they are, and whoever
- * restores stays an owner.
+ * One workshop as it was, in place of the one that is worked in. Accounts that are here stay as they are; of them only
+ * members of that workshop are members of it again, since nobody comes into a workshop without having been asked.
+ * Whoever restores stays an owner, and the trail goes on: what is told in it here stays.
  */
 export const restoreWorkshop = (
   url: string,
@@ -95,14 +120,23 @@ export const restoreWorkshop = (
       ])) as object[];
       if (taken.length > 0) throw elsewhere();
     }
-    for (const table of [...owned].reverse()) {
+    await runner.query(
+      `create temporary table came_before on commit drop as
+       select person_id as id from public.member where workshop_id = $1`,
+      [workshopId],
+    );
+    const replaced = owned.filter((table) => table !== 'trail');
+    for (const table of [...replaced].reverse()) {
       await runner.query(`delete from public."${table}" where workshop_id = $1`, [workshopId]);
     }
     const columns = await columnsIn(runner.manager, scratch);
     await takeThePlace(runner, scratch, workshopId, theirs.id, columns.get('workshop')!);
     const renamed = await addPeople(runner, scratch, columns.get('person')!);
     try {
-      for (const table of owned) await copy(runner, scratch, table, columns.get(table)!);
+      for (const table of replaced) {
+        await copy(runner, scratch, table, columns.get(table)!, COMES[table]);
+      }
+      await addTrail(runner, scratch, columns.get('trail')!);
     } catch (error) {
       if ((error as { code?: string }).code === '23505') throw elsewhere();
       throw error;
@@ -129,7 +163,7 @@ export const restoreWorkshop = (
     return { workshop: theirs.name, counts: countsOf(header), renamed };
   });
 
-/** The row of the workshop itself: sessions, and copies on the disk, go on belonging to it. */
+/** The row of the workshop itself: sessions, copies on the disk and the trail go on belonging to it. */
 async function takeThePlace(
   runner: QueryRunner,
   scratch: string,
@@ -151,10 +185,12 @@ async function takeThePlace(
     before,
     after,
   ]);
-  await runner.query('update public.backup set workshop_id = $2 where workshop_id = $1', [
-    before,
-    after,
-  ]);
+  for (const table of ['backup', 'trail']) {
+    await runner.query(`update public.${table} set workshop_id = $2 where workshop_id = $1`, [
+      before,
+      after,
+    ]);
+  }
   await runner.query('delete from public.workshop where id = $1', [before]);
 }
 
@@ -185,12 +221,11 @@ async function addPeople(
       break;
     }
   }
-  await copy(
-    runner,
-    scratch,
-    'person',
-    columns,
-    'where not exists (select from public.person here where here.id = one.id)',
+  await runner.query(
+    `create temporary table came_along on commit drop as
+     select id from ${scratch}.person one
+     where not exists (select from public.person here where here.id = one.id)`,
   );
+  await copy(runner, scratch, 'person', columns, 'where id in (select id from came_along)');
   return renamed;
 }

@@ -2,16 +2,39 @@ import {
   PhotosQueryDto,
   type MadePhotoView,
   type PageView,
+  type PhotoType,
   type PhotoView,
 } from '@coiled-strand/contract';
 import { Controller, Delete, Get, HttpCode, Param, Post, Query, Req, Res } from '@nestjs/common';
 import { ApiConsumes, ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
+import { notFound } from '../errors/app-error.js';
 import { Roles } from '../identity/roles.js';
 import { uuid } from '../http/uuid.pipe.js';
 import { queryOf } from '../openapi/body-of.js';
 import { THUMB_TYPE } from './thumbnails.js';
 import { PhotosService } from './photos.service.js';
+
+const ENDING: Readonly<Record<PhotoType, string>> = {
+  'image/jpeg': 'jpg',
+  'image/png': 'png',
+  'image/webp': 'webp',
+};
+
+/**
+ * A picture and nothing else: whatever its bytes are, no browser takes them for a page, and if one did, it would run
+ * nothing and come from nowhere.
+ */
+function sendPicture(response: Response, id: string, type: PhotoType, bytes: Buffer): void {
+  if (!(type in ENDING)) throw notFound('photo');
+  response.setHeader('Content-Type', type);
+  response.setHeader('Content-Disposition', `inline; filename="${id}.${ENDING[type]}"`);
+  response.setHeader('Content-Security-Policy', "default-src 'none'; sandbox");
+  response.setHeader('X-Content-Type-Options', 'nosniff');
+  // It is asked each time whether the picture may still be seen; what has not changed is not sent again.
+  response.setHeader('Cache-Control', 'private, no-cache');
+  response.send(bytes);
+}
 
 @ApiTags('photos')
 @Controller()
@@ -39,10 +62,7 @@ export class PhotosController {
   @ApiOperation({ summary: 'The bytes of a picture' })
   async get(@Param('id', uuid('photo')) id: string, @Res() response: Response): Promise<void> {
     const { type, bytes } = await this.photos.get(id);
-    response.setHeader('Content-Type', type);
-    // A photo never changes under its id.
-    response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
-    response.send(bytes);
+    sendPicture(response, id, type, bytes);
   }
 
   @Roles('viewer')
@@ -50,16 +70,10 @@ export class PhotosController {
   @ApiOperation({ summary: 'The picture made small; whole as long as it was not yet made so' })
   async thumb(@Param('id', uuid('photo')) id: string, @Res() response: Response): Promise<void> {
     const thumb = await this.photos.thumb(id);
-    if (thumb === null) {
-      response.setHeader('Cache-Control', 'no-store');
-      const { type, bytes } = await this.photos.get(id);
-      response.setHeader('Content-Type', type);
-      response.send(bytes);
-      return;
-    }
-    response.setHeader('Content-Type', THUMB_TYPE);
-    response.setHeader('Cache-Control', 'private, max-age=31536000, immutable');
-    response.send(thumb);
+    if (thumb !== null) return sendPicture(response, id, THUMB_TYPE, thumb);
+    const { type, bytes } = await this.photos.get(id);
+    sendPicture(response, id, type, bytes);
+    return undefined;
   }
 
   @Roles('maker')
