@@ -4,6 +4,7 @@ import { ConsoleLogger } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import compression from 'compression';
+import type { NextFunction, Request, Response } from 'express';
 import helmet from 'helmet';
 import { AppModule } from './app.module.js';
 import type { Config } from './config/config.js';
@@ -56,6 +57,11 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   app.use(jsonBody);
   app.use(plainRequest);
   app.useBodyParser('raw', { type: [...PHOTO_TYPES], limit: PHOTO_LIMITS.bytes });
+  // What is answered is for who asked, and asked for anew each time; a route that knows better says so.
+  app.use('/api', (_: Request, response: Response, next: NextFunction) => {
+    response.setHeader('Cache-Control', 'private, no-cache');
+    next();
+  });
   app.use(withIdentity);
   app.setGlobalPrefix('api');
   app.useGlobalPipes(new ValidationPipe());

@@ -12,6 +12,16 @@ const IsPassword = (): PropertyDecorator => (target, key) => {
   })(target, key);
 };
 
+/** How somebody, or a workshop, is called: with letters, and nothing that is not seen or turns the line round. */
+const IsCalled =
+  (longest: number): PropertyDecorator =>
+  (target, key) => {
+    IsName(longest)(target, key);
+    Matches(/^(?=[^]*[\p{L}\p{N}])[^\p{C}\p{Zl}\p{Zp}]+$/u, {
+      message: 'must have a letter or a digit in it, and no signs that cannot be seen',
+    })(target, key);
+  };
+
 /** The name one signs in with: told apart without regard to capitals. */
 const IsSignIn = (): PropertyDecorator => (target, key) => {
   Transform(({ value }: { value: unknown }) => (typeof value === 'string' ? value.trim() : value))(
@@ -34,7 +44,7 @@ export class SignInDto {
 /** Somebody who is to have an account. */
 export class NewPersonDto {
   /** What they are called. */
-  @IsName(80)
+  @IsCalled(80)
   name!: string;
 
   @IsSignIn()
@@ -46,12 +56,12 @@ export class NewPersonDto {
 
 /** The first of all: a workshop and its owner. */
 export class SetUpDto extends NewPersonDto {
-  @IsName(80)
+  @IsCalled(80)
   workshop!: string;
 }
 
 export class NewWorkshopDto {
-  @IsName(80)
+  @IsCalled(80)
   name!: string;
 }
 
@@ -67,7 +77,7 @@ export class ConfirmDto {
 }
 
 export class AccountDto {
-  @IsName(80)
+  @IsCalled(80)
   name!: string;
 
   @IsSignIn()

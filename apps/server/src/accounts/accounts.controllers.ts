@@ -33,6 +33,7 @@ import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import type { Request, Response } from 'express';
 import { DataSource } from 'typeorm';
 import { currentUser, identified, identityNow } from '../identity/identity.js';
+import { deviceIn } from '../identity/cookie.js';
 import { AnsweredOnce } from '../idempotency/once.interceptor.js';
 import { Roles } from '../identity/roles.js';
 import { takeCookie } from '../identity/cookie.js';
@@ -69,7 +70,7 @@ export class SessionController {
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<SessionView> {
-    const personId = await this.accounts.whose(who, addressOf(request));
+    const personId = await this.accounts.whose(who, addressOf(request), deviceIn(request));
     identified(await this.sessions.begin(request, response, personId));
     await writeAuditEntry(this.dataSource.manager, 'person.signed-in', { subject: personId });
     return this.sessions.view(request);
@@ -80,6 +81,8 @@ export class SessionController {
   @HttpCode(204)
   @ApiOperation({ summary: 'Sign out on this device' })
   end(@Req() request: Request, @Res({ passthrough: true }) response: Response): Promise<void> {
+    // What the browser kept of answers goes with whoever may see them; what waits to be sent stays.
+    response.setHeader('Clear-Site-Data', '"cache"');
     return this.sessions.end(request, response);
   }
 
@@ -126,7 +129,11 @@ export class AccountController {
     @Res({ passthrough: true }) response: Response,
   ): Promise<SessionView> {
     const { workshopId } = identityNow()!;
-    const personId = await this.accounts.setPassword(passwords, addressOf(request));
+    const personId = await this.accounts.setPassword(
+      passwords,
+      addressOf(request),
+      deviceIn(request),
+    );
     identified(await this.sessions.begin(request, response, personId, workshopId ?? undefined));
     return this.sessions.view(request);
   }
@@ -148,7 +155,7 @@ export class AccountController {
     @Req() request: Request,
     @Res({ passthrough: true }) response: Response,
   ): Promise<void> {
-    await this.accounts.forget(password, addressOf(request));
+    await this.accounts.forget(password, addressOf(request), deviceIn(request));
     takeCookie(response);
   }
 

@@ -9,7 +9,7 @@ import {
 import { AccountsService } from './accounts.service.js';
 import { LinksService } from './links.service.js';
 import { AT_HOME, SessionsService } from './sessions.service.js';
-import { Throttle } from './throttle.js';
+import { NameTries, Throttle } from './throttle.js';
 import { Tidy } from './tidy.js';
 import { Once } from '../idempotency/once.interceptor.js';
 import { WhoMay } from './who-may.guard.js';
@@ -27,6 +27,7 @@ export class AccountsModule {
         SessionsService,
         LinksService,
         Throttle,
+        NameTries,
         Tidy,
         { provide: AT_HOME, useValue: atHome },
         { provide: APP_GUARD, useClass: WhoMay },

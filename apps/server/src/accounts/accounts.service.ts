@@ -20,7 +20,8 @@ import { writeAuditEntry } from '../trail/audit-entry.js';
 import { beginWorkshop } from '../workshop/fresh-workshop.js';
 import { hashPassword, isPassword } from './passwords.js';
 import { personView, SessionsService } from './sessions.service.js';
-import { Throttle } from './throttle.js';
+import { skeletonOf } from './look-alike.js';
+import { NameTries, Throttle } from './throttle.js';
 
 /** Held by whoever sets up an installation, or changes who owns a workshop. */
 const SETTING_UP = 727_002;
@@ -60,6 +61,7 @@ export class AccountsService {
   constructor(
     private readonly dataSource: DataSource,
     private readonly throttle: Throttle,
+    private readonly names: NameTries,
     private readonly sessions: SessionsService,
   ) {}
 
@@ -84,9 +86,14 @@ export class AccountsService {
   }
 
   /** @returns whose name and password it is. @throws AppError 401, 429, alike for names that there are and are not */
-  async whose({ signIn, password }: SignInDto, address: string): Promise<string> {
-    const takeBack = await this.throttle.count(signIn, address);
+  async whose(
+    { signIn, password }: SignInDto,
+    address: string,
+    device: string | null,
+  ): Promise<string> {
     const person = await this.dataSource.manager.findOneBy(PersonRow, { signIn: asSignIn(signIn) });
+    const known = await this.sessions.knows(device, person?.id ?? null);
+    const takeBack = await this.throttle.count(signIn, address, known ? device : null);
     if (!(await isPassword(person?.passwordHash ?? null, password)) || !person) throw wrong();
     await takeBack();
     return person.id;
@@ -104,19 +111,27 @@ export class AccountsService {
 
   async change({ name, signIn }: AccountDto): Promise<void> {
     const { personId } = identityNow()!;
+    const counted = await this.names.count(personId);
     await this.dataSource.transaction(async (manager) => {
       await refuseTaken(manager, signIn, personId);
+      await refuseAlike(manager, name, { personId, workshopId: null });
       await manager.update(PersonRow, { id: personId }, { name: name.trim(), signIn });
       await writeAuditEntry(manager, 'person.changed', { subject: personId });
     });
+    await counted();
   }
 
   /** A new password of one's own: other devices are signed out. @throws AppError 401 where the present one is wrong */
-  async setPassword({ current, password }: PasswordDto, address: string): Promise<string> {
+  async setPassword(
+    { current, password }: PasswordDto,
+    address: string,
+    device: string | null,
+  ): Promise<string> {
     const { personId, sessionId } = identityNow()!;
     const person = await this.dataSource.manager.findOneByOrFail(PersonRow, { id: personId });
     if (person.passwordHash !== null) {
-      const takeBack = await this.throttle.count(person.signIn, address);
+      const known = await this.sessions.knows(device, personId);
+      const takeBack = await this.throttle.count(person.signIn, address, known ? device : null);
       if (!(await isPassword(person.passwordHash, current ?? ''))) {
         throw new AppError(
           HttpStatus.UNPROCESSABLE_ENTITY,
@@ -235,11 +250,11 @@ export class AccountsService {
   }
 
   /** The account of whoever asks, for good; the trail keeps what was done, and not by whom. */
-  async forget(password: string, address: string): Promise<void> {
+  async forget(password: string, address: string, device: string | null): Promise<void> {
     const { personId } = identityNow()!;
     const { manager } = this.dataSource;
     const person = await manager.findOneByOrFail(PersonRow, { id: personId });
-    if ((await this.whose({ signIn: person.signIn, password }, address)) !== personId)
+    if ((await this.whose({ signIn: person.signIn, password }, address, device)) !== personId)
       throw wrong();
     await this.dataSource.transaction(async (one) => {
       await oneAtATime(one);
@@ -278,11 +293,33 @@ async function refuseTaken(
   await manager.query('select pg_advisory_xact_lock(hashtext(lower($1)))', [signIn]);
   const found = await manager.findOneBy(PersonRow, { signIn: asSignIn(signIn) });
   if (found && found.id !== own) {
-    throw invalid(
-      [{ path: 'signIn', message: 'is taken by somebody else here; choose another' }],
-      'The account',
-    );
+    // It may be taken by somebody whom nobody here knows: that there is somebody is not said.
+    throw invalid([{ path: 'signIn', message: 'cannot be used; choose another' }], 'The account');
   }
+}
+
+/** Members of one workshop are told apart by their names. @throws AppError 422 for one that looks like another's */
+export async function refuseAlike(
+  manager: EntityManager,
+  name: string,
+  {
+    personId,
+    workshopId,
+  }: { readonly personId: string | null; readonly workshopId: string | null },
+): Promise<void> {
+  const others = await manager.query<{ name: string }[]>(
+    `select distinct p.name from member theirs join person p on p.id = theirs.person_id
+     where theirs.person_id is distinct from $1
+       and (theirs.workshop_id = $2
+         or theirs.workshop_id in (select workshop_id from member where person_id = $1))`,
+    [personId, workshopId],
+  );
+  const looks = skeletonOf(name);
+  if (!others.some((other) => skeletonOf(other.name) === looks)) return;
+  throw invalid(
+    [{ path: 'name', message: 'looks like that of somebody who is here; add something to it' }],
+    'The account',
+  );
 }
 
 async function refuseLastOwner(manager: EntityManager, member: MemberRow): Promise<void> {

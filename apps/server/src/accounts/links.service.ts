@@ -7,7 +7,7 @@ import { currentUser } from '../identity/identity.js';
 import { LinkRow, MemberRow, PersonRow } from '../rows/people.entities.js';
 import { Workshop } from '../rows/workshop.entity.js';
 import { writeAuditEntry } from '../trail/audit-entry.js';
-import { AccountsService, ownPasswordFirst } from './accounts.service.js';
+import { AccountsService, ownPasswordFirst, refuseAlike } from './accounts.service.js';
 import { hashPassword } from './passwords.js';
 import { SessionsService } from './sessions.service.js';
 
@@ -132,6 +132,8 @@ export class LinksService {
         'Choose it under You. The invitation still holds for somebody else.',
       );
     }
+    const { name } = await manager.findOneByOrFail(PersonRow, { id: personId });
+    await refuseAlike(manager, name, { personId, workshopId });
     await manager.insert(MemberRow, { workshopId, personId, role: role ?? 'viewer' });
     await writeAuditEntry(manager, 'person.joined', {
       workshopId,

@@ -7,7 +7,9 @@ import type { PostgresDriver } from 'typeorm/driver/postgres/PostgresDriver.js';
 import { notFound } from '../errors/app-error.js';
 import {
   changeTokenOf,
+  deviceIn,
   giveCookie,
+  giveDeviceCookie,
   hashOf,
   LASTS,
   newToken,
@@ -164,8 +166,30 @@ export class SessionsService {
       address: addressOf(request),
       seenAt: new Date(),
     });
+    const device = deviceIn(request) ?? newToken();
     giveCookie(request, response, token);
+    await this.remember(device, personId);
+    giveDeviceCookie(request, response, device);
     return this.workingIn((await this.held(token))!);
+  }
+
+  /** Whether somebody signed in on a device before. */
+  async knows(device: string | null, personId: string | null): Promise<boolean> {
+    if (device === null || personId === null) return false;
+    const rows = await this.dataSource.query<object[]>(
+      'select from device where token_hash = $1 and person_id = $2',
+      [hashOf(device), personId],
+    );
+    return rows.length > 0;
+  }
+
+  /** Somebody showed who they are on this device. */
+  private async remember(device: string, personId: string): Promise<void> {
+    await this.dataSource.query(
+      `insert into device (token_hash, person_id) values ($1, $2)
+       on conflict (token_hash, person_id) do update set seen_at = now()`,
+      [hashOf(device), personId],
+    );
   }
 
   async end(request: Request, response: Response): Promise<void> {

@@ -1,6 +1,6 @@
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
 import { DataSource, LessThan } from 'typeorm';
-import { LASTS } from '../identity/cookie.js';
+import { DEVICE_LASTS, LASTS } from '../identity/cookie.js';
 import { Queue } from '../queue/queue.service.js';
 import { LinkRow, SessionRow } from '../rows/people.entities.js';
 
@@ -29,6 +29,9 @@ export class Tidy implements OnApplicationBootstrap {
   async tidy(now: Date): Promise<void> {
     const { manager } = this.dataSource;
     await manager.delete(SessionRow, { seenAt: LessThan(new Date(now.getTime() - LASTS)) });
+    await manager.query('delete from device where seen_at < $1', [
+      new Date(now.getTime() - DEVICE_LASTS),
+    ]);
     await manager.delete(LinkRow, { until: LessThan(now) });
     await manager.query('delete from request where created_at < $1', [
       new Date(now.getTime() - ANSWERED_FOR),

@@ -32,5 +32,23 @@ export function giveCookie(request: Request, response: Response, token: string):
   });
 }
 
+const DEVICE = 'coiled-strand-device';
+
+/** A device on which nobody signed in for so long, in ms, is as good as new. */
+export const DEVICE_LASTS = 365 * 24 * 60 * 60 * 1000;
+
+/** By what a device is known on which somebody signed in before; it signs nobody in. */
+export const deviceIn = ({ headers }: Request): string | null =>
+  parse(headers.cookie ?? '')[DEVICE] || null;
+
+export const giveDeviceCookie = (request: Request, response: Response, token: string): void =>
+  void response.cookie(DEVICE, token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: request.secure,
+    maxAge: DEVICE_LASTS,
+    path: '/api',
+  });
+
 export const takeCookie = (response: Response): void =>
   void response.clearCookie(NAME, { path: '/' });

@@ -1,8 +1,8 @@
 import type { MigrationInterface, QueryRunner } from 'typeorm';
 
 /**
- * A request that has a name is carried out once, whatever it asks for; and of what is bought no more comes than was
- * to be bought.
+ * A request that has a name is carried out once, whatever it asks for; of what is bought no more comes than was to be
+ * bought; and a device on which somebody signed in is known again.
  */
 export class Requests1800000000002 implements MigrationInterface {
   async up(runner: QueryRunner): Promise<void> {
@@ -18,6 +18,12 @@ export class Requests1800000000002 implements MigrationInterface {
       primary key (person_id, key)
     )`);
     await runner.query('create index on request (created_at)');
+    await runner.query(`create table device (
+      token_hash bytea not null,
+      person_id uuid not null references person (id) on delete cascade,
+      seen_at timestamptz not null default now(),
+      primary key (token_hash, person_id)
+    )`);
     await runner.query('alter table movement drop column request');
     await runner.query(
       `update shopping set arrived = (item ->> 'count')::int where arrived > (item ->> 'count')::int`,
@@ -34,6 +40,7 @@ export class Requests1800000000002 implements MigrationInterface {
     await runner.query(
       'create unique index on movement (workshop_id, request) where request is not null',
     );
+    await runner.query('drop table device');
     await runner.query('drop table request');
   }
 }
