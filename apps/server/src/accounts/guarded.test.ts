@@ -146,7 +146,7 @@ describe('what a browser keeps', () => {
     const { signed } = await memberOf(test.app, 'viewer', 'signs-out');
     const first = await of(signed).get('/api/pieces').expect(200);
     expect(first.headers['cache-control']).toBe('private, no-cache');
-    const etag = first.headers['etag'] as string;
+    const etag = first.headers['etag']!;
     await of(signed).get('/api/pieces').set('If-None-Match', etag).expect(304);
     const { items } = first.body as PageView<PieceView>;
     const piece = await of(signed).get(`/api/pieces/${items[0]!.id}`).expect(200);

@@ -18,7 +18,7 @@ export async function checkRows(manager: EntityManager): Promise<void> {
   for (const table of TABLES) {
     for await (const row of rowsOf(manager, table)) {
       const [fault] = ROW_RULES[table](row);
-      if (fault) throw strange(table, row['id'], `${fault.path} ${fault.message}`);
+      if (fault) throw strange(table, row.id, `${fault.path} ${fault.message}`);
     }
   }
   await cleanPhotos(manager);
@@ -37,7 +37,7 @@ async function* rowsOf(manager: EntityManager, table: Table): AsyncGenerator<Row
     );
     for (const { row } of rows) yield row;
     if (rows.length < limit) return;
-    after = rows.at(-1)!.row['id'];
+    after = rows.at(-1)!.row.id;
   }
 }
 

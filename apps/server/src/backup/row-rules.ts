@@ -62,9 +62,9 @@ const count = (row: Row, column: string, least: number): Faults => {
     : [{ path: column, message: `must be a whole number from ${least} on` }];
 };
 const setAside = (row: Row): Faults =>
-  row['set_aside'] === null
+  row.set_aside === null
     ? []
-    : asSent(SetAsideDto, { reason: row['set_aside'] }).map((fault) => ({
+    : asSent(SetAsideDto, { reason: row.set_aside }).map((fault) => ({
         ...fault,
         path: 'set_aside',
       }));
@@ -137,7 +137,7 @@ function lot(row: Row): Faults {
   return [
     ...shapeFaults('boolean', whole, 'whole'),
     ...shapeFaults('number', left, 'left_over'),
-    ...(row['thing_key'] === thingKey(thing as Thing)
+    ...(row.thing_key === thingKey(thing as Thing)
       ? []
       : [{ path: 'thing_key', message: 'is not that of its thing' }]),
   ];
@@ -147,14 +147,14 @@ function make(row: Row): Faults {
   const frozen = Object.entries(FROZEN).flatMap(([column, shape]) =>
     shapeFaults(shape, row[column], column),
   );
-  const steps = row['steps'] as readonly { readonly id: string }[];
-  const at = row['at'] as { readonly step?: unknown } | null;
+  const steps = row.steps as readonly { readonly id: string }[];
+  const at = row.at as { readonly step?: unknown } | null;
   const faults = [
     ...frozen,
-    ...asSent(PieceDto, row['piece'], 'piece'),
+    ...asSent(PieceDto, row.piece, 'piece'),
     ...asSent(StepPlaceDto, at, 'at'),
-    ...orNull(MakeLogDto, row['record'], 'record'),
-    ...orNull(HalfWayDto, row['measured'], 'measured'),
+    ...orNull(MakeLogDto, row.record, 'record'),
+    ...orNull(HalfWayDto, row.measured, 'measured'),
     ...setAside(row),
     ...count(row, 'number', 1),
   ];
@@ -167,18 +167,18 @@ function make(row: Row): Faults {
 /** By which rules the rows of each table are taken in: those of the requests that write them. */
 export const ROW_RULES: Readonly<Record<Table, Rule>> = {
   workshop: (row) => [
-    ...asSent(NewWorkshopDto, { name: row['name'] }),
+    ...asSent(NewWorkshopDto, { name: row.name }),
     ...text(row, 'maker', 200),
-    ...asSent(SettingsDto, row['settings'], 'settings'),
-    ...orNull(WeekDto, row['week'], 'week'),
-    ...orNull(PricingDto, row['pricing'], 'pricing'),
-    ...orNull(BackupPlanDto, row['backup'], 'backup'),
+    ...asSent(SettingsDto, row.settings, 'settings'),
+    ...orNull(WeekDto, row.week, 'week'),
+    ...orNull(PricingDto, row.pricing, 'pricing'),
+    ...orNull(BackupPlanDto, row.backup, 'backup'),
   ],
   person: (row) => [
-    ...asSent(AccountDto, { name: row['name'], signIn: row['sign_in'] }),
-    ...orNull(PreferencesDto, row['preferences'], 'preferences'),
-    ...(row['password_hash'] === null ||
-    /^\$argon2id\$[\w$=,+/-]{20,400}$/.test(row['password_hash'] as string)
+    ...asSent(AccountDto, { name: row.name, signIn: row.sign_in }),
+    ...orNull(PreferencesDto, row.preferences, 'preferences'),
+    ...(row.password_hash === null ||
+    /^\$argon2id\$[\w$=,+/-]{20,400}$/.test(row.password_hash as string)
       ? []
       : [{ path: 'password_hash', message: 'is none' }]),
   ],
@@ -187,34 +187,34 @@ export const ROW_RULES: Readonly<Record<Table, Rule>> = {
   ...(Object.fromEntries(
     LIST_IDS.map((id) => [
       LISTS[id].table,
-      (row: Row) => asSent(LIST_DTOS[id], row['value'], 'value'),
+      (row: Row) => asSent(LIST_DTOS[id], row.value, 'value'),
     ]),
   ) as Record<(typeof LISTS)[(typeof LIST_IDS)[number]]['table'], Rule>),
-  knot: (row) => [...asSent(DrawnKnotDto, row['value'], 'value'), ...count(row, 'version', 1)],
+  knot: (row) => [...asSent(DrawnKnotDto, row.value, 'value'), ...count(row, 'version', 1)],
   piece: (row) => [
-    ...asSent(PieceDto, row['spec'], 'spec'),
-    ...asSent(TagsDto, { tags: row['tags'] }),
+    ...asSent(PieceDto, row.spec, 'spec'),
+    ...asSent(TagsDto, { tags: row.tags }),
     ...count(row, 'version', 1),
   ],
   piece_version: (row) => [
-    ...asSent(PieceDto, row['spec'], 'spec'),
-    ...asSent(VersionNameDto, { name: row['name'] }),
+    ...asSent(PieceDto, row.spec, 'spec'),
+    ...asSent(VersionNameDto, { name: row.name }),
     ...count(row, 'version', 1),
   ],
   customer: (row) =>
     order({
       // Of one who was forgotten there is no name.
-      customer: row['forgotten_at'] !== null && row['name'] === '' ? 'x' : row['name'],
-      contact: row['contact'],
+      customer: row.forgotten_at !== null && row.name === '' ? 'x' : row.name,
+      contact: row.contact,
     }),
   customer_order: (row) => [
     ...order({
-      promisedFor: row['promised_for'],
-      price: row['price'],
-      paid: row['paid'],
-      note: row['note'],
+      promisedFor: row.promised_for,
+      price: row.price,
+      paid: row.paid,
+      note: row.note,
     }),
-    ...asSent(OrderStateDto, { state: row['state'] }),
+    ...asSent(OrderStateDto, { state: row.state }),
   ],
   order_line: (row) => {
     const { piece_id: pieceId, what, size, colour, number } = row;
@@ -226,10 +226,10 @@ export const ROW_RULES: Readonly<Record<Table, Rule>> = {
   make,
   // Looked at with its bytes, where it is written anew.
   photo: () => [],
-  swatch: (row) => [...asSent(SwatchDto, row['value'], 'value'), ...setAside(row)],
+  swatch: (row) => [...asSent(SwatchDto, row.value, 'value'), ...setAside(row)],
   evidence: (row) => [
-    ...shapeFaults({ oneOf: ['make', 'swatch'] }, row['source'], 'source'),
-    ...shapeFaults(OBSERVATION, row['observation'], 'observation'),
+    ...shapeFaults({ oneOf: ['make', 'swatch'] }, row.source, 'source'),
+    ...shapeFaults(OBSERVATION, row.observation, 'observation'),
     ...text(row, 'label', 400),
     ...setAside(row),
   ],
@@ -243,23 +243,23 @@ export const ROW_RULES: Readonly<Record<Table, Rule>> = {
           surprise: { named: 'number' },
         },
       },
-      row['learnt'],
+      row.learnt,
       'learnt',
     ),
   lot,
   cutting: (row) => [
-    ...asSent(CuttingSessionDto, row['session'], 'session'),
+    ...asSent(CuttingSessionDto, row.session, 'session'),
     ...text(row, 'name', 200),
   ],
-  shopping: (row) => asSent(ShoppingItemDto, row['item'], 'item'),
-  kit: (row) => [...asSent(KitDto, row['kit'], 'kit'), ...count(row, 'packed', 0)],
+  shopping: (row) => asSent(ShoppingItemDto, row.item, 'item'),
+  kit: (row) => [...asSent(KitDto, row.kit, 'kit'), ...count(row, 'packed', 0)],
   movement: (row) => [
-    ...shapeFaults({ oneOf: MOVEMENT_REASONS }, row['reason'], 'reason'),
-    ...shapeFaults('number', row['amount'], 'amount'),
+    ...shapeFaults({ oneOf: MOVEMENT_REASONS }, row.reason, 'reason'),
+    ...shapeFaults('number', row.amount, 'amount'),
     ...text(row, 'note', 400),
   ],
   trail: (row) => [
-    ...shapeFaults({ oneOf: DEEDS }, row['did'], 'did'),
-    ...shapeFaults({ maybe: 'text' }, row['more'], 'more'),
+    ...shapeFaults({ oneOf: DEEDS }, row.did, 'did'),
+    ...shapeFaults({ maybe: 'text' }, row.more, 'more'),
   ],
 };
