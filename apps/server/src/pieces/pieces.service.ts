@@ -58,6 +58,9 @@ interface MadeOf extends Pick<PieceView, 'make' | 'logged'> {
   readonly all: number;
 }
 
+/** Somebody else has written since. */
+class Overtaken extends Error {}
+
 @Injectable()
 export class PiecesService {
   constructor(
@@ -108,37 +111,41 @@ export class PiecesService {
     request: string | null = null,
   ): Promise<PieceView> {
     const workshopId = await this.workshop.id();
-    const own = await this.pieces.manager.transaction(async (manager) => {
-      await keepBefore(manager, { id, workshopId, seen });
-      const written = await manager
-        .createQueryBuilder()
-        .update(PieceRow)
-        .set({
-          spec: () => ':spec',
-          version: () => 'version + 1',
-          updatedAt: () => 'now()',
-          changedBy: request,
-        })
-        .where(
-          'id = :id and workshop_id = :workshopId and version = :seen and archived_at is null',
-          { id, workshopId, seen },
-        )
-        .setParameter('spec', JSON.stringify(piece))
-        .returning(['id', 'spec', 'version', 'updatedAt', 'tags'])
-        .execute();
-      // The answer is what this call wrote, whoever has written since.
-      return (written.raw as Written[])[0];
-    });
-    if (!own) {
-      const current = await this.get(id);
-      throw new AppError(
-        HttpStatus.PRECONDITION_FAILED,
-        'piece.changed',
-        'This piece was changed in another window since you opened it.',
-        'Choose which version to keep; the other is not lost.',
-        { current },
-      );
-    }
+    const own = await this.pieces.manager
+      .transaction(async (manager) => {
+        await keepBefore(manager, { id, workshopId, seen });
+        const written = await manager
+          .createQueryBuilder()
+          .update(PieceRow)
+          .set({
+            spec: () => ':spec',
+            version: () => 'version + 1',
+            updatedAt: () => 'now()',
+            changedBy: request,
+          })
+          .where(
+            'id = :id and workshop_id = :workshopId and version = :seen and archived_at is null',
+            { id, workshopId, seen },
+          )
+          .setParameter('spec', JSON.stringify(piece))
+          .returning(['id', 'spec', 'version', 'updatedAt', 'tags'])
+          .execute();
+        // The answer is what this call wrote, whoever has written since.
+        const [one] = written.raw as Written[];
+        // Refused in here, so that nothing of the request stays, not even its name.
+        if (!one) throw new Overtaken();
+        return one;
+      })
+      .catch(async (error: unknown) => {
+        if (!(error instanceof Overtaken)) throw error;
+        throw new AppError(
+          HttpStatus.PRECONDITION_FAILED,
+          'piece.changed',
+          'This piece was changed in another window since you opened it.',
+          'Choose which version to keep; the other is not lost.',
+          { current: await this.get(id) },
+        );
+      });
     const row = this.pieces.create({ ...own, changedBy: request, updatedAt: own.updated_at });
     const [view] = await this.views([row]);
     return view!;

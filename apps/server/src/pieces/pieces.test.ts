@@ -77,6 +77,9 @@ describe('pieces', () => {
     // Whoever comes with another is told whose change it collides with.
     const other = await put('other', 'request-2').expect(412);
     expect(other.body.error.current.changedBy).toBe('request-1');
+    // The same change on what is there now: that it was refused before is no answer to it.
+    const kept = (await put('other', 'request-2', 2).expect(200)).body as PieceView;
+    expect(kept).toMatchObject({ version: 3, changedBy: 'request-2' });
     for (const bad of ['', 'x', 'no spaces here', 'ü'.repeat(9), 'a'.repeat(65)]) {
       const refused = await put('bad', encodeURI(bad), 2).expect(400);
       expect(refused.body.error.code).toBe('request.unreadable');
