@@ -1,15 +1,16 @@
 import 'reflect-metadata';
-import { PHOTO_LIMITS, PHOTO_TYPES } from '@coiled-strand/contract';
+import { PHOTO_TYPES } from '@coiled-strand/contract';
 import { ConsoleLogger } from '@nestjs/common';
 import { NestFactory } from '@nestjs/core';
 import type { NestExpressApplication } from '@nestjs/platform-express';
 import compression from 'compression';
-import type { NextFunction, Request, Response } from 'express';
+import { raw, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import { AppModule } from './app.module.js';
 import type { Config } from './config/config.js';
 import { ErrorFilter } from './errors/error.filter.js';
 import { ValidationPipe } from './errors/validation.js';
+import { BODY_LIMITS, SMALL } from './errors/body-limits.js';
 import { notTooOften } from './http/not-too-often.js';
 import { withIdentity } from './identity/identity.js';
 import { plainRequest } from './http/plain-request.js';
@@ -53,10 +54,12 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
       filter: (req, res) => req.headers.accept !== EVENTS && compression.filter(req, res),
     }),
   );
-  app.useBodyParser('raw', { type: JSON_TYPE, limit: '1mb' });
+  // Whoever may be anybody sends little: a name, a password, a link.
+  app.use(SMALL, raw({ type: JSON_TYPE, limit: BODY_LIMITS.small }));
+  app.useBodyParser('raw', { type: JSON_TYPE, limit: BODY_LIMITS.json });
   app.use(jsonBody);
   app.use(plainRequest);
-  app.useBodyParser('raw', { type: [...PHOTO_TYPES], limit: PHOTO_LIMITS.bytes });
+  app.useBodyParser('raw', { type: [...PHOTO_TYPES], limit: BODY_LIMITS.picture });
   // What is answered is for who asked, and asked for anew each time; a route that knows better says so.
   app.use('/api', (_: Request, response: Response, next: NextFunction) => {
     response.setHeader('Cache-Control', 'private, no-cache');

@@ -64,3 +64,14 @@ it('bodies as large as may be are refused in a few kilobytes by every route that
     }
   }
 });
+
+it('whoever may be anybody sends little', async () => {
+  for (const path of ['session', 'set-up', 'links/look', 'links/join', 'links/reset']) {
+    const { status, body } = await as(test.app)()
+      .post(`/api/${path}`)
+      .set('content-type', 'application/json')
+      .send(`[${'{},'.repeat(1_500)}{}]`);
+    expect([path, status, body.error.code]).toEqual([path, 413, 'body.too-large']);
+    expect(body.error.message).toContain('4 kB');
+  }
+});

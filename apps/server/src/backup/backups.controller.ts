@@ -1,4 +1,5 @@
 import { createReadStream } from 'node:fs';
+import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import {
   BackupPlanDto,
@@ -107,9 +108,9 @@ export class BackupsController {
     const { name } = await this.workshop.get();
     await writeAuditEntry(this.dataSource.manager, 'workshop.backed-up');
     const madeAt = new Date();
-    named(response, fileName(name, madeAt));
     const scope = { of: 'workshop', id: workshopId, owner: personId } as const;
-    await sent(backupStream(this.url, scope, madeAt), response);
+    const begin = () => backupStream(this.url, scope, madeAt);
+    await sent(fileName(name, madeAt), begin, response);
   }
 
   @Roles('owner')
@@ -159,8 +160,7 @@ export class BackupsController {
   async kept(@Param('id', uuid('backup')) id: string, @Res() response: Response): Promise<void> {
     const { path, madeAt } = await this.backups.fileOf(id);
     const { name } = await this.workshop.get();
-    named(response, fileName(name, madeAt));
-    await sent(createReadStream(path), response);
+    await sent(fileName(name, madeAt), () => createReadStream(path), response);
   }
 }
 
@@ -173,12 +173,45 @@ function named(response: Response, name: string): void {
   );
 }
 
-/** What breaks off on its way is broken off: whoever takes it must not think that it is whole. */
-async function sent(source: NodeJS.ReadableStream, response: Response): Promise<void> {
+/** A download of which nothing was taken for so long, in ms, is given up: it holds a transaction open. */
+export const PATIENCE = { ms: 30_000 };
+/** So many are written at once; each takes a connection of its own. */
+const AT_ONCE = 3;
+let under = 0;
+
+const tooMany = (): AppError =>
+  new AppError(
+    HttpStatus.SERVICE_UNAVAILABLE,
+    'backups.busy',
+    'Some backups are being taken just now.',
+    'Try again when they are through.',
+    { retryAfter: 30 },
+  );
+
+/**
+ * Sends a file that is begun when its turn has come. What breaks off on its way is broken off: whoever takes it must not
+ * think that it is whole.
+ */
+async function sent(name: string, begin: () => Readable, response: Response): Promise<void> {
+  if (under >= AT_ONCE) throw tooMany();
+  under++;
+  named(response, name);
+  let taken = 0;
+  // Bytes that the other side took: what lies in between was taken by nobody.
+  const outgoing = (): number =>
+    (response.socket?.bytesWritten ?? 0) - (response.socket?.writableLength ?? 0);
+  const watch = setInterval(() => {
+    const now = outgoing();
+    if (now === taken) response.destroy();
+    taken = now;
+  }, PATIENCE.ms);
   try {
-    await pipeline(source, response);
+    await pipeline(begin(), response);
   } catch (error) {
     if (!response.headersSent) throw error;
     response.destroy();
+  } finally {
+    clearInterval(watch);
+    under--;
   }
 }

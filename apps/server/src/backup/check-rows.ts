@@ -1,5 +1,5 @@
 import type { EntityManager } from 'typeorm';
-import { cleanPicture } from '../makes/clean-picture.js';
+import { cleanPicture } from '../makes/pictures.js';
 import { unfitBackup, type Row } from './format.js';
 import { ROW_RULES } from './row-rules.js';
 import { AT_ONCE, TABLES, USUALLY_AT_ONCE, type Table } from './tables.js';

@@ -1,4 +1,4 @@
-import { PHOTO_LIMITS, type ErrorBody } from '@coiled-strand/contract';
+import type { ErrorBody } from '@coiled-strand/contract';
 import {
   Catch,
   HttpException,
@@ -8,6 +8,7 @@ import {
   type ExceptionFilter,
 } from '@nestjs/common';
 import type { Request, Response } from 'express';
+import { bodyLimit } from './body-limits.js';
 import { AppError, databaseAway, databaseBusy, diskFull } from './app-error.js';
 
 interface Answer {
@@ -28,8 +29,14 @@ const BUSY: readonly unknown[] = ['55P03', '57014', '40P01', '53300'];
 /** What the pool says where all its connections are taken for too long. */
 const NO_CONNECTION = 'timeout exceeded when trying to connect';
 
-/** @param picture whether the request sent a picture */
-function answerTo(exception: unknown, picture: boolean): Answer {
+const sayBytes = (bytes: number): string =>
+  bytes < 1_000_000 ? `${Math.floor(bytes / 1000)} kB` : `${bytes / 1_000_000} MB`;
+
+/**
+ * @param picture whether the request sent a picture
+ * @param limit bytes that its body may have
+ */
+function answerTo(exception: unknown, picture: boolean, limit: number): Answer {
   if (exception instanceof AppError) {
     const { status, code, message, remedy, details } = exception;
     return { status, error: { code, message, remedy, ...details } };
@@ -44,10 +51,10 @@ function answerTo(exception: unknown, picture: boolean): Answer {
       status: HttpStatus.PAYLOAD_TOO_LARGE,
       error: {
         code: 'body.too-large',
-        message: `What was sent is larger than ${picture ? PHOTO_LIMITS.bytes / 1_000_000 : 1} MB.`,
+        message: `What was sent is larger than ${sayBytes(limit)}.`,
         remedy: picture
           ? 'Make the picture smaller, or take it at a lower resolution.'
-          : 'A piece takes a few kilobytes; check that this is the right file.',
+          : 'Check that this is what you wanted to send; a piece takes a few kilobytes.',
       },
     };
   }
@@ -66,12 +73,12 @@ function answerTo(exception: unknown, picture: boolean): Answer {
     driverError?: { code?: string };
   };
   if (BUSY.includes(fault ?? driverError?.code) || message === NO_CONNECTION) {
-    return answerTo(databaseBusy(), picture);
+    return answerTo(databaseBusy(), picture, limit);
   }
-  if (NO_ROOM.includes(fault ?? driverError?.code)) return answerTo(diskFull(), picture);
+  if (NO_ROOM.includes(fault ?? driverError?.code)) return answerTo(diskFull(), picture, limit);
   const text = `${(exception as { code?: string }).code ?? ''} ${(exception as Error).message ?? ''}`;
   if (DATABASE_GONE.test(text)) {
-    return answerTo(databaseAway(), picture);
+    return answerTo(databaseAway(), picture, limit);
   }
   return {
     status: HttpStatus.INTERNAL_SERVER_ERROR,
@@ -92,9 +99,11 @@ export class ErrorFilter implements ExceptionFilter {
     const http = host.switchToHttp();
     const request = http.getRequest<Request & { id?: string }>();
     const response = http.getResponse<Response>();
+    const sent = request.headers['content-type'] ?? '';
     const { status, error } = answerTo(
       exception,
-      (request.headers['content-type'] ?? '').startsWith('image/'),
+      sent.startsWith('image/'),
+      bodyLimit(request.path, sent),
     );
     if (status >= 500) {
       this.log.error({

@@ -11,7 +11,7 @@ import { DataSource, In, Repository } from 'typeorm';
 import { AppError, notFound } from '../errors/app-error.js';
 import { Queue } from '../queue/queue.service.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
-import { cleanPicture } from './clean-picture.js';
+import { cleanPicture } from './pictures.js';
 import { MakesService } from './makes.service.js';
 import { MakeRow } from '../rows/make.entity.js';
 import { pageOf, withWords, type Order } from '../rows/page-of.js';
@@ -45,8 +45,8 @@ export class PhotosService {
       throw new AppError(
         HttpStatus.UNSUPPORTED_MEDIA_TYPE,
         'photo.type',
-        'This is no JPEG, PNG or WebP picture, or a broken one.',
-        'Choose a photo as your camera stores it, or save the picture as one of these.',
+        'This is no JPEG, PNG or WebP picture, or a broken one, or one of too many pixels.',
+        'Choose a photo as your camera stores it, or save the picture as one of these, with 24 million pixels at most.',
       );
     }
     const { id, type, size } = await this.dataSource.transaction(async (manager) => {

@@ -1,6 +1,8 @@
+import { setTimeout } from 'node:timers/promises';
 import { describe, expect, it } from '@jest/globals';
 import type { MakeView, PhotoView, PieceView } from '@coiled-strand/contract';
 import sharp from 'sharp';
+import { endPictures } from './pictures.js';
 import { useTestApp } from '../testing/test-app.js';
 
 const api = useTestApp();
@@ -79,15 +81,39 @@ describe('photos of a make', () => {
       const { status, body } = await send(make, broken);
       expect([status, body.error.code]).toEqual([415, 'photo.type']);
     }
-    const huge = await sharp({
-      // One more than 60 million points.
-      create: { width: 7_800, height: 7_800, channels: 3, background: '#fff' },
-      limitInputPixels: false,
-    })
-      .png({ compressionLevel: 9 })
-      .toBuffer();
-    expect(huge.length).toBeLessThan(5_000_000);
-    await send(make, huge).expect(415);
+    const plain = (width: number, height: number) =>
+      sharp({
+        create: { width, height, channels: 3, background: '#fff' },
+        limitInputPixels: false,
+      });
+    const bomb = await plain(7_600, 7_700).webp({ lossless: true, effort: 0 }).toBuffer();
+    expect(bomb.length).toBeLessThan(100_000);
+    const huge = await plain(5_000, 4_900).png({ compressionLevel: 1 }).toBuffer();
+    const before = process.memoryUsage().rss;
+    // Eight at once are no worse: they are not decoded here, and not at all.
+    const refused = await Promise.all(
+      [...Array.from({ length: 8 }, () => bomb), huge].map((one) => send(make, one)),
+    );
+    expect(refused.map(({ status }) => status)).toEqual(Array.from({ length: 9 }, () => 415));
+    expect(process.memoryUsage().rss - before).toBeLessThan(300_000_000);
+    // What a good camera takes is kept, half as wide and high.
+    const large = await plain(6_400, 4_800).jpeg({ quality: 40 }).toBuffer();
+    const photo = (await send(make, large, 'image/jpeg').expect(201)).body as PhotoView;
+    const kept = (await api().get(`/api/photos/${photo.id}`).expect(200)).body as Buffer;
+    expect(await sharp(kept).metadata()).toMatchObject({ width: 3_200, height: 2_400 });
+  });
+
+  it('are decoded elsewhere: a process that ends over one is begun anew, and the others are kept', async () => {
+    const make = await someMake();
+    const all = Promise.all(Array.from({ length: 4 }, () => send(make, PNG)));
+    for (let n = 0; n < 3; n++) {
+      await setTimeout(30);
+      endPictures();
+    }
+    const statuses = (await all).map(({ status }) => status);
+    expect(statuses.every((status) => status === 201 || status === 415)).toBe(true);
+    expect(statuses.filter((status) => status === 201).length).toBeGreaterThan(0);
+    await send(make, PNG).expect(201);
   });
 
   it('are no more than a make keeps, also when all are sent at once', async () => {

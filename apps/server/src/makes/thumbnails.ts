@@ -1,20 +1,10 @@
 import { Injectable, type OnApplicationBootstrap } from '@nestjs/common';
-import sharp from 'sharp';
 import { DataSource, IsNull, type EntityManager } from 'typeorm';
 import { Queue } from '../queue/queue.service.js';
 import { PhotoRow } from '../rows/photo.entity.js';
+import { smallPicture } from './pictures.js';
 
 export const THUMB_TYPE = 'image/webp';
-/** Longest side in px: twice what a page shows, for fine screens. */
-const SIDE = 360;
-
-/** A picture made small. */
-const smaller = (bytes: Buffer): Promise<Buffer> =>
-  sharp(bytes)
-    .resize(SIDE, SIDE, { fit: 'inside', withoutEnlargement: true })
-    .webp({ quality: 78 })
-    .toBuffer();
-
 /** Asks for the thumbnails of pictures that have none. */
 export async function wantThumbs(manager: EntityManager, queue: Queue): Promise<void> {
   const photos = await manager.find(PhotoRow, { where: { thumb: IsNull() }, select: { id: true } });
@@ -43,6 +33,8 @@ export class Thumbnails implements OnApplicationBootstrap {
     });
     // It was taken away meanwhile, or another server was quicker.
     if (!photo) return;
-    await manager.update(PhotoRow, { id }, { thumb: await smaller(photo.bytes) });
+    const thumb = await smallPicture(photo.bytes);
+    if (!thumb) throw new Error(`photo ${id} cannot be made small`);
+    await manager.update(PhotoRow, { id }, { thumb });
   }
 }
