@@ -125,18 +125,24 @@ await run(async () => {
     while (!ending) {
       const died = await Promise.race([server.exited.then((how) => ({ how })), databaseDied]);
       if (ending) break;
-      if (died === 'database') {
+      // Both may have been killed: a server does not come up before its database.
+      if (died === 'database' || (cluster && !cluster.isUp())) {
         const words = cluster.lastWords();
         say(`The database ended by itself; starting it again. Its log says:\n${words}`);
         count.database(`Its log says:\n${words}`);
         await cluster.restart();
         databaseDied = database();
         say('The database is back');
-      } else {
-        say(`The server ended by itself (${died.how}); starting it again. See ${server.logFile}`);
-        count.server(`See ${server.logFile}.`);
+        continue;
+      }
+      say(`The server ended by itself (${died.how}); starting it again. See ${server.logFile}`);
+      count.server(`See ${server.logFile}.`);
+      try {
         await begin();
         say('The server is back');
+      } catch (error) {
+        // That it ended is seen in the next turn; the database may have ended meanwhile.
+        if (cluster?.isUp() ?? true) throw error;
       }
     }
     await ending;

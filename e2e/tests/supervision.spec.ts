@@ -50,6 +50,14 @@ const healthy = async (): Promise<boolean> => {
     return false;
   }
 };
+/** The guard that a start has begun. */
+const guardOf = (start: number): number =>
+  Number(
+    readFileSync(`/proc/${start}/task/${start}/children`, 'utf8')
+      .trim()
+      .split(' ')
+      .find((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('guard.mjs')),
+  );
 /** Neither the server nor the database runs, and nothing says that they do. */
 const allEnded = (...of: Named[]): Promise<void> =>
   expect
@@ -123,15 +131,46 @@ test('a server that dies is started again too', async () => {
   expect(await healthy()).toBe(true);
 });
 
+test('server and database killed at once are both back in seconds, and nothing that was stored is gone', async () => {
+  const before = await pieces();
+  for (const order of ['server first', 'database first']) {
+    const all = [running().server, database()];
+    if (order === 'database first') all.reverse();
+    for (const { pid } of all) process.kill(pid, 'SIGKILL');
+    await expect
+      .poll(async () => !all.some(({ pid }) => pid === running().server.pid) && (await healthy()), {
+        timeout: 60_000,
+      })
+      .toBe(true);
+    expect((await pieces()).map(({ id }) => id)).toEqual(before.map(({ id }) => id));
+  }
+});
+
+test('a start after everything was killed waits for what is left, and is there', async () => {
+  const guard = guardOf(program.child.pid!);
+  const all = [running().server, database()];
+  process.kill(guard, 'SIGKILL');
+  program.child.kill('SIGKILL');
+  for (const { pid } of all) process.kill(pid, 'SIGKILL');
+  await begin();
+  await ready();
+  expect(await healthy()).toBe(true);
+  // And one whose database is just going down when it is begun.
+  const db = database();
+  const { server } = running();
+  process.kill(guardOf(program.child.pid!), 'SIGKILL');
+  program.child.kill('SIGKILL');
+  process.kill(server.pid, 'SIGKILL');
+  process.kill(db.pid, 'SIGINT');
+  await begin();
+  await ready();
+  expect(await healthy()).toBe(true);
+});
+
 test('orphans of a start that was killed with its guard are ended or taken over by the next', async () => {
   const { server } = running();
   const db = database();
-  const guard = Number(
-    readFileSync(`/proc/${program.child.pid}/task/${program.child.pid}/children`, 'utf8')
-      .trim()
-      .split(' ')
-      .find((pid) => readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('guard.mjs')),
-  );
+  const guard = guardOf(program.child.pid!);
   // Stopped, the server cannot notice that its parent is gone.
   process.kill(server.pid, 'SIGSTOP');
   process.kill(guard, 'SIGKILL');

@@ -16,7 +16,7 @@ import {
 import { join } from 'node:path';
 import { freePort, isFree } from './port.mjs';
 import { Sentence, say } from './say.mjs';
-import { gone, named } from './process.mjs';
+import { gone, isAlive, named } from './process.mjs';
 import { capture, DATA, installPackages, isRoot } from './shell.mjs';
 
 const DEBIAN = '/usr/lib/postgresql';
@@ -188,6 +188,12 @@ async function died(data) {
   if (existsSync(note)) await gone(named(Number(readFileSync(note, 'utf8').split('\n')[0])), 500);
 }
 
+/** Whether it runs: by the same note. */
+function isUp(data) {
+  const note = join(data, 'postmaster.pid');
+  return existsSync(note) && isAlive(named(Number(readFileSync(note, 'utf8').split('\n')[0])));
+}
+
 /** Free bytes below which a database cannot be started: it writes before it answers. */
 const ROOM = 40_000_000;
 const hasRoom = (folder) => {
@@ -219,6 +225,19 @@ async function startAgain(port, cluster) {
 }
 
 /**
+ * Waits for one that runs already: it may be on its way up, or down.
+ *
+ * @returns false where it went down
+ */
+async function answers(port, { bin, data }) {
+  while (isUp(data)) {
+    if (capture(join(bin, 'pg_isready'), ['-h', '127.0.0.1', '-p', String(port)]).ok) return true;
+    await wait(200);
+  }
+  return false;
+}
+
+/**
  * A private database cluster on loopback with a port of its own.
  *
  * @param name folder below the data folder
@@ -226,7 +245,7 @@ async function startAgain(port, cluster) {
  * @param user whom its files must belong to; whoever the database runs as when left out
  * @param takeOver whether one that runs already is this caller's to stop
  * @returns its address, where it lies, how to stop it (which does nothing when it ran before and was not taken
- *   over), when it dies, its last words, and how to start it again
+ *   over), when it dies, whether it runs, its last words, and how to start it again
  */
 export async function startCluster(name, { durable, user, takeOver = false }) {
   await ensureBin();
@@ -257,6 +276,7 @@ export async function startCluster(name, { durable, user, takeOver = false }) {
     cluster,
     stop: () => (ran && !takeOver ? undefined : stopCluster(cluster)),
     died: () => died(data),
+    isUp: () => isUp(data),
     lastWords: () => lastWords(place),
     restart: () => startAgain(port, cluster),
   });
@@ -264,9 +284,13 @@ export async function startCluster(name, { durable, user, takeOver = false }) {
   const portFile = join(place, 'port');
   const keptPort = existsSync(portFile) ? Number(readFileSync(portFile, 'utf8')) : 0;
   forgetOthers(data);
-  if (asOwner(bin, 'pg_ctl', ['status', '-D', data]).ok && keptPort) return running(keptPort, true);
+  if (asOwner(bin, 'pg_ctl', ['status', '-D', data]).ok && keptPort) {
+    if (await answers(keptPort, cluster)) return running(keptPort, true);
+  }
   const port = keptPort && (await isFree(keptPort)) ? keptPort : await freePort();
   writeFileSync(portFile, String(port));
-  startOn(port, cluster);
+  // One that was killed leaves processes that take a moment to go.
+  if (existsSync(join(data, 'postmaster.pid'))) await startAgain(port, cluster);
+  else startOn(port, cluster);
   return running(port, false);
 }

@@ -31,6 +31,7 @@ export const databaseAway = (): AppError =>
     'database.away',
     'The database is not answering.',
     'Your work is kept in this window and is sent when it is back. Is PostgreSQL running?',
+    { retryAfter: 2 },
   );
 
 export const databaseBusy = (): AppError =>
