@@ -3,7 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { expect } from '@playwright/test';
 import { freePort } from '../scripts/lib/port.mjs';
 
-const START = fileURLToPath(new URL('../scripts/start.mjs', import.meta.url));
+export const START = fileURLToPath(new URL('../scripts/start.mjs', import.meta.url));
 
 /** The real start command, on a data folder of its own. */
 export interface Program {

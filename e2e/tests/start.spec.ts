@@ -8,13 +8,15 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import pg from 'pg';
 import { openLog } from '../../scripts/lib/log.mjs';
+import { freePort } from '../../scripts/lib/port.mjs';
 import { startCluster } from '../../scripts/lib/postgres.mjs';
+import { START } from '../start.js';
 
 const made: string[] = [];
 const named = (): string => {
@@ -132,4 +134,29 @@ test('a log is turned over, and the oldest are let go', async () => {
   for (const file of [...old(), 'server.log']) {
     expect(statSync(join(folder, file)).size).toBeLessThanOrEqual(12 * 1024);
   }
+});
+
+test('a start that cannot be says in a sentence why, and what to do', async () => {
+  const folder = mkdtempSync(join(tmpdir(), 'coiled-strand-'));
+  const file = join(folder, 'a-file');
+  writeFileSync(file, 'mine');
+  const port = await freePort();
+  for (const [env, words] of [
+    [{ DATA_FOLDER: file }, /is .*a-file, and that is a file/],
+    [{ DATA_FOLDER: join(file, 'data') }, /and that is a file, or lies in one/],
+    [{ DATA_FOLDER: '/proc/nowhere' }, /nothing can be kept there/],
+    [{ DATA_FOLDER: folder, HOST: '203.0.113.7' }, /HOST is “203\.0\.113\.7”, which is no address/],
+    [{ DATA_FOLDER: folder, PORT: 'all' }, /PORT is “all”/],
+  ] as const) {
+    const { status, stderr } = spawnSync(process.execPath, [START], {
+      env: { ...process.env, PORT: String(port), ...env },
+      encoding: 'utf8',
+    });
+    expect(status).toBe(1);
+    expect(stderr).toMatch(words);
+    expect(stderr).not.toMatch(/\n\s+at /);
+  }
+  expect(readFileSync(file, 'utf8')).toBe('mine');
+  expect(readdirSync(folder)).toEqual(['a-file']);
+  rmSync(folder, { recursive: true });
 });

@@ -1,20 +1,16 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { nodeFault } from './node-version.mjs';
 import { Sentence, say } from './say.mjs';
 import { quiet, ROOT } from './shell.mjs';
 
-const NEEDED = [20, 12];
 const STAMP = join(ROOT, 'node_modules', '.installed-from');
 
 /** @throws Sentence when this Node.js is too old */
 export function checkNode() {
-  const [major, minor] = process.versions.node.split('.').map(Number);
-  if (major < NEEDED[0] || (major === NEEDED[0] && minor < NEEDED[1])) {
-    throw new Sentence(
-      `Node.js ${NEEDED.join('.')} or newer is needed; this is ${process.versions.node}. Install a newer one and try again.`,
-    );
-  }
+  const fault = nodeFault();
+  if (fault !== null) throw new Sentence(fault);
 }
 
 /** Installs the npm packages when they are missing or the lock file changed. */

@@ -1,2 +1,3 @@
 export function isFree(port: number, host?: string): Promise<boolean>;
 export function freePort(): Promise<number>;
+export function isOurs(host: string): Promise<boolean>;

@@ -18,3 +18,11 @@ export const freePort = () =>
       probe.close(() => resolve(port));
     });
   });
+
+/** Whether something can listen on an address: it is this machine's. */
+export const isOurs = (host) =>
+  new Promise((resolve) => {
+    const probe = createServer();
+    probe.once('error', ({ code }) => resolve(code !== 'EADDRNOTAVAIL' && code !== 'ENOTFOUND'));
+    probe.listen(0, host, () => probe.close(() => resolve(true)));
+  });

@@ -99,7 +99,12 @@ function makeCluster(bin, place, data, passwordFile) {
   ]);
   if (!made.ok) {
     rmSync(fresh, { recursive: true, force: true });
-    throw new Sentence(`The database could not be made in ${data}:\n${made.err}`);
+    const full = /No space left/.test(made.err);
+    throw new Sentence(
+      full
+        ? `The disk that holds ${place} is full: the database could not be made there. Free some space on it, and start again.`
+        : `The database could not be made in ${data}:\n${made.err}`,
+    );
   }
   if (existsSync(data)) rmdirSync(data);
   renameSync(fresh, data);

@@ -1,5 +1,13 @@
-import { linkSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import {
+  existsSync,
+  linkSync,
+  mkdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
+import { dirname, join } from 'node:path';
 import { isAlive, named } from './process.mjs';
 import { Sentence } from './say.mjs';
 
@@ -11,11 +19,15 @@ import { Sentence } from './say.mjs';
  * @throws Sentence where another start runs there
  */
 export function takeFolder(folder) {
-  mkdirSync(folder, { recursive: true });
   const file = join(folder, 'running.json');
   const own = `${file}.${process.pid}`;
   const mine = { start: named(), server: null, address: null };
-  writeFileSync(own, JSON.stringify(mine));
+  try {
+    makeFolder(folder);
+    writeFileSync(own, JSON.stringify(mine));
+  } catch (error) {
+    throw new Sentence(sayUnfit(error, folder));
+  }
   let left = null;
   try {
     for (;;) {
@@ -53,6 +65,33 @@ export function takeFolder(folder) {
     },
     leave: () => rmSync(file, { force: true }),
   };
+}
+
+/** Step by step: asked for all at once, some file systems never end. */
+function makeFolder(folder) {
+  if (existsSync(folder)) return;
+  makeFolder(dirname(folder));
+  mkdirSync(folder);
+}
+
+/** Why nothing can be kept in a folder. */
+function sayUnfit({ code, message }, folder) {
+  const named = `The data folder is ${folder}`;
+  const remedy = 'Set DATA_FOLDER to a folder that can be written to. Nothing was changed.';
+  switch (code) {
+    case 'ENOTDIR':
+    case 'EEXIST':
+      return `${named}, and that is a file, or lies in one. ${remedy}`;
+    case 'EROFS':
+      return `${named}, which lies on a disk that can only be read. ${remedy}`;
+    case 'EACCES':
+    case 'EPERM':
+      return `${named}, which belongs to somebody else: this user may not write there. ${remedy}`;
+    case 'ENOSPC':
+      return `${named}, and the disk that holds it is full. Free some space on it, and start again.`;
+    default:
+      return `${named}, and nothing can be kept there (${message}). ${remedy}`;
+  }
 }
 
 function read(file) {
