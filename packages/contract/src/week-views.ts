@@ -100,6 +100,16 @@ export interface ShoppingItemView {
   readonly arrived: number;
 }
 
+/** All that is to be bought and has not come yet, in sums. */
+export interface ShoppingTotalsView {
+  /** What it costs together, as far as prices are known. */
+  readonly cents: number;
+  /** Whether something on it has no price. */
+  readonly unpriced: boolean;
+  /** How much of each thing is on its way: mm of cord, pieces of anything else. */
+  readonly coming: readonly { readonly key: string; readonly amount: number }[];
+}
+
 export interface OrderLineView extends Required<OrderLineDto> {
   /** Makes of it that are logged, and under way. */
   readonly made: number;

@@ -1,15 +1,29 @@
 import {
   ArrivedDto,
+  PageQueryDto,
   ShoppingDto,
   TickDto,
   type LotView,
+  type PageView,
   type ShoppingItemView,
+  type ShoppingTotalsView,
 } from '@coiled-strand/contract';
-import { Body, Controller, Delete, Get, Header, HttpCode, Param, Post, Put } from '@nestjs/common';
+import {
+  Body,
+  Controller,
+  Delete,
+  Get,
+  Header,
+  HttpCode,
+  Param,
+  Post,
+  Put,
+  Query,
+} from '@nestjs/common';
 import { ApiOperation, ApiTags } from '@nestjs/swagger';
 import { Roles } from '../identity/roles.js';
 import { uuid } from '../http/uuid.pipe.js';
-import { bodyOf } from '../openapi/body-of.js';
+import { bodyOf, queryOf } from '../openapi/body-of.js';
 import { CurrentWorkshop } from '../workshop/current-workshop.js';
 import { BuyingService } from './buying.service.js';
 import { shoppingCsv } from './shopping-csv.js';
@@ -26,9 +40,17 @@ export class BuyingController {
 
   @Roles('viewer')
   @Get()
-  @ApiOperation({ summary: 'What is to be bought and has not come yet' })
-  list(): Promise<ShoppingItemView[]> {
-    return this.buying.list();
+  @ApiOperation({ summary: 'What is to be bought and has not come yet, a page at a time' })
+  @queryOf(PageQueryDto)
+  list(@Query() query: PageQueryDto): Promise<PageView<ShoppingItemView>> {
+    return this.buying.page(query);
+  }
+
+  @Roles('viewer')
+  @Get('totals')
+  @ApiOperation({ summary: 'What all of it costs, and how much of each thing is on its way' })
+  totals(): Promise<ShoppingTotalsView> {
+    return this.buying.totals();
   }
 
   @Roles('viewer')
@@ -38,7 +60,7 @@ export class BuyingController {
   @ApiOperation({ summary: 'The list for a spreadsheet' })
   async csv(): Promise<string> {
     const { settings } = await this.workshop.get();
-    return shoppingCsv(await this.buying.list(), settings);
+    return shoppingCsv(await this.buying.all(), settings);
   }
 
   @Roles('maker')
@@ -52,7 +74,7 @@ export class BuyingController {
   @Roles('maker')
   @Put(':id')
   @bodyOf(TickDto)
-  tick(@Param('id', line) id: string, @Body() { ticked }: TickDto): Promise<ShoppingItemView[]> {
+  tick(@Param('id', line) id: string, @Body() { ticked }: TickDto): Promise<ShoppingItemView> {
     return this.buying.tick(id, ticked);
   }
 

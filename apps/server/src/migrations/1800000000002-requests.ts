@@ -18,6 +18,7 @@ export class Requests1800000000002 implements MigrationInterface {
       primary key (person_id, key)
     )`);
     await runner.query('create index on request (created_at)');
+    await runner.query('create index on shopping (workshop_id, created_at, id)');
     await runner.query(`create table device (
       token_hash bytea not null,
       person_id uuid not null references person (id) on delete cascade,
@@ -41,6 +42,7 @@ export class Requests1800000000002 implements MigrationInterface {
       'create unique index on movement (workshop_id, request) where request is not null',
     );
     await runner.query('drop table device');
+    await runner.query('drop index shopping_workshop_id_created_at_id_idx');
     await runner.query('drop table request');
   }
 }

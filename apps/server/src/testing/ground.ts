@@ -53,7 +53,7 @@ async function ofTheWeek(read: Read): Promise<Pick<Ground, 'bodies' | 'ids'>> {
   } = await read<CuttingView>(`cuttings/${sessions[0]!.id}`);
   const { items: orders } = await read<PageView<OrderView>>('orders');
   const kits = await read<KitView[]>('kits');
-  const shopping = await read<ShoppingItemView[]>('shopping');
+  const { items: shopping } = await read<PageView<ShoppingItemView>>('shopping');
   const packs = await read<{ id: string; value: object }[]>('packs');
   const makes = (await read<PageView<MakeView>>('makes?state=logged')).items;
   const about = { form: 'spool', place: 'x', dyeLot: 'x', tare: 1, grams: 1, useful: 1 };

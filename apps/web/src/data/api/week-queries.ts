@@ -29,6 +29,7 @@ import {
   type PricingDto,
   type ShoppingItemDto,
   type ShoppingItemView,
+  type ShoppingTotalsView,
   type Stored,
   type TakeInDto,
   type WeekDto,
@@ -115,8 +116,13 @@ export const useCloseCutting = () =>
   useDo('POST', (id) => `/cuttings/${id}/close`, [keys.cuttings]);
 
 /** Buying. */
-export const useShopping = () =>
-  useQuery({ queryKey: keys.shopping, queryFn: () => call<ShoppingItemView[]>('/shopping') });
+export const useShopping = (): PagedList<ShoppingItemView> =>
+  useList(keys.shopping, '/shopping', { limit: 100 });
+export const useShoppingTotals = () =>
+  useQuery({
+    queryKey: [...keys.shopping, 'totals'],
+    queryFn: () => call<ShoppingTotalsView>('/shopping/totals'),
+  });
 export const usePacks = () =>
   useQuery({ queryKey: keys.packs, queryFn: () => call<Stored<PackDto>[]>('/packs') });
 export const useAddPack = () => useAdd<PackDto, Stored<PackDto>>('/packs', [keys.packs]);
@@ -125,7 +131,7 @@ export const useAddShopping = () =>
 export const useTick = () =>
   useChange(
     ({ id, ticked }: Pick<ShoppingItemView, 'id' | 'ticked'>) =>
-      call<ShoppingItemView[]>(`/shopping/${id}`, { method: 'PUT', body: { ticked } }),
+      call<ShoppingItemView>(`/shopping/${id}`, { method: 'PUT', body: { ticked } }),
     [keys.shopping],
   );
 export const useStrike = () => useDo('DELETE', (id) => `/shopping/${id}`, [keys.shopping]);

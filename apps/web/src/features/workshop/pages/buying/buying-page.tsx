@@ -3,12 +3,18 @@ import type { ShoppingItemView } from '@coiled-strand/contract';
 import { FileDown, PackageCheck, Printer, X } from 'lucide-react';
 import { useState } from 'react';
 import { Changeable } from '../../../../ui/frame/for-makers';
-import { useShopping, useStrike, useTick } from '../../../../data/api/week-queries';
+import {
+  useShopping,
+  useShoppingTotals,
+  useStrike,
+  useTick,
+} from '../../../../data/api/week-queries';
 import { sayMoney } from '../../../../ui/fields/money';
 import { TickField } from '../../../../ui/fields/tick-field';
 import { Page, PageHead } from '../../../../ui/frame/page';
 import { useCurrency } from '../../../../ui/settings/use-currency';
 import { Button } from '../../../../ui/shell/button';
+import { More } from '../../../../ui/shell/more';
 import { Fault, Loading } from '../../../../ui/shell/states';
 import { ThingSwatch } from '../../stock/thing-swatch';
 import { nameOf } from '../../stock/words';
@@ -20,18 +26,15 @@ import '../../../../ui/settings/print.css';
 export function BuyingPage() {
   const shopping = useShopping();
   const currency = useCurrency();
-  const items = shopping.data ?? [];
-  const sum = items.reduce(
-    (all, { item, arrived }) => all + (item.cents ?? 0) * (item.count - arrived),
-    0,
-  );
+  const { items, total = 0 } = shopping;
+  const { data: totals } = useShoppingTotals();
   return (
     <Page>
       <PageHead
         title="To buy"
         about={
-          items.length > 0
-            ? `${items.length} on the list, ${sayMoney(sum, currency)}${items.some(({ item }) => item.cents === null) ? ' and what has no price' : ''}`
+          total > 0
+            ? `${total} on the list${totals ? `, ${sayMoney(totals.cents, currency)}${totals.unpriced ? ' and what has no price' : ''}` : ''}`
             : 'The list is empty'
         }
       >
@@ -44,10 +47,10 @@ export function BuyingPage() {
           </a>
         </Button>
       </PageHead>
-      {shopping.error && !shopping.data ? (
-        <Fault error={shopping.error} onRetry={() => void shopping.refetch()} />
+      {shopping.error ? (
+        <Fault error={shopping.error} onRetry={shopping.retry} />
       ) : (
-        !shopping.data && <Loading what="Fetching the list" />
+        shopping.total === undefined && <Loading what="Fetching the list" />
       )}
       <Box maxW="860px">
         <Changeable>
@@ -55,13 +58,12 @@ export function BuyingPage() {
             <Item key={view.id} view={view} />
           ))}
         </Changeable>
+        <More list={shopping} what={['line', 'lines']} />
         <Box mt="10" className="no-print">
           <Heading as="h2" fontSize="xl" mb="1">
             Missing for what is ordered
           </Heading>
-          <Changeable>
-            <Missing listed={items} />
-          </Changeable>
+          <Changeable>{totals && <Missing coming={totals.coming} />}</Changeable>
         </Box>
       </Box>
     </Page>

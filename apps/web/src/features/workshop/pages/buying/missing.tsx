@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import type { PackDto, ShoppingItemDto, ShoppingItemView, Stored } from '@coiled-strand/contract';
+import type { PackDto, ShoppingItemDto, ShoppingTotalsView, Stored } from '@coiled-strand/contract';
 import {
   coverCuts,
   coverNeed,
@@ -26,7 +26,7 @@ import { PackDialog } from './pack-dialog';
 
 interface Props {
   /** What stands on the list already. */
-  readonly listed: readonly ShoppingItemView[];
+  readonly coming: ShoppingTotalsView['coming'];
 }
 
 /** An inch, as cord is sold by it, in mm. */
@@ -34,15 +34,15 @@ const INCH = 25.4;
 const NONE: readonly Wish[] = [];
 
 /** What the orders take beyond the stash, in whole packs at least cost. */
-export function Missing({ listed }: Props) {
+export function Missing({ coming }: Props) {
   const wishes = useOrderedWishes();
   const { missing } = useShort(wishes ?? NONE);
   const { data: packs } = usePacks();
   const add = useAddShopping();
   const currency = useCurrency();
   const offers = useMemo(
-    () => (missing && packs ? missing.map((one) => offerOf(one, packs, listed)) : null),
-    [missing, packs, listed],
+    () => (missing && packs ? missing.map((one) => offerOf(one, packs, coming)) : null),
+    [missing, packs, coming],
   );
   if (!offers) return <Loading what="Looking through the drawers" />;
   const open = offers.filter(({ need }) => need > 0);
@@ -99,11 +99,9 @@ interface Offer {
 function offerOf(
   missing: MissingThing,
   packs: readonly Stored<PackDto>[],
-  listed: readonly ShoppingItemView[],
+  all: ShoppingTotalsView['coming'],
 ): Offer {
-  const coming = listed
-    .filter(({ item }) => thingKey(item.thing) === missing.key)
-    .reduce((sum, { item, arrived }) => sum + item.size * (item.count - arrived), 0);
+  const coming = all.find(({ key }) => key === missing.key)?.amount ?? 0;
   const own = packs.filter(({ value }) => thingKey(value.thing) === missing.key);
   const sold = own.map(({ id, value: { size, cents, label } }): Sold => ({
     id,
