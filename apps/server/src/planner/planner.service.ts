@@ -2,9 +2,10 @@ import { availableParallelism } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import { partKind, planCost, type Piece, type PlanResult, type Side } from '@coiled-strand/core';
 import { HttpStatus, Injectable, type OnModuleDestroy } from '@nestjs/common';
-import pLimit from 'p-limit';
 import { Piscina } from 'piscina';
 import { AppError } from '../errors/app-error.js';
+import { identityNow } from '../identity/identity.js';
+import { FairTurn } from './fair-turn.js';
 import type { make, Planning } from './planning-worker.js';
 
 /** Built beside the rest, wherever this file is run from: a thread loads no TypeScript. */
@@ -18,6 +19,8 @@ const THREADS = Math.max(1, availableParallelism() - 1);
 /** In MB, of one thread. */
 const MEMORY = 512;
 const WAITING = 500;
+/** Of one person. */
+const OF_ONE = 150;
 
 /**
  * A thread loads its modules by import alone: one that is ended in the middle of a `require` of a module takes the
@@ -40,7 +43,7 @@ export class Planner implements OnModuleDestroy {
   });
 
   /** What waits does so here, not at the threads: its time begins when a thread takes it. */
-  private readonly turn = pLimit(THREADS);
+  private readonly turn = new FairTurn(THREADS);
   protected readonly longest: number = TIMEOUT_MS;
 
   /** @throws AppError 422 for a piece that is too large to be planned, 503 when too many wait */
@@ -64,9 +67,10 @@ export class Planner implements OnModuleDestroy {
   private async run<T>(name: 'plan' | 'make', planning: Planning): Promise<T> {
     const { piece } = planning;
     if (planCost(piece).sum > MAX_COST) throw tooLarge(piece);
-    if (this.turn.pendingCount >= WAITING) throw busy();
+    const who = identityNow()?.personId ?? '';
+    if (this.turn.pending() >= WAITING || this.turn.pending(who) >= OF_ONE) throw busy();
     try {
-      const answer = this.turn(() => {
+      const answer = this.turn.do(who, () => {
         const signal = AbortSignal.timeout(this.longest);
         return this.pool.run(planning, { name, signal }) as Promise<T>;
       });
@@ -101,4 +105,5 @@ const busy = (): AppError =>
     'planner.busy',
     'Too many pieces wait to be planned.',
     'Try again in a moment. Nothing was stored.',
+    { retryAfter: 5 },
   );
