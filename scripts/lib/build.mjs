@@ -31,7 +31,7 @@ const PARTS = {
     sources: [...[...LIBRARIES, 'apps/server'].map((part) => `${part}/src`), 'swc.build.json'],
     outputs: [
       ...LIBRARIES.flatMap((part) => [`${part}/dist/index.js`, `${part}/dist/bundle.js`]),
-      'apps/server/dist/main.js',
+      'apps/server/dist/program/main.js',
     ],
     build: buildServer,
   },
@@ -107,9 +107,35 @@ async function bundle(entry, file, external) {
   });
 }
 
+/**
+ * What the program of the server does not hold: what is compiled for a machine, what finds files beside itself, and
+ * what is only asked for where something else is used.
+ */
+const BESIDE = [
+  /^(sharp|@img\/.*|@node-rs\/.*|pg-native|piscina|swagger-ui-dist)(\/|$)/,
+  /^(@nestjs\/(websockets|microservices|platform-fastify)|class-transformer\/storage|@fastify)(\/|$)/,
+  /^(mongodb|mysql2?|sqlite3|better-sqlite3|oracledb|i?o?redis|sql\.js|mssql|hdb-pool|expo-sqlite)(\/|$)/,
+  /^(@google-cloud\/spanner|@sap\/.*|typeorm-aurora.*|react-native-sqlite.*|pg-query-stream)(\/|$)/,
+];
+
+/** The server as one program: its thousands of modules take longer to find than to run. */
+async function program() {
+  const { build } = await import('rolldown');
+  await build({
+    input: join(ROOT, 'apps/server/dist/main.js'),
+    cwd: join(ROOT, 'apps/server'),
+    external: BESIDE,
+    platform: 'node',
+    // As deep as the folders of its modules, which find what lies beside them.
+    output: { dir: join(ROOT, 'apps/server/dist/program'), format: 'esm', keepNames: true },
+    logLevel: 'silent',
+  });
+}
+
 async function buildServer() {
   say('Building core, contract and server');
   await Promise.all([...LIBRARIES, 'apps/server'].map(swc));
+  await program();
   await Promise.all(
     LIBRARIES.map((library) =>
       bundle(join(ROOT, library, 'dist/index.js'), `${library}/dist/bundle.js`, /^[^./]/),

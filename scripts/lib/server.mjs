@@ -16,7 +16,7 @@ export async function startServer(env, logName) {
   const logFile = join(DATA, logName);
   const log = await openLog(logName);
   // Detached: Ctrl-C comes to us alone, and we end things in order.
-  const child = fork(join(ROOT, 'apps/server/dist/main.js'), {
+  const child = fork(join(ROOT, 'apps/server/dist/program/main.js'), {
     cwd: ROOT,
     detached: true,
     env: { ...process.env, DATA_FOLDER: DATA, ...env },
