@@ -231,3 +231,26 @@ test('a request whose answer is lost is sent once more and done once', async ({
   const { total } = await house.get<PageView<OrderView>>('/orders?q=perrin');
   expect(total).toBe(1);
 });
+
+test('a clock that is three hours off changes nothing of what is told', async ({
+  browser,
+  house,
+}) => {
+  const told = async (hours: number): Promise<readonly string[]> => {
+    const page = await browserOf(browser, house);
+    await page.clock.setSystemTime(Date.now() + hours * 3_600_000);
+    await page.goto('/');
+    await page.getByTestId('cures').first().waitFor();
+    const all = [
+      await page.getByTestId('cures').allInnerTexts(),
+      await page.getByTestId('due').allInnerTexts(),
+      [await page.getByTestId('now').innerText()],
+    ].flat();
+    await page.context().close();
+    return all;
+  };
+  const right = await told(0);
+  expect(right.length).toBeGreaterThan(3);
+  expect(await told(3)).toEqual(right);
+  expect(await told(-3)).toEqual(right);
+});

@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib';
 import { afterAll, beforeAll, expect, it } from '@jest/globals';
 import { JSON_LIMITS } from './http/json-limits.js';
 import { reading } from './testing/ground.js';
@@ -73,5 +74,42 @@ it('whoever may be anybody sends little', async () => {
       .send(`[${'{},'.repeat(1_500)}{}]`);
     expect([path, status, body.error.code]).toEqual([path, 413, 'body.too-large']);
     expect(body.error.message).toContain('4 kB');
+  }
+});
+
+it('a body that is squeezed counts as what it is squeezed from', async () => {
+  const bomb = gzipSync(Buffer.alloc(60_000_000, ' '));
+  expect(bomb.length).toBeLessThan(100_000);
+  for (const path of ['session', 'pieces', 'plan']) {
+    const before = process.memoryUsage().rss;
+    const { status } = await api()
+      .post(`/api/${path}`)
+      .set({ 'content-type': 'application/json', 'content-encoding': 'gzip' })
+      .send(bomb);
+    expect([path, status]).toEqual([path, 413]);
+    expect(process.memoryUsage().rss - before).toBeLessThan(100_000_000);
+  }
+  for (const coding of ['br', 'deflate', 'x', 'gzip, gzip']) {
+    const { status } = await api()
+      .post('/api/wearers')
+      .set({ 'content-type': 'application/json', 'content-encoding': coding })
+      .send(Buffer.from('not that at all'));
+    expect([coding, status >= 400 && status < 500]).toEqual([coding, true]);
+  }
+});
+
+it('a form with files is no body of any route', async () => {
+  const form =
+    '--x\r\nContent-Disposition: form-data; name="a"; filename="b"\r\n\r\n1\r\n--x--\r\n';
+  for (const path of ['wearers', 'pieces', 'orders', 'session']) {
+    const { status, body } = await api()
+      .post(`/api/${path}`)
+      .set('content-type', 'multipart/form-data; boundary=x')
+      .send(form);
+    expect([path, status >= 400 && status < 500, typeof body.error?.remedy]).toEqual([
+      path,
+      true,
+      'string',
+    ]);
   }
 });

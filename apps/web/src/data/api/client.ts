@@ -27,6 +27,9 @@ export const isPassing = (error: unknown): boolean =>
   error instanceof Unreachable ||
   (error instanceof ApiError && (error.status >= 500 || error.status === TOO_MANY));
 
+/** What is sent there opens something: nothing of it is noted down. */
+const SECRET = /^\/(session|links|account|set-up)/;
+
 /** An answer after which the same is not asked for again; signed in anew, one may go on where one was. */
 const isLastWord = (status: number): boolean =>
   status < 500 && status !== TOO_MANY && status !== 401;
@@ -89,7 +92,7 @@ export async function call<T>(
 ): Promise<T> {
   const text = body === undefined ? undefined : JSON.stringify(body);
   const asked = Date.now();
-  const named = method === 'POST' && !bytes ? nameOf(path, text ?? '') : null;
+  const named = method === 'POST' && !bytes && !SECRET.test(path) ? nameOf(path, text ?? '') : null;
   const request = more.request ?? named?.key;
   let response: Response;
   try {

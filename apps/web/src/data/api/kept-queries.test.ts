@@ -4,7 +4,7 @@ import type { SessionView } from '@coiled-strand/contract';
 import { QueryClient } from '@tanstack/react-query';
 import { waitFor } from '@testing-library/react';
 import { openDB } from 'idb';
-import { keepQueries } from './kept-queries';
+import { keepQueries, SHAPE } from './kept-queries';
 
 const sessionOf = (person: string, workshop: string): SessionView =>
   ({
@@ -15,7 +15,7 @@ const sessionOf = (person: string, workshop: string): SessionView =>
   }) as unknown as SessionView;
 
 const count = async (): Promise<number> => {
-  const database = await openDB('coiled-strand-known', 2);
+  const database = await openDB('coiled-strand-known', SHAPE);
   const all = await database.count('kept');
   database.close();
   return all;
@@ -32,7 +32,7 @@ const told = (client: QueryClient, key: readonly unknown[], data: unknown): void
 
 beforeEach(async () => {
   // Made by the first page, where there was one.
-  const database = await openDB('coiled-strand-known', 2, {
+  const database = await openDB('coiled-strand-known', SHAPE, {
     upgrade: (made) => void made.createObjectStore('kept', { keyPath: 'hash' }),
   });
   await database.clear('kept');

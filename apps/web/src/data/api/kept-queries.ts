@@ -37,7 +37,7 @@ const NEEDED: ReadonlySet<unknown> = new Set([
 const MAX_QUERIES = 300;
 const NAME = 'coiled-strand-known';
 /** Raised when answers are of another shape than before. */
-const SHAPE = 2;
+export const SHAPE = 3;
 
 async function open(): Promise<IDBPDatabase<Schema> | null> {
   try {

@@ -52,6 +52,15 @@ it('keeps the name over a reload', async () => {
   expect(keys[1]).toBe(keys[0]);
 });
 
+it('notes nothing down of what opens something', async () => {
+  answers = ['nothing'];
+  await call('/session', { method: 'POST', body: { signIn: 'ona', password: 'x' } }).catch(
+    () => undefined,
+  );
+  expect(keys).toEqual([undefined]);
+  expect(sessionStorage.length).toBe(0);
+});
+
 it('something else has another name, and what is refused has none any more', async () => {
   answers = ['nothing', 'nothing', 422, 200];
   await order('Rui');

@@ -32,12 +32,15 @@ export function AskDialog(props: Props) {
   const busy = doing.some(({ isPending }) => isPending);
   const [typed, setTyped] = useState(false);
   const [closing, setClosing] = useState(false);
+  /** From the press of the button on, unless it went wrong: what follows from it is meant. */
+  const [acting, setActing] = useState(false);
   // What goes wrong is told by the change itself, below.
   const act = async (): Promise<void> => {
+    setActing(true);
     try {
       await onDo();
     } catch {
-      return;
+      setActing(false);
     }
   };
   return (
@@ -68,7 +71,7 @@ export function AskDialog(props: Props) {
         )
       }
     >
-      {typed && !busy && <AsksBeforeLeaving />}
+      {typed && !acting && <AsksBeforeLeaving />}
       <Box onInput={() => setTyped(true)}>{props.children}</Box>
       {error && (
         <Text color="danger" role="alert" mt="3">
