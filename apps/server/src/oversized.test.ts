@@ -77,6 +77,9 @@ it('whoever may be anybody sends little', async () => {
   }
 });
 
+/** Bytes as they are, under whatever name. */
+const asItIs = (bytes: unknown): string => bytes as string;
+
 it('a body that is squeezed counts as what it is squeezed from', async () => {
   const bomb = gzipSync(Buffer.alloc(60_000_000, ' '));
   expect(bomb.length).toBeLessThan(100_000);
@@ -85,6 +88,7 @@ it('a body that is squeezed counts as what it is squeezed from', async () => {
     const { status } = await api()
       .post(`/api/${path}`)
       .set({ 'content-type': 'application/json', 'content-encoding': 'gzip' })
+      .serialize(asItIs)
       .send(bomb);
     expect([path, status]).toEqual([path, 413]);
     expect(process.memoryUsage().rss - before).toBeLessThan(100_000_000);
@@ -93,6 +97,7 @@ it('a body that is squeezed counts as what it is squeezed from', async () => {
     const { status } = await api()
       .post('/api/wearers')
       .set({ 'content-type': 'application/json', 'content-encoding': coding })
+      .serialize(asItIs)
       .send(Buffer.from('not that at all'));
     expect([coding, status >= 400 && status < 500]).toEqual([coding, true]);
   }
