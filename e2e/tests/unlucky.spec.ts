@@ -187,6 +187,12 @@ test('Back, a link and a reload ask before they take what was typed', async ({
   await page.getByRole('link', { name: 'New order' }).click();
   const who = page.getByRole('textbox', { name: 'Who' });
   await who.fill('Isolde Marsh');
+  // A hand is slower than the page; a test is not.
+  await expect
+    .poll(() =>
+      page.evaluate(() => window.dispatchEvent(new Event('beforeunload', { cancelable: true }))),
+    )
+    .toBe(false);
   await page.goBack();
   const asks = page.getByRole('dialog', { name: 'Leave without keeping it?' });
   await asks.getByRole('button', { name: 'Go on typing' }).click();
@@ -241,6 +247,7 @@ test('a clock that is three hours off changes nothing of what is told', async ({
     await page.clock.setSystemTime(Date.now() + hours * 3_600_000);
     await page.goto('/');
     await page.getByTestId('cures').first().waitFor();
+    await expect(page.getByTestId('due')).toHaveCount(4);
     const all = [
       await page.getByTestId('cures').allInnerTexts(),
       await page.getByTestId('due').allInnerTexts(),
