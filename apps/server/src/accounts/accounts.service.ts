@@ -92,8 +92,7 @@ export class AccountsService {
     device: string | null,
   ): Promise<string> {
     const person = await this.dataSource.manager.findOneBy(PersonRow, { signIn: asSignIn(signIn) });
-    const known = await this.sessions.knows(device, person?.id ?? null);
-    const takeBack = await this.throttle.count(signIn, address, known ? device : null);
+    const takeBack = await this.count(signIn, person?.id ?? null, address, device);
     if (!(await isPassword(person?.passwordHash ?? null, password)) || !person) throw wrong();
     await takeBack();
     return person.id;
@@ -130,8 +129,7 @@ export class AccountsService {
     const { personId, sessionId } = identityNow()!;
     const person = await this.dataSource.manager.findOneByOrFail(PersonRow, { id: personId });
     if (person.passwordHash !== null) {
-      const known = await this.sessions.knows(device, personId);
-      const takeBack = await this.throttle.count(person.signIn, address, known ? device : null);
+      const takeBack = await this.count(person.signIn, personId, address, device);
       if (!(await isPassword(person.passwordHash, current ?? ''))) {
         throw new AppError(
           HttpStatus.UNPROCESSABLE_ENTITY,
@@ -263,6 +261,17 @@ export class AccountsService {
       }
       await one.delete(PersonRow, { id: personId });
     });
+  }
+
+  /** Counts a try, on a device that knows whom it is for apart from all others. @returns how to take it back */
+  private async count(
+    signIn: string,
+    personId: string | null,
+    address: string,
+    device: string | null,
+  ): Promise<() => Promise<void>> {
+    const known = await this.sessions.knows(device, personId);
+    return this.throttle.count(signIn, address, known ? device : null);
   }
 
   private async member(

@@ -53,7 +53,7 @@ export class Throttle {
   }
 
   /**
-   * Counts a try before anything is looked up, so that fifty at once are fifty. One that is refused counts nothing.
+   * Counts a try before a password is looked at, so that fifty at once are fifty. One that is refused counts nothing.
    *
    * @param device by which it is known, where the same somebody signed in on it before
    * @returns how to take it back where it was the right one

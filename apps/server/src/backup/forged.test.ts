@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from '@jest/globals';
 import type { BackupLookView, PageView, PhotoView, TrailView } from '@coiled-strand/contract';
 import { DataSource } from 'typeorm';
 import { drawnKnot } from '../testing/ground.js';
-import { resealed, useHouse, type House } from '../testing/house.js';
+import { downloaded, resealed, useHouse, type House } from '../testing/house.js';
 import { mutated, seeded } from '../testing/mutate.js';
 import { as, memberOf, type Signed } from '../testing/people.js';
 import type { Row } from './format.js';
@@ -27,16 +27,7 @@ beforeAll(async () => {
     owner: { signed: owner },
   } = house());
   await send().post('/api/knots').send(drawnKnot()).expect(201);
-  const answer = await send()
-    .get('/api/backups/file')
-    .buffer(true)
-    .parse((response, done) => {
-      const parts: Buffer[] = [];
-      response.on('data', (part: Buffer) => parts.push(part));
-      response.on('end', () => done(null, Buffer.concat(parts)));
-    })
-    .expect(200);
-  whole = answer.body as Buffer;
+  whole = await downloaded(test, owner);
   let table: Table = 'workshop';
   for (const line of gunzipSync(whole).toString().trim().split('\n')) {
     const told = JSON.parse(line) as { table?: Table; row?: Row };

@@ -3,7 +3,7 @@ import type { BackupLookView, RestoredView } from '@coiled-strand/contract';
 import { beforeAll, describe, expect, it } from '@jest/globals';
 import { DataSource } from 'typeorm';
 import { MemberRow, PersonRow } from '../rows/people.entities.js';
-import { resealed, useHouse, type House } from '../testing/house.js';
+import { downloaded, resealed, useHouse, type House } from '../testing/house.js';
 import { addPerson, as, PASSWORD, signIn, stranger, type Signed } from '../testing/people.js';
 import { until } from '../testing/processes.js';
 import { startTestApp, type TestApp } from '../testing/test-app.js';
@@ -19,18 +19,7 @@ describe('an owner', () => {
   const send = (signed: Signed) => as(test.app, signed)();
   const upload = (signed: Signed, path: string, body: Buffer) =>
     send(signed).post(path).set('content-type', 'application/gzip').send(body);
-  const download = async (signed: Signed): Promise<Buffer> =>
-    (
-      await send(signed)
-        .get('/api/backups/file')
-        .buffer(true)
-        .parse((response, done) => {
-          const parts: Buffer[] = [];
-          response.on('data', (part: Buffer) => parts.push(part));
-          response.on('end', () => done(null, Buffer.concat(parts)));
-        })
-        .expect(200)
-    ).body as Buffer;
+  const download = (signed: Signed): Promise<Buffer> => downloaded(test, signed);
 
   it('takes the workshop along, and puts it back only when asked for that very file', async () => {
     const bytes = await download(owner.signed);

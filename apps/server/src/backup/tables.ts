@@ -29,8 +29,9 @@ export const TABLES = [
 export type Table = (typeof TABLES)[number];
 
 /**
- * What it does not: who is signed in, on which devices somebody was, what was answered of late, links that were sent, what is counted to slow down guessing, what is measured
- * now, which copies lie on a disk, and how far the tables themselves are.
+ * What it does not: who is signed in, on which devices somebody was, what was answered of late, links that were sent,
+ * what is counted to slow down guessing, what is measured now, which copies lie on a disk, and how far the tables
+ * themselves are.
  */
 export const LEFT_OUT: readonly string[] = [
   'session',

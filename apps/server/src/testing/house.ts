@@ -5,7 +5,7 @@ import { join } from 'node:path';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { afterAll, beforeAll } from '@jest/globals';
 import sharp from 'sharp';
-import { as, memberOf } from './people.js';
+import { as, memberOf, type Signed } from './people.js';
 import { until } from './processes.js';
 import { startTestApp, type TestApp } from './test-app.js';
 
@@ -51,6 +51,20 @@ async function fill({ test, owner }: House): Promise<void> {
   const { id } = photo.body as { id: string };
   await until(async () => (await send().get(`/api/photos/${id}/thumb`)).type === 'image/webp');
 }
+
+/** The workshop of an owner as a file. */
+export const downloaded = async (app: TestApp, signed: Signed): Promise<Buffer> =>
+  (
+    await as(app.app, signed)()
+      .get('/api/backups/file')
+      .buffer(true)
+      .parse((response, done) => {
+        const parts: Buffer[] = [];
+        response.on('data', (part: Buffer) => parts.push(part));
+        response.on('end', () => done(null, Buffer.concat(parts)));
+      })
+      .expect(200)
+  ).body as Buffer;
 
 /** A backup with other rows, or another first line, and right checksums: as somebody makes it by hand. */
 export function resealed(
