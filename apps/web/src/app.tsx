@@ -1,6 +1,5 @@
 import { ChakraProvider } from '@chakra-ui/react';
 import { QueryClientProvider } from '@tanstack/react-query';
-import { useEffect } from 'react';
 import { createBrowserRouter, Navigate } from 'react-router';
 import { RouterProvider } from 'react-router/dom';
 import { queryClient } from './data/api/queries';
@@ -10,9 +9,8 @@ import { NotFound } from './ui/frame/not-found';
 import { RouteFault } from './ui/frame/route-fault';
 import { Gate } from './features/house/pages/account/gate';
 import { WorkshopPage } from './features/workshop/pages/workshop/workshop-page';
-import { atRest } from './ui/shell/at-rest';
 import { ErrorBoundary } from './ui/shell/error-boundary';
-import { fetchAhead, later } from './ui/shell/later';
+import { later } from './ui/shell/later';
 import { system } from './ui/theme/system';
 
 // The workshop is the first page; all else comes when it is wanted.
@@ -125,8 +123,6 @@ const router = createBrowserRouter([
 ]);
 
 export function App() {
-  // Fetched while the server is surely there, so that a make goes on when it is not.
-  useEffect(() => atRest(() => void fetchAhead()), []);
   return (
     <ChakraProvider value={system}>
       <ErrorBoundary>

@@ -1,4 +1,5 @@
 import { Workbox } from 'workbox-window';
+import { fetchAhead } from './fetch-ahead';
 import { usePocket, type InstallOffer } from './pocket-store';
 
 /** How often it is looked for a newer program while the page is open. */
@@ -19,7 +20,7 @@ export async function installHere(): Promise<void> {
   );
   // Browsers only do so where the address cannot be meddled with: https, or this machine itself.
   if (!('serviceWorker' in navigator)) {
-    usePocket.setState({ here: false });
+    await stayAtServer();
     return;
   }
   const worker = new Workbox('/sw.js');
@@ -43,6 +44,12 @@ export async function installHere(): Promise<void> {
     if (registration?.waiting) offer();
     setInterval(() => void worker.update().catch(() => undefined), HOUR);
   } catch {
-    usePocket.setState({ here: false });
+    await stayAtServer();
   }
+}
+
+/** What cannot be put on this device is at least at hand, while the server is surely there. */
+async function stayAtServer(): Promise<void> {
+  usePocket.setState({ here: false });
+  await fetchAhead().catch(() => undefined);
 }

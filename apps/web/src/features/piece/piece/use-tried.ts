@@ -1,10 +1,8 @@
 import type { Piece, PlanResult } from '@coiled-strand/core';
 import { useEffect, useState } from 'react';
 import { atRest } from '../../../ui/shell/at-rest';
-import { fetchWith } from '../../../ui/shell/later';
 
 const trying = () => import('./trying');
-fetchWith(trying);
 
 /**
  * A draft, and a moment later what hands found of it: a list of pieces is seen before hands have tried them all.

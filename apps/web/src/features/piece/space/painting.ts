@@ -1,5 +1,4 @@
 import { transfer, wrap, type Remote } from 'comlink';
-import { fetchWith } from '../../../ui/shell/later';
 import type { Painter } from './picture-worker';
 import workerUrl from './picture-worker?worker&url';
 import type { Shown } from './picture';
@@ -10,8 +9,6 @@ export interface Painting {
   show(shown: Shown): void;
   close(): void;
 }
-
-fetchWith(() => fetch(workerUrl));
 
 /** A worker that paints, and how to end it. */
 export function painter(): { readonly remote: Remote<Painter>; readonly end: () => void } {

@@ -1,10 +1,8 @@
 import { create } from 'zustand';
-import { fetchWith } from '../../../ui/shell/later';
 import type { Arrival } from './recognise';
 
 /** Fetched after the first page: few are opened for something that comes in. */
 const recognising = () => import('./recognise');
-fetchWith(recognising);
 
 /** What came in and is to be asked about; one thing at a time. */
 export const useArrival = create<{ readonly arrival: Arrival | null }>(() => ({ arrival: null }));

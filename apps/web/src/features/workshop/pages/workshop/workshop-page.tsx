@@ -13,6 +13,7 @@ import { SelectField } from '../../../../ui/fields/select-field';
 import { SearchField } from '../../../../ui/frame/search-field';
 import { useAsked } from '../../../../ui/frame/use-asked';
 import { More } from '../../../../ui/shell/more';
+import { useNear } from '../../../../ui/shell/use-near';
 import { useRested } from '../../../../ui/shell/use-rested';
 import { isLarge } from '../../../piece/bench/large';
 import { MiniPiece } from '../../../piece/bench/mini-piece';
@@ -248,6 +249,9 @@ interface OnBenchProps {
   readonly onTags: (view: PieceView) => void;
 }
 
+/** Of the drawing of a piece, in px. */
+const HEIGHT = 104;
+
 /** Drawn anew only when it changes itself: a full bench holds still while a dialog opens over it. */
 const PieceOnBench = memo(function PieceOnBench({ view, onTags }: OnBenchProps) {
   const units = useUnits();
@@ -256,15 +260,16 @@ const PieceOnBench = memo(function PieceOnBench({ view, onTags }: OnBenchProps) 
   const { make } = view;
   // What is being made lies on the bench as it was planned then.
   const piece = make?.piece ?? view.piece;
+  const [ref, near] = useNear<HTMLLIElement>();
   const draft = useMemo(
-    () => (isLarge(piece) ? null : draftPlan(piece, make?.hand ?? known)),
-    [piece, make?.hand, known],
+    () => (isLarge(piece) || !near ? null : draftPlan(piece, make?.hand ?? known)),
+    [piece, make?.hand, known, near],
   );
   // What is under way is being made: nobody asks any more whether it can be.
   const tried = useTried(piece, make ? null : draft);
   const plan = tried ?? draft;
   return (
-    <Box as="li" position="relative" data-testid="piece">
+    <Box as="li" ref={ref} position="relative" data-testid="piece">
       <ChakraLink
         asChild
         display="block"
@@ -281,10 +286,12 @@ const PieceOnBench = memo(function PieceOnBench({ view, onTags }: OnBenchProps) 
             _hover={{ bg: 'faint' }}
             transition="background-color .15s"
           >
-            {plan === null || plan.ok ? (
+            {!near ? (
+              <Box h={`${HEIGHT}px`} />
+            ) : plan === null || plan.ok ? (
               <MiniPiece
                 piece={piece}
-                height={104}
+                height={HEIGHT}
                 {...(draft ? { planned: draft } : {})}
                 {...(make ? { hand: make.hand } : {})}
                 {...(make ? { done: make.reached.parts } : {})}
