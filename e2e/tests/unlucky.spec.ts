@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { MakeView, OrderView, PageView } from '@coiled-strand/contract';
+import type { MakeView, OrderView, PageView, PieceView } from '@coiled-strand/contract';
 import { expect, type Page } from '@playwright/test';
 import pg from 'pg';
 import { newPiece, saved, stored, type Running } from '../fixtures.js';
@@ -260,4 +260,45 @@ test('a clock that is three hours off changes nothing of what is told', async ({
   expect(right.length).toBeGreaterThan(3);
   expect(await told(3)).toEqual(right);
   expect(await told(-3)).toEqual(right);
+});
+
+test('a browser that is full says that it keeps nothing, and what was counted still comes in', async ({
+  browser,
+  house,
+}) => {
+  const page = await browserOf(browser, house);
+  // Nothing more goes into any of its stores. A browser asks for its quota once, so it is set before the first page.
+  const client = await page.context().newCDPSession(page);
+  await client.send('Storage.overrideQuotaForOrigin', { origin: house.url, quotaSize: 1 });
+  await choosePassword(page);
+  await page.evaluate(() => {
+    for (const store of [localStorage, sessionStorage]) {
+      for (let size = 1 << 20; size > 0; size >>= 1) {
+        try {
+          for (let n = 0; ; n++) store.setItem(`full ${size} ${n}`, 'x'.repeat(size));
+        } catch {
+          // Not even so much is left.
+        }
+      }
+    }
+  });
+
+  const piece = await beginMake(page, 'No room');
+  await house.stop();
+  await tap(page, 5);
+  await expect(page.getByRole('alert').filter({ hasText: 'no room' })).toContainText(
+    'leave this window open',
+  );
+  // A change of the piece is not said to be saved either.
+  await page.getByRole('link', { name: /Fit/ }).click();
+  const name = page.getByRole('textbox', { name: 'Name of the piece' });
+  await name.fill('No room at all');
+  await name.press('Enter');
+  await expect(page.getByTestId('save-state')).toContainText('leave this window open');
+
+  await house.start();
+  await expect.poll(() => doneOf(page, piece)).toBe(5);
+  const nameThere = async () =>
+    ((await (await page.request.get(`/api/pieces/${piece}`)).json()) as PieceView).piece.name;
+  await expect.poll(nameThere).toBe('No room at all');
 });

@@ -1,7 +1,7 @@
 /// <reference types="node" />
 import { configure } from '@testing-library/dom';
 import { BroadcastChannel } from 'node:worker_threads';
-import { TextEncoder } from 'node:util';
+import { TextDecoder, TextEncoder } from 'node:util';
 import { deserialize, serialize } from 'node:v8';
 import 'fake-indexeddb/auto';
 
@@ -26,7 +26,7 @@ class NoResize implements ResizeObserver {
 globalThis.ResizeObserver ??= NoResize;
 
 // The router speaks of bytes; jsdom leaves that to Node.
-Object.assign(globalThis, { TextEncoder });
+Object.assign(globalThis, { TextDecoder, TextEncoder });
 
 /** jsdom matches no media. */
 globalThis.matchMedia ??= (media: string): MediaQueryList =>

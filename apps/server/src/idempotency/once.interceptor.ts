@@ -131,6 +131,8 @@ function named(request: Request): NamedRequest | null {
   const { personId, workshopId } = identity;
   const body = request.body as unknown;
   const hash = createHash('sha256').update(`${request.method} ${request.originalUrl}\n`);
-  hash.update(Buffer.isBuffer(body) ? body : (JSON.stringify(body) ?? ''));
+  // What is read as it comes, as a photo is, is told apart by what is said of it.
+  const { 'content-type': type, 'content-length': length } = request.headers;
+  hash.update(Buffer.isBuffer(body) ? body : (JSON.stringify(body) ?? `${type} ${length}`));
   return { personId, workshopId, key, fingerprint: hash.digest('hex'), claimed: false };
 }

@@ -52,7 +52,7 @@ const ELSEWHERE: Readonly<Record<string, string>> = {
   '/api/people/leave': 'signs out',
   '/api/people/invitations': 'below',
   '/api/people/{id}/link': 'below',
-  '/api/makes/{id}/photos': 'takes a picture: below',
+  '/api/makes/{id}/photos': 'takes a picture: with the photos',
   '/api/workshops': 'goes to another workshop: below',
   '/api/cuttings/{id}/close': 'closed is closed',
   '/api/makes/{id}/abandon': 'put away is put away',

@@ -43,6 +43,18 @@ describe('photos of a make', () => {
     await api().get(`/api/photos/${photo.id}`).expect(404);
   });
 
+  it('sent twice under one name are one, and nothing else comes under it', async () => {
+    const make = await someMake();
+    const named = (bytes: Buffer) => send(make, bytes).set('Idempotency-Key', 'photo-of-once-1');
+    const first = (await named(PNG).expect(201)).body as PhotoView;
+    const again = (await named(PNG).expect(201)).body as PhotoView;
+    expect(again).toEqual(first);
+    const other = await picture(50, 20).png().toBuffer();
+    expect((await named(other).expect(422)).body.error.code).toBe('request.another');
+    const { photos } = (await api().get(`/api/makes/${make.id}`)).body as MakeView;
+    expect(photos).toEqual([first]);
+  });
+
   it.each(['jpeg', 'webp', 'png'] as const)(
     'as %s are turned as they were held, and lose where, when, with what and by whom they were taken',
     async (format) => {

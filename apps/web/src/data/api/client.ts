@@ -92,7 +92,8 @@ export async function call<T>(
 ): Promise<T> {
   const text = body === undefined ? undefined : JSON.stringify(body);
   const asked = Date.now();
-  const named = method === 'POST' && !bytes && !SECRET.test(path) ? nameOf(path, text ?? '') : null;
+  const asksAnew = method === 'POST' && !SECRET.test(path);
+  const named = asksAnew ? nameOf(path, bytes ? await asText(bytes) : (text ?? '')) : null;
   const request = more.request ?? named?.key;
   let response: Response;
   try {
@@ -123,6 +124,10 @@ export async function call<T>(
   // A proxy in between, or a server going down, answers in words of its own.
   throw new Unreachable();
 }
+
+/** A letter for each byte. */
+const asText = async (bytes: Blob): Promise<string> =>
+  new TextDecoder('latin1').decode(await bytes.arrayBuffer());
 
 function parse(text: string): unknown {
   if (text === '') return undefined;

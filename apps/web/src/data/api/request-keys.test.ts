@@ -1,3 +1,4 @@
+import { Blob as NodeBlob } from 'node:buffer';
 import { afterEach, beforeEach, expect, it, jest } from '@jest/globals';
 import { call } from './client';
 
@@ -41,6 +42,20 @@ it('what had no answer has the same name when it is sent once more', async () =>
 it('a double press is one request', async () => {
   await Promise.all([order('Pia'), order('Pia')]);
   expect(new Set(keys).size).toBe(1);
+});
+
+it('a picture whose answer was lost has the same name when it is sent once more, another one its own', async () => {
+  answers = ['nothing', 200, 200];
+  const send = (bytes: readonly number[]) =>
+    call('/makes/1/photos', {
+      method: 'POST',
+      bytes: new NodeBlob([Uint8Array.from(bytes)], { type: 'image/webp' }) as unknown as Blob,
+    }).catch(() => undefined);
+  await send([1, 2, 255]);
+  await send([1, 2, 255]);
+  await send([1, 3, 255]);
+  expect(keys[1]).toBe(keys[0]);
+  expect(keys[2]).not.toBe(keys[0]);
 });
 
 it('keeps the name over a reload', async () => {

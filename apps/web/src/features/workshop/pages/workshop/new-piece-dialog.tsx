@@ -8,9 +8,8 @@ import { LengthField } from '../../../../ui/fields/length-field';
 import { SelectField } from '../../../../ui/fields/select-field';
 import { TextRow } from '../../../../ui/fields/text-row';
 import { useUnits } from '../../../../ui/settings/use-units';
-import { Button } from '../../../../ui/shell/button';
+import { AskDialog } from '../../../../ui/shell/ask-dialog';
 import { selectable } from '../../../../ui/shell/selectable';
-import { Modal } from '../../../../ui/shell/modal';
 
 const GROUPS: readonly { readonly id: Template['group']; readonly label: string }[] = [
   { id: 'bracelet', label: 'For wrist or ankle' },
@@ -62,19 +61,14 @@ export function NewPieceDialog({ onClose }: { readonly onClose: () => void }) {
     await navigate(`/pieces/${view.id}/fit`);
   };
   return (
-    <Modal
-      open
-      onClose={onClose}
+    <AskDialog
       size="wide"
       title="New piece"
-      footer={
-        <>
-          <Button onClick={onClose}>Cancel</Button>
-          <Button variant="solid" onClick={() => void create()} disabled={!piece || add.isPending}>
-            Lay it on the bench
-          </Button>
-        </>
-      }
+      action="Lay it on the bench"
+      doing={[add]}
+      ready={piece !== undefined}
+      onDo={create}
+      onClose={onClose}
     >
       <Flex direction="column" gap="6">
         <Flex gap="4" direction={{ base: 'column', sm: 'row' }}>
@@ -131,13 +125,8 @@ export function NewPieceDialog({ onClose }: { readonly onClose: () => void }) {
             </Box>
           ))}
         </Box>
-        {add.isError && (
-          <Text color="danger" role="alert">
-            {add.error.message}
-          </Text>
-        )}
       </Flex>
-    </Modal>
+    </AskDialog>
   );
 }
 
