@@ -191,4 +191,6 @@ export interface RestoredView {
   readonly counts: Readonly<Record<string, number>>;
   /** Accounts whose sign-in name was taken, with the one they have now. */
   readonly renamed: readonly { readonly from: string; readonly to: string }[];
+  /** Names of its members who have an account here and were not in this workshop: they have to be asked anew. */
+  readonly notAsked: readonly string[];
 }

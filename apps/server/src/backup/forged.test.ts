@@ -1,6 +1,12 @@
 import { gunzipSync } from 'node:zlib';
 import { beforeAll, describe, expect, it } from '@jest/globals';
-import type { BackupLookView, PageView, PhotoView, TrailView } from '@coiled-strand/contract';
+import type {
+  BackupLookView,
+  PageView,
+  PhotoView,
+  RestoredView,
+  TrailView,
+} from '@coiled-strand/contract';
 import { DataSource } from 'typeorm';
 import { drawnKnot } from '../testing/ground.js';
 import { downloaded, resealed, useHouse, type House } from '../testing/house.js';
@@ -137,7 +143,8 @@ describe('a backup made by hand', () => {
     const named = resealed(file, (line) =>
       line.replace(member!['person_id'] as string, stranger.person.id),
     );
-    await restore(named);
+    const { body } = await restore(named);
+    expect((body as RestoredView).notAsked).toHaveLength(1);
     const members = await test.app
       .get(DataSource)
       .query<object[]>('select role from member where person_id = $1', [stranger.person.id]);

@@ -41,7 +41,12 @@ export const restoreAll = (
     await runner.query(`truncate ${gone.map((table) => `public."${table}"`).join(', ')}`);
     const columns = await columnsIn(runner.manager, scratch);
     for (const table of TABLES) await copy(runner, scratch, table, columns.get(table)!);
-    return { workshop: header.workshops.join(', '), counts: countsOf(header), renamed: [] };
+    return {
+      workshop: header.workshops.join(', '),
+      counts: countsOf(header),
+      renamed: [],
+      notAsked: [],
+    };
   });
 
 /** Which rows come, where not all do. Who is new here came with the file, and is in no workshop that did not. */
@@ -141,6 +146,10 @@ export const restoreWorkshop = (
       if ((error as { code?: string }).code === '23505') throw elsewhere();
       throw error;
     }
+    const notAsked = (await runner.query(
+      `select person.name from ${scratch}.member one join ${scratch}.person on person.id = one.person_id
+       where not exists (select from public.member here where here.id = one.id) order by person.name`,
+    )) as { name: string }[];
     // Who is only whoever sits at an open machine gives way to owners who sign in.
     const [{ owned: signedInto }] = (await runner.query(
       `select exists (
@@ -160,7 +169,12 @@ export const restoreWorkshop = (
          and not exists (select from public.member where person_id = person.id)`,
     );
     await writeAuditEntry(runner.manager, 'workshop.restored', { workshopId: theirs.id });
-    return { workshop: theirs.name, counts: countsOf(header), renamed };
+    return {
+      workshop: theirs.name,
+      counts: countsOf(header),
+      renamed,
+      notAsked: notAsked.map(({ name }) => name),
+    };
   });
 
 /** The row of the workshop itself: sessions, copies on the disk and the trail go on belonging to it. */

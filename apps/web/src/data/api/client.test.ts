@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, jest } from '@jest/globals';
-import { ApiError, call, isPassing, Unreachable } from './client';
+import { ApiError, call, fetchFile, isPassing, Unreachable } from './client';
 
 // Only the wire is replaced here: what the browser's fetch can hand back. The real server answers in
 // the browser tests.
@@ -64,5 +64,34 @@ describe('call', () => {
   it('waits out a server that is not ready', async () => {
     answer(503, '{"error":{"code":"database.away","message":"x","remedy":"y"}}');
     expect(isPassing(await call('/x').catch((error: unknown) => error))).toBe(true);
+  });
+});
+
+describe('a file', () => {
+  const file = (status: number, text: string, called: string): void => {
+    globalThis.fetch = jest.fn<typeof fetch>().mockResolvedValue({
+      ok: status < 400,
+      status,
+      headers: new Map([['Content-Disposition', called]]) as unknown as Headers,
+      text: () => Promise.resolve(text),
+      blob: () => Promise.resolve(text as unknown as Blob),
+    } as Response);
+  };
+
+  it.each([
+    ['attachment; filename="to-buy.csv"', 'to-buy.csv'],
+    [`attachment; filename*=UTF-8''Tidewrack%20%E2%80%93%20two.json`, 'Tidewrack – two.json'],
+    ['', 'file'],
+  ])('that comes with %j is called %s', async (called, name) => {
+    file(200, 'what is in it', called);
+    expect(await fetchFile('/shopping/csv')).toEqual({ name, blob: 'what is in it' });
+  });
+
+  it('is never the words of a fault', async () => {
+    const fault = { code: 'busy', message: 'Too many at once.', remedy: 'Try again.' };
+    file(429, JSON.stringify({ error: fault }), 'attachment; filename="to-buy.csv"');
+    await expect(fetchFile('/shopping/csv')).rejects.toThrow('Too many at once.');
+    file(502, '<html>', '');
+    await expect(fetchFile('/shopping/csv')).rejects.toThrow(Unreachable);
   });
 });

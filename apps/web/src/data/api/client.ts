@@ -116,13 +116,35 @@ export async function call<T>(
   const parsed: unknown = parse(await response.text());
   if (response.ok || isLastWord(response.status)) named?.answered();
   if (response.ok) return parsed as T;
-  if (typeof parsed === 'object' && parsed !== null && 'error' in parsed) {
-    const fault = new ApiError(response.status, (parsed as ErrorBody).error);
-    if (isSignedOut(fault) || isElsewhere(fault) || isNotForMe(fault)) onRefused?.(fault);
-    throw fault;
-  }
+  throw faultOf(response, parsed);
+}
+
+/**
+ * Fetches a file of the API.
+ * @throws as call does
+ */
+export async function fetchFile(
+  path: string,
+): Promise<{ readonly name: string; readonly blob: Blob }> {
+  const response = await fetch(`/api${path}`).catch(() => {
+    throw new Unreachable();
+  });
+  if (!response.ok) throw faultOf(response, parse(await response.text()));
+  const called = response.headers.get('Content-Disposition') ?? '';
+  const encoded = /filename\*=UTF-8''([^;]+)/.exec(called)?.[1];
+  const name = encoded ? decodeURIComponent(encoded) : /filename="([^"]+)"/.exec(called)?.[1];
+  return { name: name ?? 'file', blob: await response.blob() };
+}
+
+/** What an answer that is none says. Whoever has to know hears of it. */
+function faultOf({ status }: Response, parsed: unknown): ApiError | Unreachable {
   // A proxy in between, or a server going down, answers in words of its own.
-  throw new Unreachable();
+  if (typeof parsed !== 'object' || parsed === null || !('error' in parsed)) {
+    return new Unreachable();
+  }
+  const fault = new ApiError(status, (parsed as ErrorBody).error);
+  if (isSignedOut(fault) || isElsewhere(fault) || isNotForMe(fault)) onRefused?.(fault);
+  return fault;
 }
 
 /** A letter for each byte. */

@@ -15,6 +15,7 @@ import {
 import { TextRow } from '../../../../ui/fields/text-row';
 import { HouseList, HousePage, HouseRow, Section } from '../../people/house-page';
 import { sayAgo } from '../../people/when';
+import { SaveLink } from '../../../../ui/shell/save-link';
 import { AskDialog } from '../../../../ui/shell/ask-dialog';
 import { Button } from '../../../../ui/shell/button';
 import { toaster } from '../../../../ui/shell/toaster';
@@ -54,11 +55,9 @@ export function AccountPage() {
         about="Your name, what you sign in with, your devices, and what you did to orders, stash and accounts."
       >
         <Flex gap="3" flexWrap="wrap">
-          <Button asChild>
-            <a href="/api/account/data" download="my-data.json">
-              <Download size={18} /> Save it
-            </a>
-          </Button>
+          <SaveLink path="/account/data" name="my-data.json">
+            <Download size={18} /> Save it
+          </SaveLink>
           {!open && <ForgetMe />}
         </Flex>
       </Section>

@@ -73,15 +73,18 @@ function BringBack() {
     look.mutate(file, { onSuccess: (view) => setChosen({ file, view }) });
   const put = async (): Promise<void> => {
     if (!chosen) return;
-    const { workshop, renamed } = await restore.mutateAsync({
+    const { workshop, renamed, notAsked } = await restore.mutateAsync({
       file: chosen.file,
       sha256: chosen.view.sha256,
     });
     setChosen(null);
     const names = renamed.map(({ from, to }) => `${from} signs in as ${to}`).join('; ');
-    toaster.create({
-      title: `${workshop} is back as it was.${names === '' ? '' : ` Names that were taken: ${names}.`}`,
-    });
+    const told = [
+      `${workshop} is back as it was.`,
+      names === '' ? [] : `Names that were taken: ${names}.`,
+      notAsked.length === 0 ? [] : `Invite them anew: ${notAsked.join(', ')}.`,
+    ].flat();
+    toaster.create({ title: told.join(' ') });
   };
   return (
     <Section

@@ -7,6 +7,7 @@ import { useWearers } from '../../../../data/api/queries';
 import { useCustomers, useForgetWearer } from '../../../../data/api/people-queries';
 import { ForgetCustomer } from '../../people/forget-customer';
 import { HouseList, HousePage, HouseRow, Section } from '../../people/house-page';
+import { SaveLink } from '../../../../ui/shell/save-link';
 import { AskDialog } from '../../../../ui/shell/ask-dialog';
 import { Button } from '../../../../ui/shell/button';
 import { Modal } from '../../../../ui/shell/modal';
@@ -26,7 +27,7 @@ export function PersonalDataPage() {
         <HouseList>
           {wearers.map(({ id, value }) => (
             <HouseRow key={id} title={value.name}>
-              <Save href={`/api/wearers/${id}/data`} name={value.name} />
+              <Save path={`/wearers/${id}/data`} name={value.name} />
               <ForgetWearer
                 id={id}
                 name={value.name}
@@ -45,7 +46,7 @@ export function PersonalDataPage() {
               title={name}
               about={`${orders} ${orders === 1 ? 'order' : 'orders'}`}
             >
-              <Save href={`/api/customers/${id}/data`} name={name} />
+              <Save path={`/customers/${id}/data`} name={name} />
               <ForgetCustomer id={id} name={name}>
                 Forget
               </ForgetCustomer>
@@ -58,13 +59,11 @@ export function PersonalDataPage() {
   );
 }
 
-function Save({ href, name }: { readonly href: string; readonly name: string }) {
+function Save({ path, name }: { readonly path: string; readonly name: string }) {
   return (
-    <Button asChild>
-      <a href={href} download={`${name}.json`} aria-label={`Save what is kept of ${name}`}>
-        <Download size={18} /> Save
-      </a>
-    </Button>
+    <SaveLink path={path} name={`${name}.json`} label={`Save what is kept of ${name}`}>
+      <Download size={18} /> Save
+    </SaveLink>
   );
 }
 

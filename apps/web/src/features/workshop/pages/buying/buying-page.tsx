@@ -13,6 +13,7 @@ import { sayMoney } from '../../../../ui/fields/money';
 import { TickField } from '../../../../ui/fields/tick-field';
 import { Page, PageHead } from '../../../../ui/frame/page';
 import { useCurrency } from '../../../../ui/settings/use-currency';
+import { SaveLink } from '../../../../ui/shell/save-link';
 import { Button } from '../../../../ui/shell/button';
 import { More } from '../../../../ui/shell/more';
 import { Fault, Loading } from '../../../../ui/shell/states';
@@ -41,11 +42,9 @@ export function BuyingPage() {
         <Button onClick={() => window.print()} disabled={items.length === 0}>
           <Printer size={18} /> Print
         </Button>
-        <Button asChild>
-          <a href="/api/shopping/csv" download>
-            <FileDown size={18} /> As a table
-          </a>
-        </Button>
+        <SaveLink path="/shopping/csv">
+          <FileDown size={18} /> As a table
+        </SaveLink>
       </PageHead>
       {shopping.error ? (
         <Fault error={shopping.error} onRetry={shopping.retry} />

@@ -1,5 +1,6 @@
 import { Box, Flex, Grid, Heading, Link as ChakraLink, Text } from '@chakra-ui/react';
 import { ForMakers } from '../../../../ui/frame/for-makers';
+import { SaveLink } from '../../../../ui/shell/save-link';
 import { Button } from '../../../../ui/shell/button';
 import { PAGE, type PieceSort, type PieceView } from '@coiled-strand/contract';
 import { draftPlan } from '@coiled-strand/core';
@@ -222,11 +223,9 @@ function PieceFault({ view, error }: { readonly view: PieceView; readonly error:
         {error.message}
       </Text>
       <Flex gap="3" mt="3">
-        <Button asChild>
-          <a href={`/api/pieces/${view.id}/file`} download>
-            <FileDown size={18} /> Save its file
-          </a>
-        </Button>
+        <SaveLink path={`/pieces/${view.id}/file`}>
+          <FileDown size={18} /> Save its file
+        </SaveLink>
         <ForMakers>
           <Button onClick={() => void remove()}>
             <Archive size={18} /> Put away

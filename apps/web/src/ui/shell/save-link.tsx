@@ -1,0 +1,46 @@
+import { useMutation } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { fetchFile } from '../../data/api/client';
+import { Button } from './button';
+import { saidOfFile, saveFile } from './save-file';
+import { toaster } from './toaster';
+
+interface Props {
+  /** Below /api. */
+  readonly path: string;
+  /** What the file is called, where the server does not say. */
+  readonly name?: string;
+  readonly label?: string;
+  readonly children: ReactNode;
+}
+
+/**
+ * Saves a file of the server's. A fault is told, and not saved in its place; what may be as large as a whole workshop
+ * is left to the browser instead.
+ */
+export function SaveLink({ path, name, label, children }: Props) {
+  const saving = useMutation({
+    mutationFn: async () => {
+      const file = await fetchFile(path);
+      const called = name ?? file.name;
+      saveFile(called, file.blob.type, file.blob);
+      return called;
+    },
+    onSuccess: (called) => toaster.create({ title: saidOfFile(called) }),
+    onError: (error) => toaster.create({ title: `It could not be saved: ${error.message}` }),
+  });
+  return (
+    <Button asChild>
+      <a
+        href={`/api${path}`}
+        {...(label === undefined ? {} : { 'aria-label': label })}
+        onClick={(event) => {
+          event.preventDefault();
+          if (!saving.isPending) saving.mutate();
+        }}
+      >
+        {children}
+      </a>
+    </Button>
+  );
+}
