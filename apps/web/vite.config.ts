@@ -61,6 +61,8 @@ export default defineConfig({
     rolldownOptions: {
       output: {
         chunkFileNames: 'assets/[hash].js',
+        // Files that share modules may ask for one another.
+        strictExecutionOrder: true,
         codeSplitting: {
           // The first page is one file; what the same pages use later lies together.
           groups: [
