@@ -4,9 +4,11 @@ import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { ensureChromium } from './lib/chromium.mjs';
 import { makeTemplates } from './lib/database.mjs';
+import { withDemo } from './lib/demo-browser.mjs';
 import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
 import { killAround } from './lib/kills.mjs';
 import { startCluster } from './lib/postgres.mjs';
+import { REFUSED_WITHIN, refusals } from './lib/refusals.mjs';
 import { run, say } from './lib/say.mjs';
 import { capture, ROOT, show } from './lib/shell.mjs';
 
@@ -73,6 +75,19 @@ await run(async () => {
   note('Writes that were acknowledged while processes were killed', {
     ...killed,
     more: `${kills} kills in all combinations, back after ${longest.toFixed(1)} s at most`,
+  });
+
+  say('Sending what is refused');
+  await withDemo('attack', async (_browser, url, _database, pid) => {
+    const sent = await refusals(url, pid);
+    const dearest = Math.max(...sent.map(({ most }) => most));
+    note('Bodies made to be dear to refuse', {
+      tries: sent.length,
+      faults: sent
+        .filter(({ most }) => most > REFUSED_WITHIN)
+        .map(({ what, most }) => `${what}: ${most} ms`),
+      more: `${dearest.toFixed(0)} ms of the processor at most`,
+    });
   });
 
   const cluster = await startCluster('test-postgres', { durable: false });

@@ -5,50 +5,14 @@ import { ensureBuild } from './lib/build.mjs';
 import { ensureChromium } from './lib/chromium.mjs';
 import { withDemo } from './lib/demo-browser.mjs';
 import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
+import { largePiece } from './lib/large-piece.mjs';
 import { fillStash } from './lib/many.mjs';
+import { REFUSED_WITHIN, refusals } from './lib/refusals.mjs';
 import { run, say } from './lib/say.mjs';
 import { ROOT } from './lib/shell.mjs';
 
 const row = (what, value, target = '') =>
   process.stdout.write(`  ${what.padEnd(52)} ${value.padStart(14)}   ${target}\n`);
-
-/** Thirty beads with square knots between, on ten cores, a carried cord and two working ends. */
-function largePiece(core) {
-  const cord = { ...core.EXAMPLE_CORD, kind: 'waxed-cotton', diameter: 1 };
-  const parts = Array.from({ length: 30 }, (_, i) => [
-    {
-      id: `knots-${i}`,
-      kind: 'square-knot-sinnet',
-      form: 'flat',
-      tension: 'even',
-      length: null,
-      units: i === 0 || i === 29 ? null : 4,
-    },
-    {
-      id: `bead-${i}`,
-      kind: 'beads',
-      beads: ['six'],
-      through: 'core',
-      runs: null,
-      between: 'touching',
-      gap: 0,
-    },
-  ]).flat();
-  const six = { id: 'six', name: 'six', shape: 'round', length: 6, height: 6, hole: 5 };
-  return {
-    ...core.EXAMPLE_PIECE,
-    ends: 'glue',
-    wear: { site: 'neck', turns: 1, length: 700 },
-    strands: [
-      ...Array.from({ length: 10 }, () => ({ cord, legs: ['core'], laidIn: false })),
-      { cord, legs: ['working', 'working'], laidIn: true },
-      { cord, legs: ['carried'], laidIn: false },
-    ],
-    beads: [{ ...six, colour: { name: 'grey', hex: '#777777' } }],
-    parts,
-    closure: core.closureKind('square-knot-slider').make(cord),
-  };
-}
 
 /** A knotted band of 40 strands, 300 rows in one repeat. */
 function broadBand(core) {
@@ -422,33 +386,11 @@ async function benchStash(url, databaseUrl) {
   }
 }
 
-/** Bodies as large as may be that cost little to send, and what it takes to refuse them. */
-async function benchRefusals(url) {
-  const objects = (count) => `[${Array(count).fill('{}').join(',')}]`;
-  const bombs = [
-    ['a third of a million objects', objects(330_000)],
-    ['90,000 names', `{${Array.from({ length: 90_000 }, (_, i) => `"k${i}":1`).join(',')}}`],
-    ['400,000 deep', `${'['.repeat(400_000)}${']'.repeat(400_000)}`],
-    ['a name of 990,000 letters', `{"${'x'.repeat(990_000)}":1}`],
-    ['as many objects as may be, as cords', `{"make":"x","cords":${objects(9_900)}}`],
-    ['as many, as parts of a piece', `{"name":"x","parts":${objects(9_900)}}`],
-    ['as many, as things on a list', `{"items":${objects(9_900)}}`],
-  ];
-  process.stdout.write('\nBodies that are refused, with the sending\n');
-  for (const [what, body] of bombs) {
-    const times = [];
-    for (const path of ['lots/from-make', 'pieces', 'beads/several', 'plan']) {
-      const from = performance.now();
-      const answer = await fetch(`${url}/api/${path}`, {
-        method: 'POST',
-        headers: { 'Content-Type': 'application/json' },
-        body,
-      });
-      await answer.text();
-      if (answer.status < 400) throw new Error(`${path} takes ${what}`);
-      times.push(performance.now() - from);
-    }
-    row(what, `${Math.max(...times).toFixed(0)} ms`, 'target: 250 ms');
+/** Bodies as large as may be that cost little to send, and what it takes of the processor to refuse them. */
+async function benchRefusals(url, pid) {
+  process.stdout.write('\nBodies that are refused\n');
+  for (const { what, most } of await refusals(url, pid)) {
+    row(what, `${most.toFixed(0)} ms`, `target: ${REFUSED_WITHIN} ms`);
   }
 }
 
@@ -580,7 +522,7 @@ await run(async () => {
   await benchRope();
   await benchCutting();
   await benchWeek();
-  await withDemo('bench', async (browser, url, databaseUrl) => {
+  await withDemo('bench', async (browser, url, databaseUrl, pid) => {
     await benchFirstPage(browser, url);
     const { items: pieces } = await (await fetch(`${url}/api/pieces?sort=laid`)).json();
     await benchDrag(browser, url, 'the end of a band', pieces[0].id);
@@ -611,7 +553,7 @@ await run(async () => {
     await benchSpace(browser, url, '60 parts on 12 strands', await put(largePiece(core)));
     await benchPaper(browser, url, '60 parts on 12 strands', await put(largePiece(core)));
     await benchBoard(browser, url);
-    await benchRefusals(url);
+    await benchRefusals(url, pid);
     await benchStash(url, databaseUrl);
   });
 });

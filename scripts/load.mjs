@@ -1,12 +1,15 @@
 import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { createDatabase } from './lib/database.mjs';
 import { ensureDependencies } from './lib/dependencies.mjs';
 import { fillWith } from './lib/many.mjs';
+import { largePiece } from './lib/large-piece.mjs';
 import { freePort } from './lib/port.mjs';
 import { startCluster } from './lib/postgres.mjs';
 import { run, say } from './lib/say.mjs';
 import { startServer } from './lib/server.mjs';
+import { ROOT } from './lib/shell.mjs';
 
 const MANY = { pieces: 5000, makes: 20_000 };
 const CONNECTIONS = 50;
@@ -31,6 +34,7 @@ await run(async () => {
   await ensureBuild();
   const { default: autocannon } = await import('autocannon');
   const { default: pg } = await import('pg');
+  const core = await import(join(ROOT, 'packages/core/dist/index.js'));
   // As at a maker's: nothing is left out for speed.
   const cluster = await startCluster('load-postgres', { durable: true });
   const database = await createDatabase(cluster.url, 'load');
@@ -124,6 +128,30 @@ await run(async () => {
       const { aggregateResult } = /** @type {any} */ (autocannon);
       return aggregateResult(await Promise.all(results), { ...how, requests });
     };
+    // One backup after the other is taken, and somebody plans a large piece every second.
+    const beside = async (task) => {
+      let over = false;
+      const backups = async () => {
+        while (!over) await (await fetch(`${url}/backups/file`)).arrayBuffer();
+      };
+      const plans = async () => {
+        const file = { format: core.PIECE_FORMAT, version: core.PIECE_FORMAT_VERSION };
+        const body = JSON.stringify({ ...file, piece: largePiece(core) });
+        while (!over) {
+          const answer = await fetch(`${url}/plan`, {
+            method: 'POST',
+            headers: { 'Content-Type': 'application/json' },
+            body,
+          });
+          if (!answer.ok) throw new Error(`it is not planned: ${await answer.text()}`);
+          await new Promise((resolve) => setTimeout(resolve, 1000));
+        }
+      };
+      const both = Promise.all([backups(), plans()]);
+      await task();
+      over = true;
+      await both;
+    };
     const measure = async (name, requests, { perSecond, p99 }, seconds) => {
       const {
         latency,
@@ -152,6 +180,7 @@ await run(async () => {
     };
     await most('reads', reads);
     await measure('reads', reads, ASKED.reads, SECONDS);
+    await beside(() => measure('reads beside a backup and a planner', reads, ASKED.reads, SECONDS));
     await most('writes', writes);
     await measure('writes', writes, ASKED.writes, SECONDS);
     if (MINUTES > 0) {

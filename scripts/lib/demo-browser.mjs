@@ -9,7 +9,7 @@ import { startServer } from './server.mjs';
  * demo data; all of it is gone afterwards.
  *
  * @param name of the database and the log
- * @param task what to do with the browser, at the server’s address, and with its database
+ * @param task what to do with the browser, at the server’s address, with its database, and with its process
  */
 export async function withDemo(name, task) {
   const cluster = await startCluster('test-postgres', { durable: false });
@@ -27,7 +27,7 @@ export async function withDemo(name, task) {
       executablePath: CHROMIUM,
       args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
     });
-    await task(browser, url, database.url);
+    await task(browser, url, database.url, server.pid);
   } finally {
     await browser?.close();
     await server.stop();

@@ -9,3 +9,5 @@ export function beganAt(pid: number): string | null;
 export function gone(one: Named, everyMs?: number): Promise<void>;
 /** Asks it to end, and after a while insists. */
 export function end(one: Named, patienceMs?: number): Promise<void>;
+
+export function processorTime(pid: number): number;

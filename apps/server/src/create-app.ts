@@ -51,6 +51,8 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   // What is told as it happens must not wait until there is enough of it to be squeezed.
   app.use(
     compression({
+      // Less of it is sooner sent than squeezed.
+      threshold: '8kb',
       filter: (req, res) => req.headers.accept !== EVENTS && compression.filter(req, res),
     }),
   );
