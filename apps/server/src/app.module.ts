@@ -16,6 +16,7 @@ import { QueueModule } from './queue/queue.module.js';
 import { OrdersModule } from './orders/orders.module.js';
 import { WeekModule } from './week/week.module.js';
 import { HandModule } from './hand/hand.module.js';
+import { Ending } from './http/ending.js';
 import { HealthModule } from './health/health.module.js';
 import { MakesModule } from './makes/makes.module.js';
 import { StreamModule } from './stream/stream.module.js';
@@ -31,6 +32,7 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
+      providers: [Ending],
       imports: [
         TypeOrmModule.forRootAsync({
           useFactory: () => ({

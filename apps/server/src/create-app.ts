@@ -11,6 +11,7 @@ import type { Config } from './config/config.js';
 import { ErrorFilter } from './errors/error.filter.js';
 import { ValidationPipe } from './errors/validation.js';
 import { BODY_LIMITS, SMALL } from './errors/body-limits.js';
+import { Ending } from './http/ending.js';
 import { notTooOften } from './http/not-too-often.js';
 import { withIdentity } from './identity/identity.js';
 import { plainRequest } from './http/plain-request.js';
@@ -32,6 +33,7 @@ export async function createApp(config: Config): Promise<NestExpressApplication>
   });
   app.set('trust proxy', config.proxies);
   app.use(requestLog);
+  app.use(app.get(Ending).sayLast);
   app.use(
     helmet({
       contentSecurityPolicy: {
