@@ -7,6 +7,7 @@ import {
   type CallHandler,
   type ExecutionContext,
   type NestInterceptor,
+  type OnModuleDestroy,
 } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import type { Request, Response } from 'express';
@@ -51,11 +52,18 @@ const answerLost = (): AppError =>
 
 /** Carries out a request that has a name once, however often it comes within a day. */
 @Injectable()
-export class Once implements NestInterceptor {
+export class Once implements NestInterceptor, OnModuleDestroy {
+  private ending = false;
+
   constructor(
     private readonly dataSource: DataSource,
     private readonly reflector: Reflector,
   ) {}
+
+  /** A server that ends waits for no answer of another request. */
+  onModuleDestroy(): void {
+    this.ending = true;
+  }
 
   intercept(context: ExecutionContext, next: CallHandler): Observable<unknown> {
     const http = context.switchToHttp();
@@ -92,6 +100,7 @@ export class Once implements NestInterceptor {
     if (first.fingerprint !== request.fingerprint) throw another();
     let stored: Stored | null = first;
     for (let waited = 0; stored && !stored.answered && waited < WAIT; waited += LOOK) {
+      if (this.ending) break;
       await setTimeout(LOOK);
       stored = await this.stored(request);
     }

@@ -53,7 +53,7 @@ export function AskDialog(props: Props) {
       footer={
         closing ? (
           <>
-            <Text mr="auto" role="alert">
+            <Text mr="auto" alignSelf="center" w={{ base: 'full', sm: 'auto' }} role="alert">
               Throw away what you typed?
             </Text>
             <Button onClick={onClose}>Throw it away</Button>
