@@ -16,7 +16,8 @@ beforeAll(async () => {
   mkdirSync(join(root, 'assets'));
   writeFileSync(join(root, 'index.html'), '<title>page</title>');
   writeFileSync(join(root, 'icon.svg'), '<svg xmlns="http://www.w3.org/2000/svg"/>');
-  writeFileSync(join(root, 'assets', 'index-abc.js'), 'export {};'.repeat(400));
+  // As large as what is worth squeezing.
+  writeFileSync(join(root, 'assets', 'index-abc.js'), 'export {};'.repeat(1000));
   const database = await createDatabase('empty');
   drop = database.drop;
   app = await createApp({ ...testConfig(database.url, false), webRoot: root });
