@@ -1,6 +1,13 @@
 import { readFileSync } from 'node:fs';
 import { capture } from './shell.mjs';
 
+/** What Linux tells of a process, from its state on. @throws where it does not run, or the system tells nothing */
+function statOf(pid) {
+  const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
+  // The name of the program stands in brackets and may hold anything.
+  return stat.slice(stat.lastIndexOf(')') + 2).split(' ');
+}
+
 /**
  * When a process began, as a word to compare: numbers of processes are used again, these are not.
  *
@@ -8,9 +15,7 @@ import { capture } from './shell.mjs';
  */
 export function beganAt(pid) {
   try {
-    const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
-    // The name of the program stands in brackets and may hold anything.
-    const [state, ...fields] = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
+    const [state, ...fields] = statOf(pid);
     return state === 'Z' ? null : fields[18];
   } catch (error) {
     if (process.platform === 'linux' || error.code !== 'ENOENT') return null;
@@ -21,8 +26,7 @@ export function beganAt(pid) {
 
 /** What a process took of the processor so far, in ms, to the hundredth of a second; Linux alone tells. */
 export function processorTime(pid) {
-  const stat = readFileSync(`/proc/${pid}/stat`, 'utf8');
-  const fields = stat.slice(stat.lastIndexOf(')') + 2).split(' ');
+  const fields = statOf(pid);
   return 10 * (Number(fields[11]) + Number(fields[12]));
 }
 

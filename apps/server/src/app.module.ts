@@ -16,7 +16,7 @@ import { QueueModule } from './queue/queue.module.js';
 import { OrdersModule } from './orders/orders.module.js';
 import { WeekModule } from './week/week.module.js';
 import { HandModule } from './hand/hand.module.js';
-import { Ending } from './http/ending.js';
+import { HttpModule } from './http/http.module.js';
 import { HealthModule } from './health/health.module.js';
 import { MakesModule } from './makes/makes.module.js';
 import { StreamModule } from './stream/stream.module.js';
@@ -32,7 +32,6 @@ export class AppModule {
   static with(config: Config): DynamicModule {
     return {
       module: AppModule,
-      providers: [Ending],
       imports: [
         TypeOrmModule.forRootAsync({
           useFactory: () => ({
@@ -47,6 +46,7 @@ export class AppModule {
         }),
         AccountsModule.of(isLoopback(config.host)),
         LiveModule.of(config.databaseUrl),
+        HttpModule,
         QueueModule,
         TrailModule,
         HealthModule.of(config.dataFolder),

@@ -9,7 +9,8 @@ import type { NextFunction, Request, Response } from 'express';
  */
 @Injectable()
 export class Ending implements OnModuleDestroy {
-  private begun = false;
+  /** Whether it was asked to. */
+  begun = false;
 
   constructor(private readonly host: HttpAdapterHost) {}
 

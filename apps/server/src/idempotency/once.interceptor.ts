@@ -7,13 +7,13 @@ import {
   type CallHandler,
   type ExecutionContext,
   type NestInterceptor,
-  type OnModuleDestroy,
 } from '@nestjs/common';
 import { Reflector } from '@nestjs/core';
 import type { Request, Response } from 'express';
 import { from, lastValueFrom, type Observable } from 'rxjs';
 import { DataSource } from 'typeorm';
 import { AppError } from '../errors/app-error.js';
+import { Ending } from '../http/ending.js';
 import { requestKey } from '../http/etag.js';
 import { identityNow } from '../identity/identity.js';
 import { CarriedOut, inTheNameOf, type NamedRequest } from './named-request.js';
@@ -52,18 +52,12 @@ const answerLost = (): AppError =>
 
 /** Carries out a request that has a name once, however often it comes within a day. */
 @Injectable()
-export class Once implements NestInterceptor, OnModuleDestroy {
-  private ending = false;
-
+export class Once implements NestInterceptor {
   constructor(
     private readonly dataSource: DataSource,
     private readonly reflector: Reflector,
+    private readonly ending: Ending,
   ) {}
-
-  /** A server that ends waits for no answer of another request. */
-  onModuleDestroy(): void {
-    this.ending = true;
-  }
 
   intercept(context: ExecutionContext, next: CallHandler): Observable<unknown> {
     const http = context.switchToHttp();
@@ -100,7 +94,8 @@ export class Once implements NestInterceptor, OnModuleDestroy {
     if (first.fingerprint !== request.fingerprint) throw another();
     let stored: Stored | null = first;
     for (let waited = 0; stored && !stored.answered && waited < WAIT; waited += LOOK) {
-      if (this.ending) break;
+      // A server that ends waits for no answer of another request.
+      if (this.ending.begun) break;
       await setTimeout(LOOK);
       stored = await this.stored(request);
     }

@@ -37,7 +37,6 @@ interface Visit {
   readonly component: number;
   /** How far along it, in points. */
   readonly along: number;
-  readonly crossing: number;
 }
 
 interface Meeting {
@@ -75,9 +74,8 @@ function meetings(curves: readonly (readonly Point3[])[]): Meeting[] {
       );
       if (!at) continue;
       const aOver = between(a.from[2], a.to[2], at[0]) > between(b.from[2], b.to[2], at[1]);
-      const crossing = found.length;
-      const one = { component: a.component, along: a.i + at[0], crossing };
-      const two = { component: b.component, along: b.i + at[1], crossing };
+      const one = { component: a.component, along: a.i + at[0] };
+      const two = { component: b.component, along: b.i + at[1] };
       const turn =
         (a.to[0] - a.from[0]) * (b.to[1] - b.from[1]) -
         (a.to[1] - a.from[1]) * (b.to[0] - b.from[0]);
@@ -100,24 +98,21 @@ function meetings(curves: readonly (readonly Point3[])[]): Meeting[] {
 export function diagramOf(curves: readonly (readonly Point3[])[]): LinkDiagram {
   const met = meetings(curves.map((curve) => curve.map(seen)));
   const visits = met.flatMap(({ lower, upper }) => [lower, upper]);
-  /** By crossing and whether it is the upper strand: the edges by which it comes in and goes out. */
-  const ways = new Map<string, readonly [number, number]>();
-  const wayOf = (visit: Visit): string => `${visit.crossing} ${visit.component} ${visit.along}`;
+  /** The edges by which a strand comes to a crossing and leaves it. */
+  const ways = new Map<Visit, readonly [number, number]>();
   let edge = 1;
   let apart = 0;
   curves.forEach((_, component) => {
     const own = visits
       .filter((visit) => visit.component === component)
       .sort((a, b) => a.along - b.along);
-    own.forEach((visit, i) =>
-      ways.set(wayOf(visit), [edge + i, edge + ((i + 1) % own.length)] as const),
-    );
+    own.forEach((visit, i) => ways.set(visit, [edge + i, edge + ((i + 1) % own.length)]));
     edge += own.length;
     if (own.length === 0) apart += 1;
   });
   return {
     crossings: met.map(({ lower, upper, sign }): LinkCrossing => {
-      const [under, over] = [ways.get(wayOf(lower))!, ways.get(wayOf(upper))!];
+      const [under, over] = [ways.get(lower)!, ways.get(upper)!];
       const [right, left] = sign === 1 ? [over[1], over[0]] : over;
       return {
         edges: [under[0], right, under[1], left],

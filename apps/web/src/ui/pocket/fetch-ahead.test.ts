@@ -3,12 +3,12 @@ import { fetchAhead } from './fetch-ahead';
 
 const asked: string[] = [];
 
-/** A server with a list of files; what is not among them is not found. */
-function serve(list: readonly string[] | null): void {
+/** A server with a list of files, or without one, which has all that is on it but for what is lost. */
+function serve(list: readonly string[] | null, lost?: string): void {
   asked.length = 0;
   globalThis.fetch = jest.fn((path: unknown) => {
     asked.push(String(path));
-    const found = path !== '/files.json' || list !== null;
+    const found = path === '/files.json' ? list !== null : path !== lost;
     return Promise.resolve({
       ok: found,
       body: null,
@@ -27,8 +27,11 @@ test('every file of the list is fetched once by a window', async () => {
   expect(asked).toHaveLength(3);
 });
 
-test('what could not be fetched is tried again by the next page', async () => {
-  serve(null);
+test.each([
+  ['a list', () => serve(null)],
+  ['a file', () => serve(['assets/a.js'], '/assets/a.js')],
+])('%s that could not be fetched is asked for again by the next page', async (_, begin) => {
+  begin();
   await fetchAhead();
   serve(['assets/a.js']);
   await fetchAhead();

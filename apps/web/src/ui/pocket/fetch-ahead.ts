@@ -10,7 +10,8 @@ export async function fetchAhead(): Promise<void> {
   const answer = await fetch('/files.json');
   if (!answer.ok) return;
   for (const file of (await answer.json()) as readonly string[]) {
-    const { body } = await fetch(`/${file}`, { priority: 'low' });
+    const { ok, body } = await fetch(`/${file}`, { priority: 'low' });
+    if (!ok) return;
     // What nobody reads to its end is not kept.
     await body?.pipeTo(new WritableStream());
   }

@@ -1,9 +1,8 @@
-import { useMutation } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { fetchFile } from '../../data/api/client';
 import { Button } from './button';
-import { saidOfFile, saveFile } from './save-file';
-import { toaster } from './toaster';
+import { saveFile } from './save-file';
+import { useSaving } from './use-saving';
 
 interface Props {
   /** Below /api. */
@@ -19,15 +18,11 @@ interface Props {
  * is left to the browser instead.
  */
 export function SaveLink({ path, name, label, children }: Props) {
-  const saving = useMutation({
-    mutationFn: async () => {
-      const file = await fetchFile(path);
-      const called = name ?? file.name;
-      saveFile(called, file.blob.type, file.blob);
-      return called;
-    },
-    onSuccess: (called) => toaster.create({ title: saidOfFile(called) }),
-    onError: (error) => toaster.create({ title: `It could not be saved: ${error.message}` }),
+  const saving = useSaving(async () => {
+    const file = await fetchFile(path);
+    const called = name ?? file.name;
+    saveFile(called, file.blob.type, file.blob);
+    return called;
   });
   return (
     <Button asChild>

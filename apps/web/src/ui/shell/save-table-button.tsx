@@ -1,10 +1,8 @@
 import { fileNameOf } from '@coiled-strand/core';
-import { useMutation } from '@tanstack/react-query';
 import { Sheet } from 'lucide-react';
 import { Button } from './button';
 import { saveCsv, type Table } from './csv';
-import { saidOfFile } from './save-file';
-import { toaster } from './toaster';
+import { useSaving } from './use-saving';
 
 interface Props {
   /** What the file is called. */
@@ -15,14 +13,10 @@ interface Props {
 
 /** Saves a table as CSV, for other programs. */
 export function SaveTableButton({ name, table }: Props) {
-  const saving = useMutation({
-    mutationFn: async () => {
-      const file = fileNameOf(name, 'csv');
-      saveCsv(file, await table());
-      return file;
-    },
-    onSuccess: (file) => toaster.create({ title: saidOfFile(file) }),
-    onError: (error) => toaster.create({ title: `It could not be saved: ${error.message}` }),
+  const saving = useSaving(async () => {
+    const file = fileNameOf(name, 'csv');
+    saveCsv(file, await table());
+    return file;
   });
   return (
     <Button onClick={() => saving.mutate()} disabled={saving.isPending}>
