@@ -45,8 +45,11 @@ export function crossings({ cords, turned }: Board): BoardCrossing[] {
       const early = cords[i]!;
       for (let b = 0; b + 1 < late.length; b++) {
         const last = i === j ? b - 1 : early.length - 1;
+        const [r, s] = [late[b]!, late[b + 1]!];
+        const [left, right] = [Math.min(r[0], s[0]), Math.max(r[0], s[0])];
         for (let a = 0; a < last; a++) {
-          const [p, q, r, s] = [early[a]!, early[a + 1]!, late[b]!, late[b + 1]!];
+          const [p, q] = [early[a]!, early[a + 1]!];
+          if (Math.max(p[0], q[0]) < left || Math.min(p[0], q[0]) > right) continue;
           const at = meet(p, q, r, s);
           if (!at) continue;
           const turn = (q[0] - p[0]) * (s[1] - r[1]) - (q[1] - p[1]) * (s[0] - r[0]);

@@ -58,3 +58,38 @@ export function smoothLine(points: readonly Point[], samples: number): Point[] {
   if (!first || !last || flat.length < 2) return [...points];
   return catmullRom([first, ...flat, last], samples).map(([x, y]): Point => [x, y]);
 }
+
+/**
+ * A smooth flat line through all of the points that makes no loop or cusp where they lie unevenly: a centripetal
+ * Catmull-Rom spline (C. Yuksel, S. Schaefer, J. Keyser, Parameterization and applications of Catmull-Rom curves,
+ * Computer-Aided Design 43, 2011). Each point is there, after so many samples for each span before it.
+ *
+ * @param points at least two, no two in a row at one place
+ */
+export function evenLine(points: readonly Point[], samples: number): Point[] {
+  const all = [
+    mirroredAbout(points[1]!, points[0]!),
+    ...points,
+    mirroredAbout(points.at(-2)!, points.at(-1)!),
+  ];
+  const out: Point[] = [];
+  for (let i = 1; i < all.length - 2; i++) {
+    const [a, b, c, d] = all.slice(i - 1, i + 3) as [Point, Point, Point, Point];
+    const knot = (p: Point, q: Point): number => Math.sqrt(Math.hypot(q[0] - p[0], q[1] - p[1]));
+    const t1 = knot(a, b);
+    const t2 = t1 + knot(b, c);
+    const t3 = t2 + knot(c, d);
+    for (let j = 0; j < samples; j++) {
+      const t = t1 + ((t2 - t1) * j) / samples;
+      const between = (p: Point, q: Point, from: number, to: number): Point => {
+        const s = (t - from) / (to - from);
+        return [p[0] + s * (q[0] - p[0]), p[1] + s * (q[1] - p[1])];
+      };
+      const [ab, bc, cd] = [between(a, b, 0, t1), between(b, c, t1, t2), between(c, d, t2, t3)];
+      out.push(between(between(ab, bc, 0, t2), between(bc, cd, t1, t3), t1, t2));
+    }
+  }
+  return [...out, points.at(-1)!];
+}
+
+const mirroredAbout = ([x, y]: Point, [u, v]: Point): Point => [2 * u - x, 2 * v - y];

@@ -54,7 +54,7 @@ function diamond(ends: 3 | 4): Point3[][] {
  * A diamond knot of two: a carrick bend whose ends are each led on round the outside of the other’s beginning and up
  * through the middle. Both cords begin below it, on the axis.
  */
-const diamondOfTwo = (): Point3[][] =>
+export const diamondOfTwo = (): Point3[][] =>
   carrickWays().map((way, k) => {
     const side = k === 0 ? 1 : -1;
     const [first, last] = [way[0]!, way.at(-1)!];
@@ -103,7 +103,7 @@ const diamondOf = (ends: 2 | 3 | 4): Recipe => ({
  * A carrick bend of two cords, laid flat: the eight-crossing knot of three leads and four bights, opened at two
  * bights that lie across from each other. Over and under take turns.
  */
-function carrickWays(): Point3[][] {
+export function carrickWays(): Point3[][] {
   const at = (t: number): readonly [number, number] => {
     const r = 3.2 + 1.7 * Math.cos((4 * t) / 3);
     return [r * Math.cos(t), r * Math.sin(t)];

@@ -1,0 +1,92 @@
+import type { Point } from '../../base/point.js';
+
+import { through, type Tying, type TyingStrand } from '../tying.js';
+
+const carried = (name = 'carried cord', kind: 'core' | 'bar' = 'core'): TyingStrand =>
+  through(kind, name, 'right', [-16, 0], [16, 0]);
+const thread = (x = 0, end = 'end'): TyingStrand => ({
+  kind: 'cord',
+  name: 'standing part',
+  end,
+  heading: 'down',
+  way: [
+    [x, 12],
+    [x, 3],
+  ],
+});
+const mirrored = ({ strands, moves, ...rest }: Tying, id: string, name: string): Tying => ({
+  ...rest,
+  ...(rest.cell === undefined ? {} : { mirrored: true as const }),
+  id,
+  name,
+  strands: strands.map((one) => ({
+    ...one,
+    heading: one.heading,
+    way: (one.end === null ? [...one.way].reverse() : one.way).map(([x, y]): Point => [-x, y]),
+  })),
+  moves: moves.map((one) => ({ ...one, way: one.way.map(([x, y]): Point => [-x, y]) })),
+});
+
+/** A double half hitch on a carried cord: two turns round it, the end out between them. */
+const FORWARD: Tying = {
+  id: 'double-half-hitch.forward',
+  name: 'Double half hitch, to the right',
+  cell: 'hitch.even.1',
+  strands: [carried(), thread(-0.2)],
+  moves: [
+    {
+      strand: 1,
+      way: [
+        [-0.2, 0.4],
+        [-0.8, -2.2],
+        [-2.4, -3],
+        [-3.6, -1.4],
+        [-3.8, 1.2],
+      ],
+      passes: 'uo',
+      makes: 'first turn',
+      verb: 'wind',
+    },
+    {
+      strand: 1,
+      way: [
+        [-4.6, 3.4],
+        [-6.4, 3.2],
+        [-7.2, 0.8],
+        [-6.8, -2.8],
+        [-4, -5.6],
+      ],
+      passes: 'u',
+    },
+    {
+      strand: 1,
+      way: [
+        [0, -6.4],
+        [4, -5.2],
+        [6.6, -2],
+        [6.8, 1.2],
+      ],
+      passes: 'o',
+      makes: 'second turn',
+      verb: 'wind',
+    },
+    {
+      strand: 1,
+      way: [
+        [5.8, 3.2],
+        [4, 2.6],
+        [3.2, 0.2],
+        [2, -3],
+        [1.4, -8],
+        [1.2, -12],
+      ],
+      passes: 'uo',
+    },
+  ],
+  drawUp: ['Draw the end out across the carried cord until both turns lie beside each other.'],
+};
+
+export const HITCH_TYINGS: readonly Tying[] = [
+  FORWARD,
+  mirrored(FORWARD, 'double-half-hitch.back', 'Double half hitch, to the left'),
+];

@@ -1,0 +1,93 @@
+import { describe, expect, it } from '@jest/globals';
+
+import type { Point3 } from '../base/point.js';
+
+import { jones } from '../link/bracket.js';
+import { diagramOf, linking } from '../link/diagram.js';
+import { closedLayout, cordsInSpace } from './closed.js';
+import { layOut } from './layout.js';
+import { closedCell } from './reference.js';
+import { mirror } from './tying.js';
+import { layoutOf, tellingOf, TYING_IDS, tyingOf } from './tyings.js';
+
+const known = (curves: readonly (readonly Point3[])[]): string => jones(diagramOf(curves)).join();
+const ofTying = (id: string): string => known(closedLayout(layoutOf(tyingOf(id))));
+
+/** Closed diagrams of so many crossings at most, among `TYING_IDS`: brackets of larger ones take minutes. */
+const upTo = (most: number): string[] =>
+  TYING_IDS.filter((id) => diagramOf(closedLayout(layoutOf(tyingOf(id)))).crossings.length <= most);
+
+describe('a tying and the curve that its numbers come from', () => {
+  const celled = upTo(50).filter((id) => tyingOf(id).cell !== undefined);
+  it.each(celled.map((id) => [id]))('%s is one knot, seen from one side', (id) => {
+    const cell = closedCell(tyingOf(id))!;
+    expect(ofTying(id)).toBe(known(cell));
+    const [laid, drawn] = [diagramOf(closedLayout(layoutOf(tyingOf(id)))), diagramOf(cell)];
+    for (let one = 0; one < laid.components; one++) {
+      for (let other = 0; other < one; other++) {
+        expect(linking(laid, one, other)).toBe(linking(drawn, one, other));
+      }
+    }
+  });
+});
+
+/**
+ * Passes whose turning over is not told, as move and pass, and why. A slip knot and a chain run out when both ends are
+ * pulled: closed up they are no knot, whatever their passes. The end of a coil may come in and go out on either side of
+ * its outermost turns, which lie round it all the same.
+ */
+const UNTOLD: Readonly<Record<string, string>> = {
+  'slip-knot': '1.1 2.1 2.2',
+  'chain-stitch': '1.1 2.1 2.2 3.1 3.2',
+  'coil.straw.3': '4.1 4.6',
+  'coil.straw.4': '5.1 5.8',
+};
+
+describe('one pass wrong', () => {
+  it.each(upTo(26).map((id) => [id]))('makes another knot of %s', (id) => {
+    const tying = tyingOf(id);
+    const right = ofTying(id);
+    const same = tying.moves.flatMap((move, m) =>
+      [...move.passes].flatMap((pass, at) => {
+        const passes = `${move.passes.slice(0, at)}${pass === 'o' ? 'u' : 'o'}${move.passes.slice(at + 1)}`;
+        const wrong = {
+          ...tying,
+          moves: tying.moves.map((one, i) => (i === m ? { ...one, passes } : one)),
+        };
+        return known(closedLayout(layOut(wrong))) === right ? [`${m + 1}.${at + 1}`] : [];
+      }),
+    );
+    expect(same.join(' ')).toBe(UNTOLD[id] ?? '');
+  });
+});
+
+/** Left and right, and the ways round, changed in a sentence. */
+const changed = (text: string): string =>
+  text.replace(
+    /\b(left|right|clockwise|anticlockwise)\b/g,
+    (one) =>
+      ({ left: 'right', right: 'left', clockwise: 'anticlockwise', anticlockwise: 'clockwise' })[
+        one
+      ]!,
+  );
+
+describe('a left hand', () => {
+  it.each(TYING_IDS.map((id) => [id]))(
+    'ties the mirror image of %s, in words and in space',
+    (id) => {
+      const tying = tyingOf(id);
+      const left = mirror(tying);
+      // A folded cord goes on from its other half.
+      const points = (curves: readonly (readonly Point3[])[], hand: 1 | -1): Point3[][] =>
+        curves.map((cord) =>
+          cord
+            .map(([x, y, z]): Point3 => [hand * x || 0, y, z])
+            .sort((a, b) => a[0] - b[0] || a[1] - b[1] || a[2] - b[2]),
+        );
+      expect(points(cordsInSpace(layoutOf(left)), 1)).toEqual(
+        points(cordsInSpace(layoutOf(tying)), -1),
+      );
+      expect(tellingOf(left).moves).toEqual(tellingOf(tying).moves.map(changed));
+    },
+  );
+});
