@@ -9,7 +9,7 @@ const CORE = {
 };
 
 /** Folders of the rope, which knows nothing of pieces, likewise. */
-const ROPE = ['base', 'curves', 'engine', 'link', 'knots', 'board', 'tables'];
+const ROPE = ['base', 'curves', 'engine', 'link', 'knots', 'board', 'tables', 'tying'];
 
 /** Folders of what a workshop does around its pieces, likewise. */
 const WORKSHOP = ['stock', 'cutting', 'buying', 'schedule', 'price'];

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { ensureBuild } from './lib/build.mjs';
 import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
+import { writeTyings } from './lib/draw-tyings.mjs';
 import { run, say } from './lib/say.mjs';
 import { ROOT, show } from './lib/shell.mjs';
 
@@ -69,7 +70,7 @@ function writeCurves(curves, ids) {
   });
   writeFileSync(
     CURVES,
-    `// Written by \`npm run knots\`; not by hand.\nimport type { KnownCurves } from '../../base/kind/in-space.js';\n\n/** Every knot of the catalogue as it lies when it is tight. */\n// prettier-ignore\nexport const TIGHTENED_CURVES: KnownCurves = {\n${rows.join('\n')}\n};\n`,
+    `// Written by \`npm run knots\`; not by hand.\nimport type { KnownCurves } from '../base/cell.js';\n\n/** Every knot of the catalogue as it lies when it is tight. */\n// prettier-ignore\nexport const TIGHTENED_CURVES: KnownCurves = {\n${rows.join('\n')}\n};\n`,
   );
 }
 
@@ -80,7 +81,7 @@ async function writeBoards() {
   );
   writeFileSync(
     BOARDS,
-    `// Written by \`npm run knots\`; not by hand.\nimport type { Board } from '../kind/own-knot.js';\nimport type { KnownBoard } from './lay-known.js';\n\n/** The knots that a board can begin with, laid out on it. */\n// prettier-ignore\nexport const KNOWN_BOARDS: Readonly<Record<KnownBoard, Board>> = {\n${rows.join('\n')}\n};\n`,
+    `// Written by \`npm run knots\`; not by hand.\nimport type { Board } from '../base/own-knot.js';\nimport type { KnownBoard } from './lay-known.js';\n\n/** The knots that a board can begin with, laid out on it. */\n// prettier-ignore\nexport const KNOWN_BOARDS: Readonly<Record<KnownBoard, Board>> = {\n${rows.join('\n')}\n};\n`,
   );
 }
 
@@ -129,14 +130,15 @@ async function keepForTests() {
 
 /**
  * Computes every number of a knot that the program uses, and writes them down; with --check they are only held
- * against those that are there, with --finer against polygons that are finer still, and with --kept what the tests ask
- * for is computed instead.
+ * against those that are there, with --finer against polygons that are finer still, with --tyings those of tyings without a
+ * recipe alone are written, and with --kept what the tests ask for is computed instead.
  */
 await run(async () => {
   checkNode();
   await ensureDependencies();
   await ensureBuild();
   if (process.argv.includes('--kept')) return keepForTests();
+  if (process.argv.includes('--tyings')) return writeTyings();
   const { CATALOGUE, constants, ENGINE } = await import(CORE.href);
   if (process.argv.includes('--finer')) {
     const { known } = await drawAll(
@@ -158,6 +160,7 @@ await run(async () => {
       CATALOGUE.map(({ id }) => id),
     );
     await writeBoards();
+    await writeTyings();
     say(`${Object.keys(numbers).length} numbers in ${FILE}`);
     return;
   }

@@ -63,3 +63,10 @@ export interface OwnKnot {
   readonly board: Board;
   readonly tight: TightKnot;
 }
+
+/** What is kept of a tying that no recipe of the catalogue is like: drawn tight from its own layout. */
+export interface KeptTight {
+  readonly size: KnotSize;
+  /** The smallest round hole that it goes through lengthwise. */
+  readonly passes: number;
+}

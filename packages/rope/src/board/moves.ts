@@ -123,8 +123,12 @@ export function laidBy(board: Board, moves: number): LaidStretch[] {
     });
 }
 
-/** Part of a line from one place to another. */
-function stretch(
+/**
+ * Part of a line from one place to another.
+ *
+ * @param along how far along each point of the line lies, in points of what it was made from
+ */
+export function stretch(
   line: readonly Point3[],
   along: readonly number[],
   from: number,

@@ -1,3 +1,4 @@
+import type { Board } from '../base/own-knot.js';
 import type { Point3 } from '../base/point.js';
 
 import { onBoard } from '../board/lift.js';
@@ -38,3 +39,12 @@ export function cordsInSpace({ tying, board }: TyingLayout): Point3[][] {
 
 /** Every cord closed into a ring, led back over all that is there: what the knot is known by. */
 export const closedLayout = (layout: TyingLayout): Point3[][] => closedUp(cordsInSpace(layout));
+
+/** The layout as a board, for the rope to draw tight: what runs through lies straight. */
+export function asBoard({ tying, board }: TyingLayout): Board {
+  const cores = tying.strands.flatMap(({ end }, strand) => (end === null ? [strand] : []));
+  const cords = board.cords.map((line, strand) =>
+    cores.includes(strand) ? [line[0]!, line.at(-1)!] : line,
+  );
+  return { ...board, cords, ...(cores.length > 0 && { cores }) };
+}

@@ -13,12 +13,15 @@ import { layoutOf, tellingOf, TYING_IDS, tyingOf } from './tyings.js';
 const known = (curves: readonly (readonly Point3[])[]): string => jones(diagramOf(curves)).join();
 const ofTying = (id: string): string => known(closedLayout(layoutOf(tyingOf(id))));
 
-/** Closed diagrams of so many crossings at most, among `TYING_IDS`: brackets of larger ones take minutes. */
-const upTo = (most: number): string[] =>
-  TYING_IDS.filter((id) => diagramOf(closedLayout(layoutOf(tyingOf(id)))).crossings.length <= most);
+/** Closed up these have too many crossings for a bracket to take less than seconds: smaller ones of the family stand for them. */
+const LARGE =
+  /^(turks-head\..*\.[23]|coil\.(straw\.[56]|bight\.\d)|whipping|seizing|carrick\.[34]|spiral|square-knot-slider)$/;
+const SMALL = TYING_IDS.filter((id) => !LARGE.test(id));
+/** Turned over one by one, each of their passes is another bracket. */
+const FLIPPED = SMALL.filter((id) => !/^(diamond\.[24]|sliding\.3|turks-head\.3x5\.1)$/.test(id));
 
 describe('a tying and the curve that its numbers come from', () => {
-  const celled = upTo(50).filter((id) => tyingOf(id).cell !== undefined);
+  const celled = SMALL.filter((id) => tyingOf(id).cell !== undefined);
   it.each(celled.map((id) => [id]))('%s is one knot, seen from one side', (id) => {
     const cell = closedCell(tyingOf(id))!;
     expect(ofTying(id)).toBe(known(cell));
@@ -44,7 +47,7 @@ const UNTOLD: Readonly<Record<string, string>> = {
 };
 
 describe('one pass wrong', () => {
-  it.each(upTo(26).map((id) => [id]))('makes another knot of %s', (id) => {
+  it.each(FLIPPED.map((id) => [id]))('makes another knot of %s', (id) => {
     const tying = tyingOf(id);
     const right = ofTying(id);
     const same = tying.moves.flatMap((move, m) =>

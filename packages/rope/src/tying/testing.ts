@@ -232,7 +232,7 @@ function readStretch(text: string, last: string, over: boolean, heading: Heading
   };
   take(/ further (on|back)$/, ([, again]) => ({ again: again as 'on' | 'back' }));
   take(/ beyond (.+)$/, ([, name]) => ({ past: bare(name!) }));
-  take(/ short of (.+)$/, ([, name]) => ({ short: bare(name!) }));
+  take(/ before (.+)$/, ([, name]) => ({ short: bare(name!) }));
   take(/ within (.+)$/, ([, name]) => ({ within: bare(name!) }));
   take(/^the (\w+) reach of /, ([, word]) => ({ place: ORDINALS.indexOf(word!) }));
   const both = what.startsWith('both legs of ');

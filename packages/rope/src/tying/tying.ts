@@ -1,4 +1,5 @@
 import type { Point } from '../base/point.js';
+import type { TurksHead } from '../curves/turks-head-curve.js';
 import type { Heading } from './planar-map.js';
 
 /** What a strand of a tying is: cord that is led, or what the others are tied round. */
@@ -56,6 +57,8 @@ export interface Tying {
   readonly cell?: string;
   /** How many cells of that knot, where it repeats along the piece; one when left out. */
   readonly cells?: number;
+  /** A Turk’s head, whose numbers are those of its form on a core. */
+  readonly head?: TurksHead;
   /** That knot is seen in the mirror. */
   readonly mirrored?: true;
   /**

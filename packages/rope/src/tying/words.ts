@@ -279,7 +279,7 @@ function tellWhere(where: Where | undefined): string {
   if (where === undefined || 'place' in where) return '';
   if ('again' in where) return where.again === 'on' ? ' further on' : ' further back';
   if ('within' in where) return ` within ${named(where.within)}`;
-  return 'past' in where ? ` beyond ${named(where.past)}` : ` short of ${named(where.short)}`;
+  return 'past' in where ? ` beyond ${named(where.past)}` : ` before ${named(where.short)}`;
 }
 
 function tellStretch({ name, from, where }: Clause, before: Clause | null): string {
@@ -348,13 +348,14 @@ function verbOf({ verb }: Lead, clauses: readonly Clause[]): string {
 
 const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1);
 
-function tellMove({ move, end, clauses, goesOn, heading, turned }: Told): string {
+function tellMove({ move, end, clauses, goesOn, heading, turned }: Told, about: boolean): string {
   const verb = verbOf(move, clauses);
   const round = turned > 0 ? 'anticlockwise' : 'clockwise';
   const way = clauses.length === 0 ? WAYS[heading] : tellWay(clauses);
   const what = move.bight === undefined ? `the ${end}` : `a bight of the ${end}`;
-  // What is wound goes round in any case, and a bight lies as it comes.
+  // What is wound goes round in any case, a bight lies as it comes, and round a middle the way itself says so.
   const bends =
+    !about &&
     Math.abs(turned) > TURNS &&
     clauses.length > 0 &&
     move.verb !== 'wind' &&
@@ -450,6 +451,6 @@ export interface Telling {
  */
 export const wordsOf = (layout: TyingLayout): Telling => ({
   ground: tellGround(layout.tying),
-  moves: tell(layout).told.map(tellMove),
+  moves: tell(layout).told.map((one) => tellMove(one, layout.tying.round === 'middle')),
   drawUp: layout.tying.drawUp,
 });

@@ -38,6 +38,16 @@ export type Look =
   /** Closed round the body. */
   | { readonly kind: 'worn' };
 
+/** A knot that is tied move by move. */
+export interface Tied {
+  /** Which tying. */
+  readonly tying: string;
+  /** Whether it is the mirror image that these hands tie. */
+  readonly mirrored: boolean;
+  /** Number of the cord of the cut list that each of its strands is, from 1; null for what is none. */
+  readonly strands: readonly (number | null)[];
+}
+
 /** What is said of every unit: each sentence once, and which of them goes with each unit. */
 export interface Calls {
   readonly said: readonly Saying[];
@@ -60,6 +70,8 @@ export interface Instruction {
   readonly bumps?: boolean;
   /** What of the closure moves in it, for its picture; all of it when left out. */
   readonly moves?: readonly Thing[];
+  /** How it is tied, of one unit after the other by turns; left out where it is told in words alone. */
+  readonly tied?: readonly Tied[];
   /** What the hands do, in order. */
   readonly actions: readonly Action[];
   /** The unit that each of them begins with; 0 for all when left out. */
@@ -99,6 +111,10 @@ export function sideAt({ sides }: Pick<Step, 'sides'>, unit: number): Side | nul
   const n = sides.length;
   return sides[((unit % n) + n) % n]!;
 }
+
+/** How a unit is tied; null where that is told in words alone. */
+export const tiedAt = ({ tied }: Pick<Step, 'tied'>, unit: number): Tied | null =>
+  tied?.[unit % tied.length] ?? null;
 
 /** What a unit is called; null where all are alike. */
 export const callAt = ({ calls }: Pick<Step, 'calls'>, unit: number): Saying | null =>

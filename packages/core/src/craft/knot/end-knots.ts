@@ -1,3 +1,7 @@
+import type { Run } from '../../base/kind/run.js';
+import type { Tied } from '../../base/kind/step.js';
+import type { Side } from '../../base/measure/side.js';
+import { tiedIn } from './tied.js';
 import { tightened } from '@coiled-strand/rope';
 import { asOneCord } from './stopper.js';
 
@@ -58,10 +62,19 @@ export function endKnotSize(form: EndKnotForm, ends: number): EndKnotSize {
 /** What fingers need of every end to tie it, beyond the knot, in cord diameters. Common practice, no source. */
 export const END_KNOT_FINGERS: Readonly<Record<EndKnotForm, number>> = { diamond: 25, carrick: 15 };
 
-/** How they are tied, in the words of the craft. */
-export const TELL_END_KNOTS: Readonly<Record<EndKnotForm, string>> = {
+/** What helps to draw them up, in the words of the craft. */
+export const DRAW_UP_END_KNOTS: Readonly<Record<EndKnotForm, string>> = {
   diamond:
-    'Lay a loop with each end over the next, all the same way round, and pass the last through the first; then lead every end round the outside under its neighbour’s loop and up through the middle. Work the slack out along each end in turn, a little at a time, until the knot is round and firm.',
-  carrick:
-    'Lay one end in a loop over itself; weave the other over and under through it, always by turns, so that it looks alike from both sides. Draw up all four legs by turns until it sits.',
+    'Work the slack out along each end in turn, a little at a time, until the knot is round and firm.',
+  carrick: 'Draw up all legs by turns until it sits. It looks alike from both sides.',
 };
+
+/** Ends of the knots that are laid move by move. */
+const LAID = { least: 2, most: 4 } as const;
+
+/** How such a knot is tied by some runs; the first four of more show how. */
+export function tiedEndKnot(form: EndKnotForm, runs: readonly Run[], first: Side): Tied {
+  const ends = Math.max(LAID.least, Math.min(LAID.most, runs.length));
+  const own = Array.from({ length: ends }, (_, i) => runs[i % runs.length]);
+  return tiedIn(`${form}.${ends}`, own, first);
+}

@@ -73,7 +73,7 @@ function splitActions(
 
 /** One step in two, at a unit: its sides, its words and its actions go on where the first left off. */
 export function split(step: Step, at: number): [Step, Step] {
-  const { sides, calls, actions = [], actionUnits, again } = step;
+  const { sides, tied, calls, actions = [], actionUnits, again } = step;
   const from = step.from ?? 0;
   const [before, after] = splitActions(actions, actionUnits, at);
   return [
@@ -92,6 +92,7 @@ export function split(step: Step, at: number): [Step, Step] {
       units: step.units - at,
       from: from + at,
       ...(sides ? { sides: sides.map((_, i) => sides[(i + at) % sides.length]!) } : {}),
+      ...(tied ? { tied: tied.map((_, i) => tied[(i + at) % tied.length]!) } : {}),
       ...(calls ? { calls: { ...calls, order: calls.order.slice(at) } } : {}),
     },
   ];

@@ -8,6 +8,7 @@ type Hand = 1 | -1;
 /** From core to core, and from one half knot to the next, in diameters. */
 const APART = 2.2;
 const HIGH = 13;
+const TOP = 8.6;
 /** Where working cords hang beside the work. */
 const OUT = 6.5;
 
@@ -66,8 +67,8 @@ const cord = (hand: Hand, edge: number): TyingStrand => ({
   end: nameOf(hand),
   heading: 'down',
   way: [
-    [hand * (OUT + edge), 12],
-    [hand * (OUT + edge), 7],
+    [hand * (OUT + edge), TOP],
+    [hand * (OUT + edge), 6],
   ],
 });
 
@@ -100,15 +101,15 @@ function knots(
   cores: number,
   sides: readonly Hand[],
   cell?: string,
-  mirrored?: true,
+  mirrored = false,
 ): Tying {
   const edge = ((cores - 1) / 2) * APART;
-  const low = 3 - HIGH * sides.length;
+  const low = 4.6 - HIGH * sides.length;
   const names = ['core', 'second core', 'third core', 'fourth core'];
   const strands: TyingStrand[] = [
     ...Array.from({ length: cores }, (_, i) => {
       const x = i * APART - edge;
-      return through('core', names[i]!, 'down', [x, 12], [x, low]);
+      return through('core', names[i]!, 'down', [x, TOP], [x, low]);
     }),
     cord(-1, edge),
     cord(1, edge),
@@ -117,17 +118,26 @@ function knots(
     id,
     name,
     ...(cell === undefined ? {} : { cell, cells: sides.length }),
-    ...(mirrored ? { mirrored } : {}),
+    ...(mirrored ? { mirrored: true } : {}),
     strands,
     moves: halfKnotMoves([cores, cores + 1], cores, sides),
     drawUp: ['Draw both cords out to the sides until the half knot lies snug against the work.'],
   };
 }
 
-/** Half knots of two working cords round a core, and what two of them make. */
+const LEFT = 'Half knot, left cord first';
+const RIGHT = 'Half knot, right cord first';
+
+/** Half knots of two working cords round a core of one to four, and what two and three of them make. */
 export const HALF_KNOT_TYINGS: readonly Tying[] = [
-  knots('half-knot.left', 'Half knot, left cord first', 2, [-1], 'sinnet.two-flat.free'),
-  knots('half-knot.right', 'Half knot, right cord first', 2, [1], 'sinnet.two-flat.free', true),
+  ...[1, 2, 3, 4].flatMap((cores) => {
+    // That of two cores is what the numbers are of.
+    const [id, cell] = cores === 2 ? ['', 'sinnet.two-flat.free'] : [`.${cores}`, undefined];
+    return [
+      knots(`half-knot.left${id}`, LEFT, cores, [-1], cell),
+      knots(`half-knot.right${id}`, RIGHT, cores, [1], cell, cell !== undefined),
+    ];
+  }),
   knots('square-knot', 'Square knot', 2, [-1, 1], 'sinnet.two-flat.free'),
   knots('spiral', 'Spiral of half knots', 2, [-1, -1, -1]),
   knots('granny', 'Granny knot', 2, [-1, -1]),

@@ -1,7 +1,12 @@
 import type { Point } from '../../base/point.js';
 
+import type { TurksHead } from '../../curves/turks-head-curve.js';
 import { withPasses } from '../layout.js';
 import type { Lead, Tying, TyingStrand } from '../tying.js';
+
+interface Form extends TurksHead {
+  readonly passes: 1 | 2 | 3;
+}
 
 /** From the middle of one pass to that of the next beside it, in diameters. */
 const BESIDE = 2.1;
@@ -11,12 +16,6 @@ const ROOM = 3.2;
 const POST = 3;
 /** Points of a slant. */
 const STEPS = 6;
-
-export interface TurksHead {
-  readonly leads: number;
-  readonly bights: number;
-  readonly passes: 1 | 2 | 3;
-}
 
 /** @example idOf({ leads: 3, bights: 4, passes: 1 }) // 'turks-head.3x4.1' */
 const idOf = ({ leads, bights, passes }: TurksHead): string =>
@@ -31,7 +30,7 @@ const eased = (t: number): number => t * t * (3 - 2 * t);
  *
  * @param form of leads and bights without a common divisor: others are not of one cord
  */
-export function turksHead({ leads, bights, passes }: TurksHead): Tying {
+export function turksHead({ leads, bights, passes }: Form): Tying {
   const row = BESIDE * (passes - 1) + ROOM;
   // Rows of crossings lie closest near the rims: half the way from rim to rim, by so much of a cosine apart.
   const wide = row / (1 - Math.cos(Math.PI / leads));
@@ -69,6 +68,7 @@ export function turksHead({ leads, bights, passes }: TurksHead): Tying {
       id: idOf({ leads, bights, passes }),
       name: `Turk’s head of ${leads} leads and ${bights} bights, ${PASSES[passes - 1]!}`,
       round: 'rims',
+      head: { leads, bights, passes },
       strands: [start],
       moves,
       drawUp: [

@@ -1,10 +1,11 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { movesInSpace, stepPicture, type Step } from '@coiled-strand/core';
+import { movesInSpace, stepPicture, tyingShown, type Step } from '@coiled-strand/core';
 import { Play, Rotate3d } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import '../../piece/bench/bench.css';
 import { ClosedView } from '../../piece/bench/closed-view';
 import { Shapes, SlowMotion } from '../../piece/bench/shapes';
+import { TyingMoves } from '../../piece/bench/tying-moves';
 import { useUnits } from '../../../ui/settings/use-units';
 import type { Make } from './use-make';
 import { Button } from '../../../ui/shell/button';
@@ -37,6 +38,9 @@ interface Props {
 /** How high the picture is: enough for arm's length, and the words still below it on a phone. */
 const HEIGHT = { base: '176px', md: 'clamp(330px, 33vh, 440px)' } as const;
 
+/** Where buttons lie on a picture. */
+const PLACED = { position: 'absolute', right: '2', bottom: '2' } as const;
+
 /** The picture of the step at hand: a cord, the work close up, or the piece when worn. */
 export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
   const { plan, firstSide } = make;
@@ -45,6 +49,8 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
     () => stepPicture(piece, plan, step, unit, firstSide),
     [piece, plan, step, unit, firstSide],
   );
+  /** What is tied move by move is shown so; where it lies in the piece is seen when it is turned round in space. */
+  const tying = useMemo(() => tyingShown(piece, step, unit), [piece, step, unit]);
   /** Turned round in space, where the step is one that can be; stays so from step to step. */
   const [inSpace, setInSpace] = useState(false);
   const turnable = movesInSpace(piece, step) && drawsInSpace();
@@ -60,7 +66,9 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
   }
   if (!picture) return null;
   const moves = picture.shapes.some((shape) => 'state' in shape && shape.state === 'moving');
-  const drawing = (
+  const drawing = tying ? (
+    <TyingMoves shown={tying} slow={slow} />
+  ) : (
     <FlatPicture key={`${step.id}-${unit}-${slow}`} picture={picture} label={label} slow={slow} />
   );
   const slowly = (
@@ -71,15 +79,13 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
       </Box>
     </Button>
   );
+  // Beside moves that are told in words the buttons lie below them, and over no word.
+  const placed = tying && !inSpace ? ({ mt: '2' } as const) : PLACED;
   if (!turnable) {
     return (
       <Box position="relative" data-testid="step-picture">
         {drawing}
-        {moves && (
-          <Box position="absolute" right="2" bottom="2">
-            {slowly}
-          </Box>
-        )}
+        {moves && <Box {...placed}>{slowly}</Box>}
       </Box>
     );
   }
@@ -90,7 +96,7 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
       ) : (
         drawing
       )}
-      <Flex gap="2" position="absolute" right="2" bottom={inSpace ? '0' : '2'}>
+      <Flex gap="2" {...placed} {...(inSpace && { bottom: '0' })}>
         <Button
           minH="44px"
           aria-label="In space"

@@ -10,6 +10,9 @@ import {
   speak,
   speakLength,
   stepPicture,
+  tyingShown,
+  type MovePicture,
+  type TyingShown,
   type Caution,
   type Piece,
   type Plan,
@@ -164,6 +167,69 @@ function sayUnits(step: Step): string {
   return `${times}, ${by}`;
 }
 
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A drawing in a rectangle of the page, as large as it fits. */
+function pictureAt(
+  document: PaperDocument,
+  alt: string,
+  { frame, shapes }: Pick<MovePicture, 'frame' | 'shapes'>,
+  { width, height }: Size,
+  x: number,
+  y: number,
+): void {
+  document.figure(
+    alt,
+    (pdf) => {
+      pdf.rect(0, 0, width, height).clip();
+      const scale = Math.min(width / frame.width, height / frame.height);
+      pdf.translate((width - frame.width * scale) / 2, (height - frame.height * scale) / 2);
+      pdf.scale(scale).translate(-frame.x, -frame.y);
+      drawShapes(pdf, shapes, 'moves', scale);
+    },
+    x,
+    y,
+  );
+}
+
+/** How the units of a step are tied, each way once. */
+function tyingsOf(piece: Piece, step: Step): TyingShown[] {
+  const ways = step.tied?.slice(0, step.units) ?? [];
+  const shown = ways.flatMap((_, unit) => tyingShown(piece, step, unit) ?? []);
+  return shown.filter(({ name }, i) => shown.findIndex((one) => one.name === name) === i);
+}
+
+/** Pictures of moves in a row of a page, and how high each is. */
+const IN_A_ROW = 4;
+const MOVE_HIGH = 32;
+const MOVE_TEXT = { size: 8.4 } as const;
+
+/** A knot move by move: what lies there, a picture with a sentence for each move, and how it is drawn up. */
+function writeMoves(document: PaperDocument, { name, ground, moves, drawUp }: TyingShown): void {
+  const width = (document.inner - (IN_A_ROW - 1) * GUTTER) / IN_A_ROW;
+  document.text('P', `${name}. ${ground.join(' ')}`, MOVE_TEXT);
+  document.y += 1;
+  for (let first = 0; first < moves.length; first += IN_A_ROW) {
+    const row = moves.slice(first, first + IN_A_ROW);
+    const told = row.map(({ text }, i) => `${first + i + 1}. ${text}`);
+    const high = Math.max(...told.map((text) => document.heightOf('P', text, width, MOVE_TEXT)));
+    document.room(MOVE_HIGH + 1 + high + 3);
+    const top = document.y;
+    row.forEach((move, i) => {
+      const x = PAPER_MARGIN + i * (width + GUTTER);
+      pictureAt(document, move.text, move, { width, height: MOVE_HIGH }, x, top);
+      document.y = top + MOVE_HIGH + 1;
+      document.text('P', told[i]!, { ...MOVE_TEXT, x, width });
+    });
+    document.y = top + MOVE_HIGH + 1 + high + 3;
+  }
+  for (const text of drawUp) document.text('P', text, MOVE_TEXT);
+  document.y += 3;
+}
+
 /** A step: its picture beside what is done. */
 function writeStep(
   document: PaperDocument,
@@ -193,24 +259,8 @@ function writeStep(
   document.rule();
   document.y += 2;
   const top = document.y;
-  if (picture) {
-    const { frame, shapes } = picture;
-    document.figure(
-      `Picture of step ${number}`,
-      (pdf) => {
-        pdf.rect(0, 0, PICTURE.width, PICTURE.height).clip();
-        const scale = Math.min(PICTURE.width / frame.width, PICTURE.height / frame.height);
-        pdf.translate(
-          (PICTURE.width - frame.width * scale) / 2,
-          (PICTURE.height - frame.height * scale) / 2,
-        );
-        pdf.scale(scale).translate(-frame.x, -frame.y);
-        drawShapes(pdf, shapes, 'moves', scale);
-      },
-      PAPER_MARGIN,
-      top,
-    );
-  }
+  if (picture)
+    pictureAt(document, `Picture of step ${number}`, picture, PICTURE, PAPER_MARGIN, top);
   document.text('H3', title, { x, width });
   if (often !== '') document.text('P', often, { x, width, weight: 'bold' });
   for (const text of told) {
@@ -218,6 +268,7 @@ function writeStep(
     document.y += 1;
   }
   document.y = Math.max(document.y, picture ? top + PICTURE.height : 0) + 3;
+  for (const shown of tyingsOf(piece, step)) writeMoves(document, shown);
   for (const call of sayCalls(step, units))
     document.text('LI', call, { size: CALL, running: true });
   document.y += 1;

@@ -1,4 +1,5 @@
 import { hempRule } from '../hemp-rule.js';
+import { tiedIn } from '../../knot/tied.js';
 import { stopperSource } from '../../knot/source.js';
 import { knotInRuns } from '../../part/pick.js';
 import {
@@ -23,7 +24,7 @@ import {
 } from '../loops.js';
 import { AT_END, type Action } from '../../../base/action/action.js';
 import type { Run } from '../../../base/kind/run.js';
-import { END_KNOTS, endKnotSize, TELL_END_KNOTS } from '../../knot/end-knots.js';
+import { END_KNOTS, DRAW_UP_END_KNOTS, endKnotSize, tiedEndKnot } from '../../knot/end-knots.js';
 import { turksHeadStrokes } from '../../knot/round-drawing.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { outerEnds } from '../../part/ends.js';
@@ -175,7 +176,7 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
       ),
     ];
   },
-  steps(closure, site) {
+  steps(closure, site, _layout, _length, first) {
     const loop = loopOf(closure, site);
     return {
       start: [
@@ -186,11 +187,18 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
         ),
       ],
       end: [
-        singleStep(
-          `Tie ${oneOf(KNOTS[closure.form].label)} ${closure.form === 'diamond' ? 'of all ends' : 'in all cords'}`,
-          `${closure.form === 'diamond' ? `${TELL_END_KNOTS.diamond} ` : ''}Tie it loose, push it through the loop and try the piece on so, then draw it up hard. It must pass the loop only with a push.`,
-          [...tieKnot(closure, site), { do: 'test', what: 'passes' }],
-        ),
+        {
+          ...singleStep(
+            `Tie ${oneOf(KNOTS[closure.form].label)} ${closure.form === 'diamond' ? 'of all ends' : 'in all cords'}`,
+            `${closure.form === 'diamond' ? `${DRAW_UP_END_KNOTS.diamond} ` : ''}Tie it loose, push it through the loop and try the piece on so, then draw it up hard. It must pass the loop only with a push.`,
+            [...tieKnot(closure, site), { do: 'test', what: 'passes' }],
+          ),
+          tied: [
+            closure.form === 'diamond'
+              ? tiedEndKnot('diamond', site.runs, first)
+              : tiedIn(closure.form, [site.runs[0]], first),
+          ],
+        },
       ],
     };
   },

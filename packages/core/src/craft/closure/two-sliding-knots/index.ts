@@ -10,6 +10,7 @@ import { formField } from '../../../base/kind/field.js';
 import { legsOf, outerEnds, startEnds } from '../../part/ends.js';
 import { KNOT_SPREAD } from '../../../base/kind/reason.js';
 import { grip, STOPPERS, type GripForm } from '../../knot/stopper.js';
+import { tiedIn } from '../../knot/tied.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { oneOf } from '../../../base/measure/plural.js';
 import { inSentence, laid, say } from '../../../base/measure/saying.js';
@@ -46,16 +47,6 @@ const knotOf = (closure: TwoSlidingKnots, site: ClosureSite) =>
     closure.form,
     site.runs.map((run) => effectiveDiameter(run.cord)),
   );
-
-/** How the sliding knot is wound, by its turns. */
-const HOW_SLIDING: Readonly<Record<TwoSlidingKnots['form'], string>> = {
-  overhand:
-    'Lay the tail across the other cord, round behind it and back across its own standing part, and out through the loop this makes.',
-  'double-barrel':
-    'Lay the tail beside the other cord, back towards the body; wind it twice round cord and tail, away from the body, each turn beside the last, and lead the end out through both turns.',
-  'triple-barrel':
-    'Lay the tail beside the other cord, back towards the body; wind it three times round cord and tail, away from the body, each turn beside the last, and lead the end out through all three turns.',
-};
 
 /** A tail of a length at either side, and its knot round the cord of the other. */
 const slidingActions = (closure: TwoSlidingKnots, site: ClosureSite, tail: number): Action[] => {
@@ -134,7 +125,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
   draw: (closure, site, { measures }, { length, done }) =>
     drawTails(site, measures.tail, length, closure.form, done ? 'laid' : 'planned'),
   drawEdge: (_closure, site, { measures }) => edgeOfSlider(site, measures.grip, site.runs[0]!),
-  steps: (closure, site, { measures }) => ({
+  steps: (closure, site, { measures }, _length, first) => ({
     start: [],
     end: [
       layTailsOver(
@@ -144,10 +135,18 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
       {
         ...singleStep(
           `Tie ${oneOf(STOPPERS[closure.form].label)} with each tail`,
-          say`Tie each tail round the other cord, ${laid(measures.tail)} from the body on both sides. ${HOW_SLIDING[closure.form]} Draw it up until it grips the other cord and still slides. Make both gaps equal, or the ring closes crooked.`,
+          say`Tie each tail round the other cord, ${laid(measures.tail)} from the body on both sides. Make both gaps equal, or the ring closes crooked.`,
           slidingActions(closure, site, measures.tail),
         ),
         moves: ['stopper'],
+        // Each tail goes round a cord of the other side.
+        tied: [
+          tiedIn(
+            `sliding.${STOPPERS[closure.form].turns}`,
+            [site.runs[0], site.runs.at(-1)],
+            first,
+          ),
+        ],
         units: 2,
         unitName: 'knot',
         unitText: (unit) =>

@@ -5,6 +5,7 @@ import { plainLayout, type PartKind } from '../../../base/kind/part-kind.js';
 import type { Point, Point3, Primitive } from '../../../base/kind/primitive.js';
 import { countField, sizeField } from '../../../base/kind/field.js';
 import { KNOT_SPREAD, useOf, type Reason } from '../../../base/kind/reason.js';
+import { tiedIn } from '../../knot/tied.js';
 import { beadSolid } from '../../knot/bead-solid.js';
 
 import { roundFromEdge } from '../../knot/edge.js';
@@ -249,7 +250,7 @@ export const chainCord: PartKind<ChainPart> = {
       }),
       layout,
     ),
-  steps(part, site, layout) {
+  steps(part, site, layout, hands) {
     const at = layChain(part, site, layout.length);
     const ends = [...startEnds(site.runs), ...outerEnds(site.runs)];
     if (at.takenOut !== null) {
@@ -328,7 +329,8 @@ export const chainCord: PartKind<ChainPart> = {
           ]),
       {
         title: say`Begin with a slip knot, ${laid(workingEnd('chain', site.runs[0]!.cord, site.practice))} from the end`,
-        text: say`Make a loop, draw a bight of the long side through it, and put it on a hook of about ${size(hook)}, twice as thick as the cord. The beads lie on the long side.`,
+        text: say`Put the bight on a hook of about ${size(hook)}, twice as thick as the cord. The beads lie on the long side, which is the cord that works.`,
+        tied: [tiedIn('slip-knot', [site.runs[0]], hands)],
         units: 1,
         aside: true,
         actions: [{ do: 'tie', place: part.id, knot: { form: 'slip' }, by: [end], mm: 0 }],
@@ -336,9 +338,10 @@ export const chainCord: PartKind<ChainPart> = {
       },
       {
         title: `Chain ${countOf(at.stitches, 'stitch')}${at.beads > 0 ? ` with ${countOf(at.beads, 'bead')}` : ''}`,
-        text: `Catch the long side with the hook and draw it through the loop on it: one stitch. Begin and end with ${first} stitches of plain chain, never fewer than ${END_STITCHES}; then a bead on every ${part.between + 1}th stitch. Keep the tension of your swatch.`,
+        text: `The hook draws every stitch through the one before. Begin and end with ${first} stitches of plain chain, never fewer than ${END_STITCHES}; then a bead on every ${part.between + 1}th stitch. Keep the tension of your swatch.`,
         units: layout.units,
         unitName: 'stitch',
+        tied: [tiedIn('chain-stitch', [site.runs[0]], hands)],
         unitText: (unit) => {
           const k = beadAt(unit);
           return k === null
@@ -351,7 +354,8 @@ export const chainCord: PartKind<ChainPart> = {
       },
       {
         title: 'Fasten the chain off',
-        text: 'Draw the last loop out, pass the end through it and pull it tight. Untied, the whole chain ravels at one pull.',
+        text: 'Draw the last stitch out first, so that the end goes through. Untied, the whole chain ravels at one pull.',
+        tied: [tiedIn('fastening-off', [site.runs[0]], hands)],
         units: 1,
         aside: true,
         actions: [{ do: 'pass', ends: [end], through: 'stitch' }],

@@ -6,7 +6,8 @@ import {
   END_KNOT_FORMS,
   END_KNOTS,
   endKnotSize,
-  TELL_END_KNOTS,
+  DRAW_UP_END_KNOTS,
+  tiedEndKnot,
   type EndKnotForm,
 } from '../../knot/end-knots.js';
 
@@ -134,12 +135,13 @@ export const endKnot: PartKind<EndKnotPart> = {
     ...edgeCore(part.id, site, layout),
     ...edgeKnots(site.runs[0], part.id, layout),
   ],
-  steps: (part, site, layout) => [
+  steps: (part, site, layout, first) => [
     {
       title: `Tie ${oneOf(END_KNOTS[part.form].label)}`,
-      text: `${TELL_END_KNOTS[part.form]} Do not trim before it is firm and lies where it should.`,
+      text: `${DRAW_UP_END_KNOTS[part.form]} Do not trim before it is firm and lies where it should.`,
       units: 1,
       unitName: 'knot',
+      tied: [tiedEndKnot(part.form, site.runs, first)],
       actions: [
         {
           do: 'tie',

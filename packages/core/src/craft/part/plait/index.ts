@@ -6,6 +6,7 @@ import { outerEnds } from '../ends.js';
 import { choiceField } from '../../../base/kind/field.js';
 import { PLAIT_SPREAD } from '../../../base/kind/reason.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
+import { tiedIn } from '../../knot/tied.js';
 import {
   plaitAside,
   plaitRatio,
@@ -39,8 +40,7 @@ const FORMS: Readonly<Record<PlaitForm, readonly [label: string, blurb: string]>
 };
 
 const HOW: Readonly<Record<PlaitForm, string>> = {
-  three:
-    'Bring the outer bundle at one side over the middle one, so that it is the new middle one; then the outer one of the other side. Draw all three to the sides after every crossing.',
+  three: 'Draw all three bundles to the sides after every crossing.',
   'four-flat':
     'Outer bundle of the side you begin on over its neighbour, outer one of the other side under its neighbour; then the two in the middle cross, the one from the side you begin on over the other. Draw them to the sides.',
   'four-round':
@@ -175,6 +175,17 @@ export const plait: PartKind<PlaitPart> = {
         again: HOW[part.form],
         units: layout.units,
         unitName: 'crossing',
+        ...(part.form === 'three' && plaiting
+          ? {
+              tied: [
+                tiedIn(
+                  'plait.three',
+                  plaiting.bundles.map(([run]) => run),
+                  first,
+                ),
+              ],
+            }
+          : {}),
         ...(part.form === 'four-flat'
           ? {}
           : { sideOf: (unit: number, from: Side) => side(unit + site.crossed, from) }),

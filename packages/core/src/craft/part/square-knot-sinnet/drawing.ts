@@ -1,4 +1,4 @@
-import { type CoreBundle, smoothLine } from '@coiled-strand/rope';
+import type { CoreBundle } from '@coiled-strand/rope';
 import type { CordStroke, Point, Point3, Primitive } from '../../../base/kind/primitive.js';
 import type { Side } from '../../../base/measure/side.js';
 import type { DrawOptions, PartLayout } from '../../../base/kind/part-kind.js';
@@ -213,85 +213,5 @@ export function drawSinnet(
     ...coreStrokes(setting, part, layout.length),
     ...ahead.above,
     ...tied.above,
-  ];
-}
-
-/** Half knots of finished work shown above the next one in the close-up. */
-const SHOWN_BEFORE = 5;
-
-/**
- * Close-up for the hands: the work hangs down, the last half knots above, the next one with its
- * moving cord and an arrow. Points are turned so that x is across and y runs down the work.
- */
-export function pictureOfNext(
-  setting: SinnetSetting,
-  layout: SinnetShape,
-  bundle: CoreBundle,
-  unit: number,
-  firstSide: Side,
-  sideNow: Side,
-): readonly Primitive[] {
-  const geometry = geometryOf(setting, layout, bundle);
-  const { unit: d, curve } = geometry;
-  const first = Math.max(0, unit - SHOWN_BEFORE);
-  const before = knots(
-    setting,
-    geometry,
-    'picture',
-    range(first, unit),
-    unit - 1,
-    firstSide,
-    'laid',
-  );
-  const top = first * layout.pitch - 2 * d;
-  const bottom = (unit + 4.5) * layout.pitch;
-  // On the bench the maker's left is up; turned to hang down it must be on the left again.
-  const across = (p: Point): Point => [p[1], p[0] - unit * layout.pitch];
-  const hang = (stroke: CordStroke): CordStroke => ({
-    ...stroke,
-    lines: stroke.lines.map((line) => line.map(across)),
-  });
-  const cores = coreStrokes(setting, 'picture', layout.length).map((stroke) => ({
-    ...stroke,
-    lines: stroke.lines.map((line): Point[] =>
-      line.map((p): Point => [p[0] === 0 ? top : bottom, p[1]]),
-    ),
-  }));
-  const sign = sideNow === 'left' ? -1 : 1;
-  const edge = layout.width / 2 - d / 2;
-  const gap = curve.pitch * d;
-  const y0 = 0;
-  const [frontLead, backLead] = setting.working;
-  const swaps = setting.form === 'spiral' && unit % 2 === 1;
-  const [moving, waiting] = swaps ? [backLead, frontLead] : [frontLead, backLead];
-  // The cord that goes next, laid as a wide loop over the core, and the one it goes under.
-  const movingLine: Point[] = [
-    [sign * edge, y0 - 0.3 * gap],
-    [sign * (edge + 1.4 * d), y0 + 0.7 * gap],
-    [sign * edge * 0.9, y0 + 1.35 * gap],
-    [0, y0 + 1.45 * gap],
-    [-sign * edge, y0 + 1.5 * gap],
-    [-sign * (edge + 3.2 * d), y0 + 1.75 * gap],
-  ];
-  const waitingLine: Point[] = [
-    [-sign * edge, y0 - 0.3 * gap],
-    [-sign * (edge + 1.2 * d), y0 + 0.8 * gap],
-    [-sign * (edge + 1.5 * d), y0 + 2.2 * gap],
-    [-sign * (edge + 0.6 * d), bottom],
-  ];
-  const smooth = (line: readonly Point[]): Point[] => smoothLine(line, 8);
-  const arrow = smooth([
-    [sign * (edge + 2.4 * d), y0 + 1.25 * gap],
-    [sign * edge * 0.5, y0 + 2.35 * gap],
-    [-sign * edge * 0.6, y0 + 2.45 * gap],
-    [-sign * (edge + 0.4 * d), y0 + 2.5 * gap],
-  ]);
-  return [
-    ...before.below.map(hang),
-    ...cores.map(hang),
-    ...before.above.map(hang),
-    strokeOf(moving, 'picture-moving', 'picture', [smooth(movingLine)], 'moving', 'round'),
-    strokeOf(waiting, 'picture-waiting', 'picture', [smooth(waitingLine)], 'laid', 'round'),
-    { kind: 'arrow', key: 'picture-arrow', width: 0.25 * d, line: arrow },
   ];
 }

@@ -9,6 +9,7 @@ import {
   type PartBase,
   type PartKind,
   type PartSite,
+  type PartStep,
   type Section,
   type Tension,
 } from '../../../base/kind/part-kind.js';
@@ -19,11 +20,12 @@ import { edgeBumps, edgeCore, plainEdge } from '../../knot/edge.js';
 
 import { coresOf, lanesOf, workingOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
+import { tiedIn } from '../../knot/tied.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { cordNamed, onSide, say, type Saying } from '../../../base/measure/saying.js';
 import type { Advice } from '../../../base/measure/advice.js';
 import { legsOf, outerEnds } from '../ends.js';
-import { drawSinnet, pictureOfNext } from './drawing.js';
+import { drawSinnet } from './drawing.js';
 import {
   crossSection,
   halfKnotCord,
@@ -152,6 +154,27 @@ function flatCell({ core, d }: Ready, { pitch }: Pick<Section, 'pitch'>): string
 /** The spiral that was computed on cores like these. */
 const spiralCell = ({ core }: Ready): string =>
   core.length === 1 ? 'spiral.one.8' : core.length === 2 ? 'spiral.two.9' : 'spiral.four.10';
+
+/** How its half knots are tied, one after the other: after each both cords have changed sides. */
+function tiedHalfKnots(
+  { form, core, working }: SinnetSetting,
+  first: Side,
+): Pick<PartStep, 'tied'> {
+  const cores = Math.min(4, core.length);
+  if (cores === 0) return {};
+  const [one, other] = working;
+  const family = cores === 2 ? '' : `.${cores}`;
+  const tied = [0, 1].map((unit) => {
+    const side = sideOf(form, unit, first);
+    // The cord that begins is on that side, and the other beside it.
+    const begins = form === 'flat' || unit === 0 ? one : other;
+    const waits = begins === one ? other : one;
+    const [left, right] = side === 'left' ? [begins, waits] : [waits, begins];
+    // Which side comes first is in the tying itself.
+    return tiedIn(`half-knot.${side}${family}`, [...core.slice(0, cores), left, right], 'left');
+  });
+  return { tied };
+}
 
 const sideOf = (form: SinnetForm, unit: number, first: Side): Side =>
   form === 'flat' && unit % 2 === 1 ? otherSide(first) : first;
@@ -326,12 +349,6 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
       edgeBumps(outside, part.id, 'outside', places, thickness - d / 2),
     ];
   },
-  picture(part, site, layout, unit, firstSide) {
-    const setting = settingOf(part, site);
-    if (!setting) return [];
-    const side = sideOf(part.form, unit, firstSide);
-    return pictureOfNext(setting, layout, setting.bundle, unit, firstSide, side);
-  },
   swatch(part, cord) {
     const d = effectiveDiameter(cord);
     const pitch = naturalPitch(part.form, 'two-flat', 1, part.tension);
@@ -382,15 +399,16 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
           part.form === 'flat' ? 'Tie square knots, sides in turn' : 'Tie half knots, one side',
         text:
           part.form === 'flat'
-            ? say`Begin with the cord on the ${onSide(first)}.${tellWorking(setting, first)} Take it over the core and under the other cord; take that one behind the core and up through the loop. Pull both level. From the second half knot on, the cord that comes out from under the last bump goes over the core: the sides change every time.`
-            : say`Always take the cord on the ${onSide(first)} over the core and under the other; take that one behind the core and up through the loop. Pull both level.${tellWorking(setting, first)} The work turns by itself; let it, and turn it back every eight knots or so.`,
+            ? say`Begin with the cord on the ${onSide(first)}.${tellWorking(setting, first)} Pull both level after every half knot. From the second half knot on, the cord that comes out from under the last bump goes over the core: the sides change every time.`
+            : say`Always begin with the cord on the ${onSide(first)}. Pull both level after every half knot.${tellWorking(setting, first)} The work turns by itself; let it, and turn it back every eight knots or so.`,
         again:
           part.form === 'flat'
-            ? 'The cord that comes out from under the last bump goes over the core and under the other; take that one behind the core and up through the loop. Pull both level. The sides change every time.'
-            : 'The same cord over the core every time, as before, and the other behind it and up through the loop. Pull both level.',
+            ? 'The cord that comes out from under the last bump goes over the core. The sides change every time.'
+            : 'The cord on the same side goes over the core every time, as before.',
         units: layout.units,
         unitName: 'half knot',
         sideOf: (unit, from) => sideOf(part.form, unit, from),
+        ...tiedHalfKnots(setting, first),
         bumps: true,
         actions: [...tie(hidden, 0), ...tie(layout.units - hidden, hidden)],
         actionUnits: [...(hidden > 0 ? [0] : []), ...(hidden < layout.units ? [hidden] : [])],

@@ -175,17 +175,15 @@ describe('drawing', () => {
     expect(sides('flat')).toEqual(['left', 'right', 'left', 'right']);
     expect(sides('spiral')).toEqual(['left', 'left', 'left', 'left']);
   });
-  it('shows the moving cord coming from the side that is next', () => {
-    for (const [unit, sign] of [
-      [4, -1],
-      [5, 1],
-    ] as const) {
-      const moving = squareKnotSinnet
-        .picture?.(part(), two, layout, unit, 'left')
-        .find((x) => x.kind === 'cord' && x.state === 'moving');
-      if (moving?.kind !== 'cord') throw new Error('no moving cord');
-      expect(Math.sign(moving.lines[0]?.[0]?.[0] ?? 0)).toBe(sign);
-      expect(moving.strand).toBe(1);
-    }
+  it('is tied from the side that is next, each time by the cord that lies there', () => {
+    const tied = (form: 'flat' | 'spiral') =>
+      squareKnotSinnet.steps(part({ form }), two, layout, 'left')[0]!.tied!;
+    // Strands of a half knot: the core, then the cord on the left and the one on the right.
+    const [flat, again] = tied('flat');
+    expect([flat!.tying, again!.tying]).toEqual(['half-knot.left', 'half-knot.right']);
+    expect(again!.strands.slice(-2)).toEqual(flat!.strands.slice(-2).reverse());
+    const [spiral, on] = tied('spiral');
+    expect([spiral!.tying, on!.tying]).toEqual(['half-knot.left', 'half-knot.left']);
+    expect(on!.strands.slice(-2)).toEqual(spiral!.strands.slice(-2).reverse());
   });
 });

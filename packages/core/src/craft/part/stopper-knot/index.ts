@@ -11,8 +11,9 @@ import { edgeCore, edgeKnots } from '../../knot/edge.js';
 
 import { coresOf, lanesOf, sideBySide } from '../../knot/lanes.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
-import { asOneCord, STOPPER_FORMS, STOPPERS, type StopperForm } from '../../knot/stopper.js';
+import { asOneCord, STOPPER_FORMS, STOPPERS } from '../../knot/stopper.js';
 import { straightUse } from '../../knot/straight.js';
+import { tiedIn } from '../../knot/tied.js';
 import { byUnit, legsOf, outerEnds } from '../ends.js';
 import { nameRuns, pickRuns } from '../pick.js';
 import { drawStopper } from './drawing.js';
@@ -94,7 +95,7 @@ export const stopperKnot: PartKind<StopperPart> = {
     ...edgeCore(part.id, site, layout),
     ...edgeKnots(coresOf(site.runs)[0] ?? site.runs[0], part.id, layout),
   ],
-  steps: (part, site: PartSite, layout) => {
+  steps: (part, site: PartSite, layout, first) => {
     const runs = pickRuns(site, part.runs);
     const { label } = STOPPERS[part.form];
     const others = legsOf(site.runs.filter((run) => !runs.includes(run)));
@@ -106,7 +107,7 @@ export const stopperKnot: PartKind<StopperPart> = {
       mm: layout.pitch,
       ...(beside.length > 0 ? { beside } : {}),
     });
-    const text = `${HOW[part.form]} Put an awl or a blunt needle into the loop and slide the knot to its place with it before you pull it tight; a tight knot does not move again.`;
+    const text = `Put an awl or a blunt needle into the loop and slide the knot to its place with it before you pull it tight; a tight knot does not move again.`;
     if (part.tied === 'together' || runs.length === 1) {
       return [
         {
@@ -114,6 +115,7 @@ export const stopperKnot: PartKind<StopperPart> = {
           text,
           units: 1,
           unitName: 'knot',
+          tied: [tiedIn(part.form, [runs[0]], first)],
           actions: [tie(runs, others)],
           cautions: [CAUTIONS.needle],
         },
@@ -125,20 +127,11 @@ export const stopperKnot: PartKind<StopperPart> = {
         text,
         units: layout.units,
         unitName: 'knot',
+        tied: runs.map((run) => tiedIn(part.form, [run], first)),
         unitText: (unit) => say`${label} in ${cordNamed(runs[unit]!)}`,
         ...byUnit(runs.length, (unit) => [tie([runs[unit]!], unit === 0 ? others : [])]),
         cautions: [CAUTIONS.needle],
       },
     ];
   },
-};
-
-const HOW: Readonly<Record<StopperForm, string>> = {
-  overhand: 'Make a loop and pass the end through it once.',
-  'double-barrel':
-    'Make a loop and pass the end round and through it twice; the turns lie side by side as the knot closes.',
-  'triple-barrel':
-    'Make a loop and pass the end round and through it three times; stroke the turns flat beside each other as the knot closes.',
-  'figure-eight':
-    'Make a loop, carry the end once round behind its own cord, and pass it through the loop from the other side.',
 };

@@ -65,9 +65,12 @@ describe('stopper knots', () => {
     expect(Math.abs(drawn / (uses + length) - 1)).toBeLessThan(0.12);
   });
   it('tell how each is tied', () => {
-    const texts = STOPPER_FORMS.map(
-      (form) => stopperKnot.steps({ ...part, form }, one, layOut({ form }), 'left')[0]?.text,
+    const tied = STOPPER_FORMS.map(
+      (form) => stopperKnot.steps({ ...part, form }, one, layOut({ form }), 'left')[0]!.tied![0]!,
     );
-    expect(new Set(texts).size).toBe(STOPPER_FORMS.length);
+    expect(tied.map(({ tying }) => tying)).toEqual(STOPPER_FORMS);
+    expect(tied.every(({ mirrored }) => !mirrored)).toBe(true);
+    const [left] = stopperKnot.steps(part, one, layOut({}), 'right');
+    expect(left!.tied![0]!.mirrored).toBe(true);
   });
 });

@@ -9,6 +9,7 @@ import {
 } from '../../../base/kind/part-kind.js';
 import { PRACTICE, KNOT_SPREAD } from '../../../base/kind/reason.js';
 
+import { tiedIn } from '../../knot/tied.js';
 import { coilCord } from '../../knot/wraps.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { coresOf } from '../../knot/lanes.js';
@@ -136,10 +137,11 @@ export const whipping: PartKind<WhippingPart> = {
     ...edgeCore(part.id, site, layout),
     ...edgeKnots({ strand: 0, cord: part.cord }, part.id, layout),
   ],
-  steps: (part, site, layout) => [
+  steps: (part, site, layout, first) => [
     {
       title: `Whip with ${part.turns} turns`,
-      text: 'Lay a bight of the whipping cord along the bundle, its closed end where the whipping is to stop and both ends out at the other side. Wind the longer end round bundle and bight towards the closed end, turn beside turn, none across another.',
+      text: 'The closed end of the bight lies where the whipping is to stop, both ends out at the other side. Lay turn beside turn, none across another.',
+      tied: [tiedIn('whipping', [site.runs[0], null], first)],
       units: part.turns,
       unitName: 'turn',
       actions: [
@@ -157,7 +159,7 @@ export const whipping: PartKind<WhippingPart> = {
     },
     {
       title: 'Pull the whipping under itself',
-      text: 'Pass the end you wound with through the bight, and pull the other end until bight and end have gone half way under the turns. Pull both once more: nothing moves.',
+      text: 'Pull the other end until bight and end have gone half way under the turns. Pull both once more: nothing moves.',
       units: 1,
       aside: true,
       actions: [{ do: 'draw-up', cord: part.id }],

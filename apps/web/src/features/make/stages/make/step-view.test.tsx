@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { screen } from '@testing-library/react';
+import { screen, within } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { renderIn } from '../../../../testing';
 import { makeAt, pieceOf } from '../../../../testing-make';
@@ -41,9 +41,9 @@ describe('the step at hand', () => {
     expect(screen.getByText('Left cord over')).toBeTruthy();
     expect(screen.getByTestId('counter').textContent).toBe('4');
     expect(screen.getByText(/of 2\d half knots done/)).toBeTruthy();
-    expect(
-      screen.getByRole('img', { name: 'Next: the left cord goes over the core' }),
-    ).toBeTruthy();
+    const moves = within(screen.getByTestId('tying-moves'));
+    expect(moves.getAllByTestId('move-picture')).toHaveLength(4);
+    expect(moves.getByText(/^1\. .*lay the left cord to the right over the core/)).toBeTruthy();
     expect(document.title).toMatch(/^left, 5 of/);
   });
   it('counts on after the work was tried on', () => {

@@ -7,6 +7,7 @@ import {
   partKind,
   pluralOf,
   sideAt,
+  tiedAt,
   tyingSeconds,
   type Side,
   type Step,
@@ -46,7 +47,7 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
     : step.part === 'closure'
       ? { id: closure.type, label: closureKind(closure.type).entry.label }
       : null;
-  const crosses = part !== undefined && partKind(part.kind).picture !== undefined;
+  const crosses = part !== undefined && tiedAt(step, unit) !== null;
   const call = callAt(step, unit);
   const title = !counts
     ? say(step.title)

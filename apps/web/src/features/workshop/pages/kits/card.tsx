@@ -6,6 +6,7 @@ import {
   makeSteps,
   planPiece,
   stepPicture,
+  tyingShown,
   type Piece,
   type Plan,
   type Step,
@@ -16,6 +17,7 @@ import { ArrowLeft, Printer } from 'lucide-react';
 import { useMemo } from 'react';
 import { useHand } from '../../../../data/api/queries';
 import '../../../piece/bench/bench.css';
+import { TyingMoves } from '../../../piece/bench/tying-moves';
 import { Shapes } from '../../../piece/bench/shapes';
 import { Cautions } from '../../../piece/piece/cautions';
 import { usePaperSize, usePrinting } from '../../../piece/paper/use-paper';
@@ -165,6 +167,7 @@ function StepOnCard({ index, step, piece, plan, leads }: StepProps) {
     () => stepPicture(piece, plan, step, 0, firstSideFor(leads)),
     [piece, plan, step, leads],
   );
+  const tying = useMemo(() => tyingShown(piece, step, 0), [piece, step]);
   return (
     <Grid
       as="li"
@@ -192,6 +195,7 @@ function StepOnCard({ index, step, piece, plan, leads }: StepProps) {
           {step.units > 1 && `, ${step.units} times`}
         </Text>
         <Text>{units.say(step.text)}</Text>
+        {tying && <TyingMoves shown={tying} />}
         <Cautions cautions={step.cautions} />
       </Box>
     </Grid>

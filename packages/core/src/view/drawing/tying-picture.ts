@@ -1,0 +1,164 @@
+import {
+  laidAt,
+  layoutOf,
+  mirror,
+  tellingOf,
+  tyingOf,
+  type Telling,
+  type Tying,
+  type TyingLayout,
+} from '@coiled-strand/rope';
+import type { Bounds, Point3, Primitive } from '../../base/kind/primitive.js';
+import { tiedAt, type Step, type Tied } from '../../base/kind/step.js';
+import { effectiveDiameter, type Cord } from '../../base/material/cord.js';
+import { byDepth, type Stretch } from '../../craft/knot/by-depth.js';
+import type { Piece } from '../../piece/piece.js';
+
+/** One move of a knot: its picture, and the sentence that belongs to it. */
+export interface MovePicture {
+  readonly frame: Bounds;
+  readonly shapes: readonly Primitive[];
+  readonly text: string;
+}
+
+/** How a knot is tied, move by move. */
+export interface TyingShown {
+  readonly name: string;
+  /** What lies there before. */
+  readonly ground: readonly string[];
+  readonly moves: readonly MovePicture[];
+  readonly drawUp: readonly string[];
+}
+
+/** Room about what is laid, in diameters. */
+const ROOM = 1.2;
+/** What is tied round and is no cord of the piece is drawn in this colour. */
+const BAR = '#8d867a';
+/** How much of the way of a move its arrow goes along, from its end back; and its thickness in diameters. */
+const ARROW = { share: 0.5, width: 0.18, beyond: 1.6 } as const;
+
+const mirrors = new WeakMap<Tying, Tying>();
+
+/** The tying as these hands make it. */
+function inHand({ tying: id, mirrored }: Tied): Tying {
+  const tying = tyingOf(id);
+  if (!mirrored) return tying;
+  const seen = mirrors.get(tying) ?? mirror(tying);
+  mirrors.set(tying, seen);
+  return seen;
+}
+
+function frameOf({ board }: TyingLayout, d: number): Bounds {
+  const all = board.cords.flat();
+  const [xs, ys] = [all.map(([x]) => x * d), all.map(([, y]) => -y * d)];
+  const room = ROOM * d;
+  const [x, y] = [Math.min(...xs) - room, Math.min(...ys) - room];
+  return { x, y, width: Math.max(...xs) + room - x, height: Math.max(...ys) + room - y };
+}
+
+/** Along the end of what moves, and on beyond it. */
+function arrowAlong(line: readonly Point3[], d: number): (readonly [number, number])[] {
+  const last = line.slice(Math.floor(line.length * (1 - ARROW.share)));
+  const [[x, y], [u, v]] = [line.at(-3)!, line.at(-1)!];
+  const by = (ARROW.beyond * d) / (Math.hypot(u - x, v - y) || 1);
+  return [...last.map(([a, b]) => [a, b] as const), [u + by * (u - x), v + by * (v - y)]];
+}
+
+/** Shares of white by which cords of one colour are told apart, in their order. */
+const PALER = [0, 0.45, 0.2, 0.62] as const;
+
+const paler = (hex: string, by: number): string =>
+  `#${[1, 3, 5]
+    .map((i) => {
+      const value = parseInt(hex.slice(i, i + 2), 16);
+      return Math.round(value + by * (255 - value))
+        .toString(16)
+        .padStart(2, '0');
+    })
+    .join('')}`;
+
+/** Cords that are alike to the eye, each in a shade of its own. */
+function toldApart<T extends { readonly cord: Cord }>(cords: readonly (T | null)[]): (T | null)[] {
+  const seen = new Map<string, number>();
+  return cords.map((one) => {
+    if (!one) return null;
+    const { hex } = one.cord.colour;
+    const before = seen.get(hex) ?? 0;
+    seen.set(hex, before + 1);
+    const shade = paler(hex, PALER[before % PALER.length]!);
+    return { ...one, cord: { ...one.cord, colour: { ...one.cord.colour, hex: shade } } };
+  });
+}
+
+const moved = (line: readonly Point3[], d: number): Point3[] =>
+  line.map(([x, y, z]): Point3 => [x * d, -y * d, z * d]);
+
+/**
+ * The picture of one move: what lies there, the way of the move with an arrow along it, and where the next one leads.
+ *
+ * @param cords by strand of the tying; null for what is no cord
+ */
+function pictureOf(
+  layout: TyingLayout,
+  cords: readonly ({ readonly strand: number; readonly cord: Cord } | null)[],
+  go: number,
+): Pick<MovePicture, 'frame' | 'shapes'> {
+  const any = cords.find((one) => one !== null)!;
+  const d = Math.max(...cords.map((one) => (one ? effectiveDiameter(one.cord) : 0)));
+  const bar = { strand: 0, cord: { ...any.cord, colour: { ...any.cord.colour, hex: BAR } } };
+  const key = `${layout.tying.id}-${go}`;
+  const shown = toldApart(cords);
+  const stretches = laidAt(layout, go).flatMap(({ strand, line, when }): Stretch[] => [
+    {
+      run: shown[strand] ?? bar,
+      state: when === 'lies' ? 'laid' : when === 'moving' ? 'moving' : 'planned',
+      line: moved(line, d),
+    },
+  ]);
+  const moving = stretches.find(({ state }) => state === 'moving');
+  return {
+    frame: frameOf(layout, d),
+    shapes: [
+      ...byDepth(stretches, key, 'tying'),
+      ...(moving
+        ? [
+            {
+              kind: 'arrow' as const,
+              key: `${key}-arrow`,
+              width: ARROW.width * d,
+              line: arrowAlong(moving.line, d),
+            },
+          ]
+        : []),
+    ],
+  };
+}
+
+/**
+ * How a unit of a step is tied, as pictures and sentences of the same moves; null for what is told in words alone, and
+ * where its cords are not in the piece.
+ *
+ * @param unit unit of the step, from 0
+ */
+export function tyingShown(
+  piece: Pick<Piece, 'strands'>,
+  step: Pick<Step, 'tied'>,
+  unit: number,
+): TyingShown | null {
+  const tied = tiedAt(step, unit);
+  if (!tied) return null;
+  const cords = tied.strands.map((strand) => {
+    const cord = strand === null ? undefined : piece.strands[strand - 1]?.cord;
+    return cord && strand !== null ? { strand, cord } : null;
+  });
+  if (cords.every((one) => one === null)) return null;
+  const tying = inHand(tied);
+  const layout = layoutOf(tying);
+  const { ground, moves, drawUp }: Telling = tellingOf(tying);
+  return {
+    name: tying.name,
+    ground,
+    moves: moves.map((text, go) => ({ ...pictureOf(layout, cords, go), text })),
+    drawUp,
+  };
+}

@@ -1,0 +1,63 @@
+import { ensureBuild } from './lib/build.mjs';
+import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
+
+const ROPE = new URL('../packages/rope/dist/index.js', import.meta.url);
+
+const HELP = `npm run tyings            how every knot is tied, in words
+npm run tyings -- --json  the same with its diagram and its numbers, as JSON`;
+
+const CLOSED =
+  'each cord from its end outwards, up, and back to its beginning over everything else, later cords above earlier ones; a folded cord from one end to the other';
+const CLOSED_MIDDLE =
+  'the cords come up out of the middle and go on upwards: each is led back over everything and under everything to its beginning';
+
+/** Numbers of a person: no more digits than are sure. */
+const fine = (value) => Math.round(value * 1000) / 1000;
+const allFine = (numbers) =>
+  numbers && Object.fromEntries(Object.entries(numbers).map(([key, value]) => [key, fine(value)]));
+
+/** Length of a line in its own unit. */
+const lengthOf = (line) =>
+  line.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - line[i][0], y - line[i][1]), 0);
+
+function told(rope, id) {
+  const tying = rope.tyingOf(id);
+  const layout = rope.layoutOf(tying);
+  const { ground, moves, drawUp } = rope.tellingOf(tying);
+  const diagram = rope.diagramOf(rope.closedLayout(layout));
+  const tight = rope.tightOf(tying);
+  // The way that is led: what lies there before is no part of it.
+  const way = layout.goes.reduce((sum, { move, from, to }) => {
+    const line = layout.board.cords[move.strand];
+    return sum + lengthOf(line.slice(Math.floor(from), Math.ceil(to) + 1));
+  }, 0);
+  const taken = tight ? tight.cord + tight.length : 0;
+  return {
+    id,
+    name: tying.name,
+    closed: tying.strands.some(({ heading }) => heading === 'outwards') ? CLOSED_MIDDLE : CLOSED,
+    pd: rope.planarCode(diagram),
+    components: diagram.components,
+    moves: moves.length,
+    words: [...ground, ...moves, ...drawUp],
+    tight: allFine(tight),
+    open: { way: fine(way), workingEnd: fine(Math.max(0, way - taken)) },
+  };
+}
+
+checkNode();
+if (process.argv.includes('--help')) {
+  process.stdout.write(`${HELP}\n`);
+  process.exit();
+}
+await ensureDependencies();
+await ensureBuild();
+const rope = await import(ROPE.href);
+const all = rope.TYING_IDS.map((id) => told(rope, id));
+process.stdout.write(
+  process.argv.includes('--json')
+    ? `${JSON.stringify(all, null, 1)}\n`
+    : all
+        .map(({ name, words }) => `${name}\n${words.map((one) => `  ${one}`).join('\n')}\n`)
+        .join('\n'),
+);
