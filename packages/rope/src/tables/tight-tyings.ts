@@ -1,7 +1,34 @@
 // Written by `npm run knots`; not by hand.
-import type { KeptTight } from '../base/own-knot.js';
+import type { KeptTight } from '../tying/tight.js';
 
 /** Tyings drawn tight from their own layouts. */
 // prettier-ignore
 export const TIGHT_TYINGS: Readonly<Record<string, KeptTight | undefined>> = {
+  'fastening-off': {"size":{"uses":[{"value":32.229,"off":1.128}],"length":{"value":7.787,"off":0.389},"width":{"value":4.24,"off":0.212},"thickness":{"value":3.549,"off":0.177}},"passes":4.375},
+  'half-knot.left.1': {"size":{"uses":[{"value":0,"off":0},{"value":7.239,"off":0.036},{"value":7.139,"off":0.036}],"length":{"value":2.034,"off":0.041},"width":{"value":7.185,"off":0.144},"thickness":{"value":2.991,"off":0.06}},"passes":7.133},
+  'half-knot.left': {"size":{"uses":[{"value":0,"off":0},{"value":0,"off":0},{"value":9.459,"off":0.047},{"value":9.275,"off":0.046}],"length":{"value":2.038,"off":0.041},"width":{"value":9.463,"off":0.189},"thickness":{"value":3.007,"off":0.06}},"passes":10.548},
+  'half-knot.left.3': {"size":{"uses":[{"value":0,"off":0},{"value":0,"off":0},{"value":0,"off":0},{"value":11.638,"off":0.058},{"value":11.478,"off":0.057}],"length":{"value":2.076,"off":0.042},"width":{"value":11.646,"off":0.233},"thickness":{"value":3.012,"off":0.06}},"passes":11.543},
+  'half-knot.left.4': {"size":{"uses":[{"value":0,"off":0},{"value":0,"off":0},{"value":0,"off":0},{"value":0,"off":0},{"value":13.876,"off":0.069},{"value":13.743,"off":0.069}],"length":{"value":2.151,"off":0.043},"width":{"value":13.917,"off":0.278},"thickness":{"value":2.999,"off":0.06}},"passes":13.722},
+  'square-knot': {"size":{"uses":[{"value":0,"off":0},{"value":0,"off":0},{"value":15.407,"off":0.077},{"value":15.415,"off":0.077}],"length":{"value":4.251,"off":0.085},"width":{"value":7.225,"off":0.145},"thickness":{"value":3.315,"off":0.066}},"passes":7.128},
+  'spiral': {"size":{"uses":[{"value":0,"off":0},{"value":0,"off":0},{"value":23.285,"off":0.116},{"value":23.333,"off":0.117}],"length":{"value":7.935,"off":0.159},"width":{"value":7.248,"off":0.145},"thickness":{"value":3.062,"off":0.061}},"passes":7.259},
+  'granny': {"size":{"uses":[{"value":0,"off":0},{"value":0,"off":0},{"value":15.584,"off":0.078},{"value":15.624,"off":0.078}],"length":{"value":4.303,"off":0.086},"width":{"value":7.27,"off":0.145},"thickness":{"value":3.026,"off":0.061}},"passes":7.299},
+  'double-half-hitch.forward': {"size":{"uses":[{"value":0,"off":0},{"value":17.498,"off":0.087}],"length":{"value":3.794,"off":0.076},"width":{"value":3.975,"off":0.079},"thickness":{"value":3.322,"off":0.066}},"passes":39.304},
+  'double-half-hitch.back': {"size":{"uses":[{"value":0,"off":0},{"value":17.507,"off":0.088}],"length":{"value":3.742,"off":0.075},"width":{"value":3.971,"off":0.079},"thickness":{"value":3.335,"off":0.067}},"passes":39.074},
+  'anchor-bend': {"size":{"uses":[{"value":0,"off":0},{"value":21.851,"off":0.109}],"length":{"value":3.243,"off":0.111},"width":{"value":4.684,"off":0.094},"thickness":{"value":4.007,"off":0.08}},"passes":5.308},
+  'cow-hitch': {"size":{"uses":[{"value":0,"off":0},{"value":17.649,"off":0.088}],"length":{"value":4.142,"off":0.083},"width":{"value":3.98,"off":0.08},"thickness":{"value":3.001,"off":0.06}},"passes":32.05},
+  'clinch': {"size":{"uses":[{"value":0,"off":0},{"value":32.322,"off":0.162}],"length":{"value":5.149,"off":0.154},"width":{"value":7.323,"off":0.146},"thickness":{"value":4,"off":0.08}},"passes":9.743},
+  'square-bend': {"size":{"uses":[{"value":9.493,"off":0.047},{"value":9.482,"off":0.047}],"length":{"value":3.937,"off":0.079},"width":{"value":4.522,"off":0.09},"thickness":{"value":2.526,"off":0.051}},"passes":9.048},
+  'surgeons': {"size":{"uses":[{"value":12.654,"off":0.303},{"value":15.303,"off":0.077}],"length":{"value":4.006,"off":0.08},"width":{"value":6.597,"off":0.132},"thickness":{"value":3.484,"off":0.07}},"passes":14.248},
+  'coil.straw.3': {"size":{"uses":[{"value":0,"off":0},{"value":40.236,"off":3.244}],"length":{"value":7.153,"off":0.143},"width":{"value":6.376,"off":1.884},"thickness":{"value":4.348,"off":0.246}},"passes":12.311},
+  'coil.straw.4': {"size":{"uses":[{"value":0,"off":0},{"value":56.286,"off":0.281}],"length":{"value":10.374,"off":0.207},"width":{"value":6.657,"off":0.133},"thickness":{"value":4.793,"off":0.096}},"passes":13.321},
+  'coil.straw.5': {"size":{"uses":[{"value":0,"off":0},{"value":70.524,"off":0.353}],"length":{"value":14.031,"off":0.926},"width":{"value":6.224,"off":0.279},"thickness":{"value":5.221,"off":0.453}},"passes":14.33},
+  'coil.bight.3': {"size":{"uses":[{"value":0,"off":0},{"value":34.221,"off":0.171}],"length":{"value":10.789,"off":0.216},"width":{"value":4.652,"off":0.093},"thickness":{"value":3.97,"off":0.079}},"passes":4.771},
+  'coil.bight.4': {"size":{"uses":[{"value":0,"off":0},{"value":44.257,"off":0.221}],"length":{"value":13.234,"off":0.265},"width":{"value":4.829,"off":0.097},"thickness":{"value":4.022,"off":0.08}},"passes":4.934},
+  'coil.bight.5': {"size":{"uses":[{"value":0,"off":0},{"value":53.275,"off":0.266}],"length":{"value":15.583,"off":0.312},"width":{"value":5.613,"off":0.112},"thickness":{"value":4.043,"off":0.081}},"passes":5.611},
+  'coil.bight.6': {"size":{"uses":[{"value":0,"off":0},{"value":64.128,"off":0.321}],"length":{"value":18.628,"off":0.373},"width":{"value":5.236,"off":0.105},"thickness":{"value":4.307,"off":0.086}},"passes":5.242},
+  'whipping': {"size":{"uses":[{"value":0,"off":0},{"value":53.275,"off":0.266}],"length":{"value":15.583,"off":0.312},"width":{"value":5.613,"off":0.112},"thickness":{"value":4.043,"off":0.081}},"passes":5.611},
+  'seizing': {"size":{"uses":[{"value":0,"off":0},{"value":0,"off":0},{"value":64.755,"off":0.324}],"length":{"value":17.995,"off":0.36},"width":{"value":5.296,"off":0.106},"thickness":{"value":4.454,"off":0.089}},"passes":5.368},
+  'plait.three': {"size":{"uses":[{"value":0.841,"off":0.004},{"value":0.707,"off":0.004},{"value":1.097,"off":0.005}],"length":{"value":19.771,"off":0.395},"width":{"value":3.286,"off":0.066},"thickness":{"value":2.401,"off":0.048}},"passes":3.389},
+  'carrick.3': {"size":{"uses":[{"value":24.71,"off":0.693},{"value":8.47,"off":0.478},{"value":9.649,"off":0.448}],"length":{"value":5.449,"off":0.232},"width":{"value":6.053,"off":0.121},"thickness":{"value":4.652,"off":0.102}},"passes":6.077},
+  'carrick.4': {"size":{"uses":[{"value":18.823,"off":0.094},{"value":21.745,"off":0.109},{"value":18.829,"off":0.094},{"value":21.739,"off":0.109}],"length":{"value":7.99,"off":0.16},"width":{"value":9.694,"off":0.194},"thickness":{"value":3.256,"off":0.065}},"passes":9.702},
 };

@@ -180,10 +180,10 @@ describe('drawing', () => {
       squareKnotSinnet.steps(part({ form }), two, layout, 'left')[0]!.tied!;
     // Strands of a half knot: the core, then the cord on the left and the one on the right.
     const [flat, again] = tied('flat');
-    expect([flat!.tying, again!.tying]).toEqual(['half-knot.left', 'half-knot.right']);
+    expect([flat!.tying, again!.tying]).toEqual(['half-knot.left.1', 'half-knot.right.1']);
     expect(again!.strands.slice(-2)).toEqual(flat!.strands.slice(-2).reverse());
     const [spiral, on] = tied('spiral');
-    expect([spiral!.tying, on!.tying]).toEqual(['half-knot.left', 'half-knot.left']);
+    expect([spiral!.tying, on!.tying]).toEqual(['half-knot.left.1', 'half-knot.left.1']);
     expect(on!.strands.slice(-2)).toEqual(spiral!.strands.slice(-2).reverse());
   });
 });
