@@ -1,5 +1,5 @@
 // Written by `npm run knots`; not by hand.
-import type { KeptTight } from '../tying/tight.js';
+import type { KeptTight } from '../base/own-knot.js';
 
 /** Tyings drawn tight from their own layouts. */
 // prettier-ignore

@@ -56,6 +56,22 @@ export class Reader {
         folds.push({ at: at!, between: between ?? null, of });
         continue;
       }
+      const alike =
+        /^Lay out side by side from (?:the )?(\w+), [\w ]+: (.+?)(?:; (.+) runs? through)?\.$/.exec(
+          sentence,
+        );
+      if (alike) {
+        const [, from, list, on] = alike;
+        const through = both(on ?? '').map(bare);
+        const heading =
+          from === 'inside' ? 'outwards' : from === 'outside' ? 'inwards' : COMES[from!]!;
+        for (const name of both(list!).map(bare)) {
+          const strand = this.#lay({ name, heading, through: through.includes(name) });
+          const group = from === 'left' || from === 'right' ? across : COMES[from!] ? down : about;
+          group!.push(strand);
+        }
+        continue;
+      }
       const [, list] = groups(sentence, /^Lay out (?:side by side, [\w ]+: )?(.+)\.$/);
       for (const one of both(list!)) {
         const [, name, from, to] = groups(one, /^the (.+?) from (?:the )?(\w+)(?: to the (\w+))?$/);

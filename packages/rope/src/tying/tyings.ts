@@ -12,7 +12,7 @@ import { PLAIT_TYINGS } from './known/plaits.js';
 import { RING_TYINGS } from './known/rings.js';
 import { SLIDER_TYINGS } from './known/sliders.js';
 import { STOPPER_TYINGS } from './known/stoppers.js';
-import { TURKS_HEAD_TYINGS } from './known/turks-heads.js';
+import { TURKS_HEAD_TYINGS, turksHeadCalled } from './known/turks-heads.js';
 import { inTwo, layOut, type TyingLayout } from './layout.js';
 import type { Tying } from './tying.js';
 import { wordsOf, type Telling } from './words.js';
@@ -49,9 +49,9 @@ export const TYING_IDS: readonly string[] = [...MAKERS.keys()];
 export function tyingOf(id: string): Tying {
   const there = made.get(id);
   if (there) return there;
-  const make = MAKERS.get(id);
-  if (!make) throw new RangeError(`no tying is called ${id}`);
-  const tying = make();
+  // Of Turk's heads there are more than are listed.
+  const tying = MAKERS.get(id)?.() ?? turksHeadCalled(id);
+  if (!tying) throw new RangeError(`no tying is called ${id}`);
   made.set(id, tying);
   return tying;
 }

@@ -46,6 +46,9 @@ function headingOf([dx, dy]: Point, [x, y]: Point, round: Tying['round']): Headi
   return (round === 'middle' ? ABOUT : STRAIGHT)[quarter]!;
 }
 
+/** A way outwards from the middle, or inwards where it is below 0. */
+const scaledTo = ([x, y]: Point, by: number): Point => [x * by, y * by];
+
 /** How far a line turns between two places, anticlockwise, in radians. */
 function turningOf(line: readonly Point[], from: number, to: number): number {
   let sum = 0;
@@ -144,9 +147,13 @@ function tell(layout: TyingLayout): {
     };
     const at = (along: number): Point => line[Math.min(line.length - 1, Math.round(along))]!;
     const [start, stop] = [at(from), at(to)];
+    const way: Point = [stop[0] - start[0], stop[1] - start[1]];
+    // From rim to rim it goes far round as well: how near the middle it ends tells whether it goes in.
+    const led =
+      tying.round === 'rims' ? scaledTo(start, Math.hypot(...stop) - Math.hypot(...start)) : way;
     const heading = own[0]
       ? wayAt(own[0].late.along, own[0].at)
-      : headingOf([stop[0] - start[0], stop[1] - start[1]], start, tying.round);
+      : headingOf(led, start, tying.round);
     const strand = tying.strands[move.strand]!;
     const makes = move.makes ?? strand.name;
     const [name, backName] = move.bight === undefined ? [makes, makes] : legsOf(makes);
@@ -423,11 +430,20 @@ function tellGround({ strands }: Tying): string[] {
         ({ heading, foldOf }, i) => of.includes(heading) && foldOf === undefined && !folded(i),
       )
       .sort((a, b) => by(a.way[0]!) - by(b.way[0]!));
+    if (own.length === 0) return [];
+    const [first] = own;
+    if (own.length > 1 && own.every(({ heading }) => heading === first!.heading)) {
+      const named = (some: readonly TyingStrand[]): string =>
+        listed(some.map(({ name }) => `the ${name}`));
+      const on = own.filter(({ end }) => end === null);
+      const through =
+        on.length === 0 ? '' : `; ${named(on)} ${on.length > 1 ? 'run' : 'runs'} through`;
+      return [`Lay out side by side ${COMES[first!.heading]}, ${order}: ${named(own)}${through}.`];
+    }
     const each = own.map(
       ({ name, heading, end }) =>
         `the ${name} ${COMES[heading]}${end === null ? ` ${GOES[heading]!}` : ''}`,
     );
-    if (each.length === 0) return [];
     return [
       each.length === 1
         ? `Lay out ${each[0]!}.`

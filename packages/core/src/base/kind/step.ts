@@ -1,4 +1,5 @@
 import type { Action } from '../action/action.js';
+import type { Cord } from '../material/cord.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
 import type { Thing } from './primitive.js';
@@ -44,8 +45,10 @@ export interface Tied {
   readonly tying: string;
   /** Whether it is the mirror image that these hands tie. */
   readonly mirrored: boolean;
-  /** Number of the cord of the cut list that each of its strands is, from 1; null for what is none. */
+  /** Number of the cord of the cut list that each of its strands is, from 1; 0 for its own cord, null for what is none. */
   readonly strands: readonly (number | null)[];
+  /** The cord that is tied and is none of the piece's: of a slider, of a whipping. */
+  readonly own?: Cord;
 }
 
 /** What is said of every unit: each sentence once, and which of them goes with each unit. */

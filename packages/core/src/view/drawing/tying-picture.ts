@@ -8,7 +8,7 @@ import {
   type Tying,
   type TyingLayout,
 } from '@coiled-strand/rope';
-import type { Bounds, Point3, Primitive } from '../../base/kind/primitive.js';
+import type { Bounds, Plate, Point, Point3, Primitive } from '../../base/kind/primitive.js';
 import { tiedAt, type Step, type Tied } from '../../base/kind/step.js';
 import { effectiveDiameter, type Cord } from '../../base/material/cord.js';
 import { byDepth, type Stretch } from '../../craft/knot/by-depth.js';
@@ -54,6 +54,22 @@ function frameOf({ board }: TyingLayout, d: number): Bounds {
   const room = ROOM * d;
   const [x, y] = [Math.min(...xs) - room, Math.min(...ys) - room];
   return { x, y, width: Math.max(...xs) + room - x, height: Math.max(...ys) + room - y };
+}
+
+/** Corners of a post that is drawn round. */
+const CORNERS = 48;
+
+/** The post that a knot is laid round, seen from its end: as thick as the cord leaves room for. */
+function postOf({ tying, board }: TyingLayout, d: number): Plate[] {
+  if (tying.round !== 'rims') return [];
+  const r = d * (Math.min(...board.cords.flat().map(([x, y]) => Math.hypot(x, y))) - 1);
+  const outline = Array.from({ length: CORNERS }, (_, i): Point => {
+    const a = (2 * Math.PI * i) / CORNERS;
+    return [r * Math.cos(a), r * Math.sin(a)];
+  });
+  return [
+    { kind: 'plate', key: `${tying.id}-post`, part: 'tying', fill: 'body', outlines: [outline] },
+  ];
 }
 
 /** Along the end of what moves, and on beyond it. */
@@ -119,6 +135,7 @@ function pictureOf(
   return {
     frame: frameOf(layout, d),
     shapes: [
+      ...postOf(layout, d),
       ...byDepth(stretches, key, 'tying'),
       ...(moving
         ? [
@@ -148,7 +165,8 @@ export function tyingShown(
   const tied = tiedAt(step, unit);
   if (!tied) return null;
   const cords = tied.strands.map((strand) => {
-    const cord = strand === null ? undefined : piece.strands[strand - 1]?.cord;
+    const cord =
+      strand === null ? undefined : strand === 0 ? tied.own : piece.strands[strand - 1]?.cord;
     return cord && strand !== null ? { strand, cord } : null;
   });
   if (cords.every((one) => one === null)) return null;

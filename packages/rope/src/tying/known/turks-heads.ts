@@ -80,6 +80,22 @@ export function turksHead({ leads, bights, passes }: Form): Tying {
   );
 }
 
+/**
+ * The tying of a Turk's head by its id; null for the id of another tying.
+ *
+ * @example turksHeadCalled('turks-head.3x7.1')?.moves.length // 14
+ */
+export function turksHeadCalled(id: string): Tying | null {
+  const [, leads, bights, passes] = /^turks-head\.(\d)x(\d{1,2})\.([123])$/.exec(id) ?? [];
+  return passes === undefined
+    ? null
+    : turksHead({
+        leads: Number(leads),
+        bights: Number(bights),
+        passes: Number(passes) as 1 | 2 | 3,
+      });
+}
+
 const PASSES = ['one pass', 'two passes', 'three passes'] as const;
 
 const forms: readonly (readonly [leads: number, bights: number])[] = [

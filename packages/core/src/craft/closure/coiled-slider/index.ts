@@ -1,3 +1,4 @@
+import { OWN_CORD, tiedIn } from '../../knot/tied.js';
 import { bundleOf, bundleShape } from '@coiled-strand/rope';
 import type { ClosureSite } from '../../../base/kind/closure-kind.js';
 import { AT_END } from '../../../base/action/action.js';
@@ -25,6 +26,9 @@ function hullOf(slider: CoiledSlider, site: ClosureSite): number {
   const { count, d } = coresOfTails(site, slider.tailForm);
   return bundleShape(bundleOf(count), d, count).perimeter;
 }
+
+/** Wraps that the pictures show; of more, some show how. */
+const wrapsShown = (turns: number): number => Math.max(3, Math.min(6, turns));
 
 export const coiledSlider = ownCordSlider<CoiledSlider>({
   type: 'coiled-slider',
@@ -60,31 +64,41 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
       ),
     ];
   },
-  steps: (slider, site) => [
+  steps: (slider, site, first) => [
     layTailsOver(
       site,
       'Cross the tails so that they point opposite ways and lie side by side, the piece closed to a ring.',
     ),
-    onSlider(
-      `Wind ${slider.turns} wraps`,
-      'Lay the slider cord in a long bight along both tails, and beside it a drinking straw or a blunt needle. Wind its longer end round tails, bight and straw, away from its own ends and towards the closed end of the bight, wrap beside wrap. None may cross another.',
-      [
-        {
-          do: 'wind',
-          cord: 'slider',
-          place: AT_END,
-          round: legsOf(site.runs),
-          hull: hullOf(slider, site),
-          mm: 0,
-          times: slider.turns,
-        },
+    {
+      ...onSlider(
+        `Wind ${slider.turns} wraps`,
+        'The bight lies along both tails. Wind away from the ends of the slider cord, towards the closed end of the bight, wrap beside wrap. None may cross another.',
+        [
+          {
+            do: 'wind',
+            cord: 'slider',
+            place: AT_END,
+            round: legsOf(site.runs),
+            hull: hullOf(slider, site),
+            mm: 0,
+            times: slider.turns,
+          },
+        ],
+        slider.turns,
+        'wrap',
+      ),
+      tied: [
+        tiedIn(
+          `coil.bight.${wrapsShown(slider.turns)}`,
+          [site.runs[0], OWN_CORD],
+          first,
+          slider.cord,
+        ),
       ],
-      slider.turns,
-      'wrap',
-    ),
+    },
     onSlider(
       'Pull it under',
-      'Pass the end you wound with through the bight, or back through the straw, and pull the other end until the bight has gone under the wraps; draw the straw out. Roll the coil between finger and thumb until the wraps are even.',
+      'Pull the other end until the bight has gone under the wraps. Roll the coil between finger and thumb until the wraps are even.',
       [{ do: 'draw-up', cord: 'slider' }],
     ),
     {

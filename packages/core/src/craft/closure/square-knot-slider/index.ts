@@ -1,3 +1,4 @@
+import { OWN_CORD, tiedIn } from '../../knot/tied.js';
 import { bundleOf } from '@coiled-strand/rope';
 import { computed } from '../../knot/source.js';
 import type { ClosureSite } from '../../../base/kind/closure-kind.js';
@@ -111,7 +112,7 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
       {
         ...singleStep(
           `Tie the slider, ${units} half knots`,
-          'Lay the middle of the slider cord behind both tails and tie half knots round them, sides in turn. Snug, not hard: it has to slide.',
+          'Sides in turn. Snug, not hard: it has to slide.',
           [
             {
               do: 'tie',
@@ -134,6 +135,14 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
         moves: ['slider'],
         units,
         unitName: 'half knot',
+        tied: [
+          tiedIn(
+            'square-knot-slider',
+            [site.runs[0], site.runs.at(-1), OWN_CORD, OWN_CORD],
+            first,
+            slider.cord,
+          ),
+        ],
         sideOf: (unit, from) => (unit % 2 === 0 ? from : otherSide(from)),
       },
       {

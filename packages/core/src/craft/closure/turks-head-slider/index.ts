@@ -1,3 +1,4 @@
+import { OWN_CORD, tiedIn } from '../../knot/tied.js';
 import { MM_PER_UNIT } from '../../../base/measure/units.js';
 import { computed } from '../../knot/source.js';
 import { AT_END } from '../../../base/action/action.js';
@@ -31,21 +32,6 @@ export interface TurksHeadSlider extends OwnCordSlider {
 }
 
 const BIGHTS = { min: 2, max: 16 } as const;
-
-/** How often the cord follows its first pass, in words; nothing where it does not. */
-const following = (passes: number): string =>
-  passes === 1
-    ? ''
-    : ` Follow the first pass side by side ${passes === 2 ? 'once' : `${passes - 1} times`} more, always on the same side of it and never across.`;
-
-/**
- * How the cord is woven, turn by turn. Of three leads as they are tied by hand; of others by the rule
- * that over and under come by turns on every way across.
- */
-const weaving = ({ leads, bights }: TurksHeadSlider): string =>
-  leads === 3
-    ? `Wind the end once round the tube and across itself to an X, then round again to the left of the X, over the first turn it meets and under the next: each turn goes once over and once under. Turn the tube towards you. Where two turns lie side by side at the back, lift the left one over the right one, and lead the end from the right through the gap between them, under the one and over the other; then the same from the left. Go on so, by turns, until ${bights} bights lie at each edge and the end meets the beginning.`
-    : `Every turn goes once round and from edge to edge, ${leads} of them side by side, with ${bights} bights at each edge. Wherever the end meets a turn that lies there it goes over the first, under the next, and so by turns; what was gone over on the way to one edge is gone under on the way back. Pin the bights as you go, until the end meets the beginning.`;
 
 const gripOf = (slider: TurksHeadSlider): number =>
   turksHeadWidth(slider) * effectiveDiameter(slider.cord);
@@ -127,31 +113,44 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
     );
     return moved(head, gripOf(slider) / 2);
   },
-  steps(slider, site) {
+  steps(slider, site, first) {
     const d = effectiveDiameter(slider.cord);
     const bundle = acrossTails(site, slider.tailForm);
     const tube = tubeFor(bundle, d);
     const rounds = slackRounds(slider, tube / d, bundle / d);
     return [
-      onSlider(
-        'Tie the Turk’s head on a tube',
-        say`On a tube of about ${size(Math.round(tube))} (a pen or a roll of paper). ${weaving(slider)}${following(slider.passes)}`,
-        [
-          {
-            do: 'tie',
-            place: AT_END,
-            knot: {
-              form: 'turks-head',
-              leads: slider.leads,
-              bights: slider.bights,
-              passes: slider.passes,
-              bundle,
+      {
+        ...onSlider(
+          'Tie the Turk’s head on a tube',
+          say`On a tube of about ${size(Math.round(tube))} (a pen or a roll of paper), seen from its end. Pin the bights as you go.`,
+          [
+            {
+              do: 'tie',
+              place: AT_END,
+              knot: {
+                form: 'turks-head',
+                leads: slider.leads,
+                bights: slider.bights,
+                passes: slider.passes,
+                bundle,
+              },
+              by: bothEnds('slider').slice(1),
+              mm: 0,
             },
-            by: bothEnds('slider').slice(1),
-            mm: 0,
-          },
-        ],
-      ),
+          ],
+        ),
+        // What cannot be tied with one cord is refused; it has no moves.
+        ...(closes(slider) && {
+          tied: [
+            tiedIn(
+              `turks-head.${slider.leads}x${slider.bights}.${Math.min(3, slider.passes)}`,
+              [OWN_CORD],
+              first,
+              slider.cord,
+            ),
+          ],
+        }),
+      },
       {
         ...singleStep(
           'Lay both tails over each other through it',

@@ -9,7 +9,7 @@ import {
 } from '../../../base/kind/part-kind.js';
 import { PRACTICE, KNOT_SPREAD } from '../../../base/kind/reason.js';
 
-import { tiedIn } from '../../knot/tied.js';
+import { OWN_CORD, tiedIn } from '../../knot/tied.js';
 import { coilCord } from '../../knot/wraps.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { coresOf } from '../../knot/lanes.js';
@@ -141,7 +141,7 @@ export const whipping: PartKind<WhippingPart> = {
     {
       title: `Whip with ${part.turns} turns`,
       text: 'The closed end of the bight lies where the whipping is to stop, both ends out at the other side. Lay turn beside turn, none across another.',
-      tied: [tiedIn('whipping', [site.runs[0], null], first)],
+      tied: [tiedIn('whipping', [site.runs[0], OWN_CORD], first, part.cord)],
       units: part.turns,
       unitName: 'turn',
       actions: [
