@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 
 import { Reader } from './testing.js';
 import { layoutOf, TYING_IDS, tellingOf, tyingOf } from './tyings.js';
-import { mapOf } from './words.js';
+import { mapOf } from './telling.js';
 
 const NAMES = TYING_IDS.map((id) => [id] as const);
 
