@@ -4,6 +4,16 @@ import type { Point3 } from '../base/point.js';
 
 import { jones } from '../link/bracket.js';
 import { diagramOf, linking } from '../link/diagram.js';
+import { closedUp } from '../link/closing.js';
+import {
+  EIGHT_18,
+  FIGURE_EIGHT,
+  ofTorus,
+  product,
+  TEN_123,
+  TREFOIL,
+  whole,
+} from '../link/testing.js';
 import { closedLayout, cordsInSpace } from './closed.js';
 import { layOut } from './layout.js';
 import { closedCell } from './reference.js';
@@ -32,6 +42,54 @@ describe('a tying and the curve that its numbers come from', () => {
       }
     }
   });
+});
+
+/** Both cords of a bend as one ring: the ends joined to each other, and where they come in. */
+function asRing(id: string): number[] {
+  const [left, right] = cordsInSpace(layoutOf(tyingOf(id)));
+  return jones(
+    diagramOf(
+      closedUp([[...left!, ...over(left!.at(-1)!, right!.at(-1)!), ...[...right!].reverse()]]),
+    ),
+  );
+}
+/** From one end to another, high over all that is there. */
+const over = ([x, y]: Point3, [u, v]: Point3): Point3[] => [
+  [x - 3, y + 3, 20],
+  [u + 3, v + 3, 20],
+];
+
+/* Their sources stand beside the polynomials. */
+describe('published knots', () => {
+  const closed = (id: string): number[] => jones(diagramOf(closedLayout(layoutOf(tyingOf(id)))));
+  it.each([
+    ['overhand', TREFOIL],
+    ['figure-eight', FIGURE_EIGHT],
+    ['double-barrel', ofTorus(2, 5)],
+    ['triple-barrel', ofTorus(2, 7)],
+    ['turks-head.3x2.1', FIGURE_EIGHT],
+    ['turks-head.3x4.1', whole(-4, ...EIGHT_18)],
+    ['turks-head.3x5.1', whole(-5, ...TEN_123)],
+    // Nothing holds them: both ends pulled, they run out.
+    ['slip-knot', whole(0, 1)],
+    ['chain-stitch', whole(0, 1)],
+  ])('%s, closed up, is the knot of that name', (id, want) => {
+    expect(closed(id)).toEqual(want);
+  });
+  it('a square knot of two ends, joined to a ring, is a trefoil and its mirror image, a granny two trefoils', () => {
+    expect(asRing('square-bend')).toEqual(product(TREFOIL, whole(-4, -1, 1, 0, 1)));
+    expect(asRing('granny-bend')).toEqual(product(TREFOIL, TREFOIL));
+  });
+  it('a cow hitch tied with an end is the lark’s head that is put on at the fold', () => {
+    expect(closed('cow-hitch')).toEqual(closed('larks-head.ring.front'));
+  });
+  it.each([1, 2, 3])(
+    'a sliding knot of %i turns goes round the other cord so many times',
+    (turns) => {
+      const diagram = diagramOf(closedLayout(layoutOf(tyingOf(`sliding.${turns}`))));
+      expect(Math.abs(linking(diagram, 0, 1))).toBe(turns);
+    },
+  );
 });
 
 /**

@@ -16,11 +16,18 @@ function twist(crossings: number, y: number, from: 1 | -1, swing: 1 | -1): Point
 }
 
 /**
- * Two ends tied to each other by two half knots, the second the other way round than the first.
+ * Two ends tied to each other by two half knots.
  *
  * @param first crossings of the first half knot: 3, or 5 where the end is wound round twice
+ * @param same whether the second half knot is of the same hand as the first: a granny knot
  */
-function bend(id: string, name: string, first: 3 | 5, drawUp: readonly string[]): Tying {
+function bend(
+  id: string,
+  name: string,
+  first: 3 | 5,
+  same: boolean,
+  drawUp: readonly string[],
+): Tying {
   const wide = (first * STEP) / 2;
   const up = 9;
   const over = (crossings: number, starts: boolean): string =>
@@ -82,19 +89,21 @@ function bend(id: string, name: string, first: 3 | 5, drawUp: readonly string[])
           [-wide - 3, up + 2.6],
           [-wide - 8, up + 3],
         ],
-        passes: over(3, true),
+        passes: over(3, same),
       },
     ],
     drawUp,
   };
 }
 
+const BOTH = 'Draw both ends and both cords tight by turns.';
+
+/** Knots of two ends with each other. */
 export const BEND_TYINGS: readonly Tying[] = [
-  bend('square-bend', 'Square knot of two ends', 3, [
-    'Draw both ends and both cords tight by turns.',
-  ]),
-  bend('surgeons', 'Surgeon’s knot', 5, [
+  bend('square-bend', 'Square knot of two ends', 3, false, [BOTH]),
+  bend('granny-bend', 'Granny knot of two ends', 3, true, [BOTH]),
+  bend('surgeons', 'Surgeon’s knot', 5, false, [
     'Draw the first twist down snug before the second is tied.',
-    'Draw both ends and both cords tight by turns.',
+    BOTH,
   ]),
 ];
