@@ -71,8 +71,10 @@ export async function bookletPdf(
   document.page();
   document.text('H2', 'How it is made');
   document.y += 2;
+  /** Steps by what they tie: it is shown once. */
+  const shown = new Map<string, number>();
   steps.forEach((step, i) =>
-    writeStep(document, { piece, plan, units, hand, step, number: i + 1 }),
+    writeStep(document, { piece, plan, units, hand, step, number: i + 1, shown }),
   );
   writeMeasures(document, piece, plan, units);
   return document.end();
@@ -154,6 +156,8 @@ interface Told {
   readonly hand: Side;
   readonly step: Step;
   readonly number: number;
+  /** The step in which each knot was shown move by move. */
+  readonly shown: Map<string, number>;
 }
 
 /** How often a step is done, and on which sides. */
@@ -205,12 +209,17 @@ function tyingsOf(piece: Piece, step: Step): TyingShown[] {
 /** Pictures of moves in a row of a page, and how high each is. */
 const IN_A_ROW = 4;
 const MOVE_HIGH = 32;
+/** What the sentences of a row take at most, about, in mm. */
+const HEAD_HIGH = 20;
 const MOVE_TEXT = { size: 8.4 } as const;
 
 /** A knot move by move: what lies there, a picture with a sentence for each move, and how it is drawn up. */
 function writeMoves(document: PaperDocument, { name, ground, moves, drawUp }: TyingShown): void {
   const width = (document.inner - (IN_A_ROW - 1) * GUTTER) / IN_A_ROW;
-  document.text('P', `${name}. ${ground.join(' ')}`, MOVE_TEXT);
+  const heading = `${name}. ${ground.join(' ')}`;
+  // What lies there is not left alone at the foot of a page.
+  document.room(MOVE_HIGH + HEAD_HIGH + document.heightOf('P', heading, document.inner, MOVE_TEXT));
+  document.text('P', heading, MOVE_TEXT);
   document.y += 1;
   for (let first = 0; first < moves.length; first += IN_A_ROW) {
     const row = moves.slice(first, first + IN_A_ROW);
@@ -233,7 +242,7 @@ function writeMoves(document: PaperDocument, { name, ground, moves, drawUp }: Ty
 /** A step: its picture beside what is done. */
 function writeStep(
   document: PaperDocument,
-  { piece, plan, units, hand, step, number }: Told,
+  { piece, plan, units, hand, step, number, shown }: Told,
 ): void {
   const picture = stepPicture(piece, plan, step, 0, firstSideFor(hand));
   const x = PAPER_MARGIN + (picture ? PICTURE.width + GUTTER : 0);
@@ -268,7 +277,15 @@ function writeStep(
     document.y += 1;
   }
   document.y = Math.max(document.y, picture ? top + PICTURE.height : 0) + 3;
-  for (const shown of tyingsOf(piece, step)) writeMoves(document, shown);
+  for (const tying of tyingsOf(piece, step)) {
+    const before = shown.get(tying.name);
+    if (before !== undefined) {
+      document.text('P', `${tying.name}: move by move in step ${before}.`, MOVE_TEXT);
+      continue;
+    }
+    shown.set(tying.name, number);
+    writeMoves(document, tying);
+  }
   for (const call of sayCalls(step, units))
     document.text('LI', call, { size: CALL, running: true });
   document.y += 1;
