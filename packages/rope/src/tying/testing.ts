@@ -144,12 +144,10 @@ export class Reader {
 
   /** Makes the move that a sentence tells. */
   follow(sentence: string): void {
-    const [, begins, makes, verb, bight, end, rest] = groups(
+    const [, makes, bight, end, rest] = groups(
       sentence,
-      /^(?:(Make|Go on with) (?:the )?(.+?): )?(\w+) (a bight of )?the (.+?)(?= round| to the| up| down| inwards| outwards| clockwise| anticlockwise)(.+?)(?:, while the other hand holds .+)?\.$/,
+      /^(?:(?:Make|Go on with) (?:the )?(.+?): )?\w+ (a bight of )?the (.+?)(?= round| to the| up| down| inwards| outwards| clockwise| anticlockwise)(.+?)(?:, while the other hand holds .+)?\.$/,
     );
-    void begins;
-    void verb;
     const strand = this.#strandOf(end!);
     const name = makes ?? this.#strands[strand]!.name;
     const [out, back] = bight ? [`${name}’s first leg`, `${name}’s second leg`] : [name, name];
