@@ -1,5 +1,7 @@
-import { ensureBuild } from './lib/build.mjs';
-import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
+import { spawnSync } from 'node:child_process';
+import { join } from 'node:path';
+import { run, Sentence } from './lib/say.mjs';
+import { ROOT } from './lib/shell.mjs';
 
 const ROPE = new URL('../packages/rope/dist/index.js', import.meta.url);
 
@@ -45,19 +47,28 @@ function told(rope, id) {
   };
 }
 
-checkNode();
-if (process.argv.includes('--help')) {
-  process.stdout.write(`${HELP}\n`);
-  process.exit();
+/** Installs and builds what is missing; what that says is not part of what is printed. */
+function ensureBuilt() {
+  const { status } = spawnSync(process.execPath, [join(ROOT, 'scripts', 'build.mjs')], {
+    stdio: ['ignore', 2, 2],
+  });
+  if (status !== 0)
+    throw new Sentence('The program could not be built, so that no tying is known.');
 }
-await ensureDependencies();
-await ensureBuild();
-const rope = await import(ROPE.href);
-const all = rope.TYING_IDS.map((id) => told(rope, id));
-process.stdout.write(
-  process.argv.includes('--json')
-    ? `${JSON.stringify(all, null, 1)}\n`
-    : all
-        .map(({ name, words }) => `${name}\n${words.map((one) => `  ${one}`).join('\n')}\n`)
-        .join('\n'),
-);
+
+await run(async () => {
+  if (process.argv.includes('--help')) {
+    process.stdout.write(`${HELP}\n`);
+    return;
+  }
+  ensureBuilt();
+  const rope = await import(ROPE.href);
+  const all = rope.TYING_IDS.map((id) => told(rope, id));
+  process.stdout.write(
+    process.argv.includes('--json')
+      ? `${JSON.stringify(all, null, 1)}\n`
+      : all
+          .map(({ name, words }) => `${name}\n${words.map((one) => `  ${one}`).join('\n')}\n`)
+          .join('\n'),
+  );
+});

@@ -14,8 +14,8 @@ const fine = (value) =>
       ? value.map(fine)
       : Object.fromEntries(Object.entries(value).map(([key, one]) => [key, fine(one)]));
 
-/** Mirror images of others, and what takes longer than minutes. */
-const LEFT_OUT = /^(half-knot\.right.*|coil\.straw\.6)$/;
+/** What takes longer than minutes. */
+const LEFT_OUT = /^coil\.straw\.6$/;
 /** More crossings than these take longer than minutes. */
 const MOST = 50;
 
@@ -34,7 +34,7 @@ export async function writeTyings() {
       tying.strands.some(({ foldOf }) => foldOf !== undefined)
     )
       continue;
-    if (LEFT_OUT.test(id)) continue;
+    if (LEFT_OUT.test(id) || tying.mirrorOf) continue;
     const layout = layoutOf(tying);
     if (layout.crossings.length > MOST) continue;
     const begun = performance.now();

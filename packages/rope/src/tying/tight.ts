@@ -124,7 +124,7 @@ function ofLayout({ size, passes }: KeptTight): TightTying {
  * not drawn.
  */
 export function tightOf(tying: Tying): TightTying | null {
-  const kept = TIGHT_TYINGS[tying.id];
+  const kept = TIGHT_TYINGS[tying.mirrorOf ?? tying.id];
   if (tying.head) return ofHead(tying.head);
   return kept ? ofLayout(kept) : tying.cell === undefined ? null : ofCell(tying.cell);
 }

@@ -59,6 +59,8 @@ export interface Tying {
   readonly cells?: number;
   /** A Turk’s head, whose numbers are those of its form on a core. */
   readonly head?: TurksHead;
+  /** The tying that it is the mirror image of, and whose numbers are its own. */
+  readonly mirrorOf?: string;
   /** That knot is seen in the mirror. */
   readonly mirrored?: true;
   /**

@@ -133,9 +133,13 @@ export const HALF_KNOT_TYINGS: readonly Tying[] = [
   ...[1, 2, 3, 4].flatMap((cores) => {
     // That of two cores is what the numbers are of.
     const [id, cell] = cores === 2 ? ['', 'sinnet.two-flat.free'] : [`.${cores}`, undefined];
+    const left = `half-knot.left${id}`;
     return [
-      knots(`half-knot.left${id}`, LEFT, cores, [-1], cell),
-      knots(`half-knot.right${id}`, RIGHT, cores, [1], cell, cell !== undefined),
+      knots(left, LEFT, cores, [-1], cell),
+      {
+        ...knots(`half-knot.right${id}`, RIGHT, cores, [1], cell, cell !== undefined),
+        mirrorOf: left,
+      },
     ];
   }),
   knots('square-knot', 'Square knot', 2, [-1, 1], 'sinnet.two-flat.free'),
