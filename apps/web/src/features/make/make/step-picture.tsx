@@ -83,14 +83,14 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
   const placed = tying && !inSpace ? ({ mt: '2' } as const) : PLACED;
   if (!turnable) {
     return (
-      <Box position="relative" data-testid="step-picture">
+      <Box position="relative" minW="0" data-testid="step-picture">
         {drawing}
         {moves && <Box {...placed}>{slowly}</Box>}
       </Box>
     );
   }
   return (
-    <Box position="relative" data-testid="step-picture">
+    <Box position="relative" minW="0" data-testid="step-picture">
       {inSpace ? (
         <MoveInSpace {...{ piece, plan, step, unit, firstSide, label, slow }} flat={drawing} />
       ) : (

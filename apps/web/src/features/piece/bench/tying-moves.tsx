@@ -16,7 +16,7 @@ interface Props {
 export function TyingMoves({ shown, slow = 0 }: Props) {
   const { ground, moves, drawUp } = shown;
   return (
-    <Box data-testid="tying-moves">
+    <Box minW="0" data-testid="tying-moves">
       <Box
         as="ol"
         listStyleType="none"

@@ -189,7 +189,7 @@ function StepOnCard({ index, step, piece, plan, leads }: StepProps) {
           </svg>
         )}
       </Box>
-      <Box>
+      <Box minW="0">
         <Text fontWeight="600">
           {index}. {units.say(step.title)}
           {step.units > 1 && `, ${step.units} times`}
