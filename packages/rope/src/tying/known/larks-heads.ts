@@ -18,7 +18,7 @@ const across = (name: string, kind: 'bar' | 'core', y = 0): TyingStrand =>
  */
 function larksHead({ id, name, on }: On, way: 'front' | 'back'): Tying {
   const [near, far] = way === 'front' ? ['o', 'u'] : ['u', 'o'];
-  const through_ = way === 'front' ? 'o' : 'u';
+  const last = way === 'front' ? 'o' : 'u';
   const times = (one: string): string => one.repeat(on.length);
   const half = (side: 1 | -1): Point[] => [
     [side * 0.02, -6.2],
@@ -57,8 +57,8 @@ function larksHead({ id, name, on }: On, way: 'front' | 'back'): Tying {
     moves: [
       { strand: first, way: up(-1), passes: times(near), makes: 'left side' },
       { strand: first + 1, way: up(1), passes: times(near), makes: 'right side' },
-      { strand: first, way: down(-1), passes: times(far) + through_, makes: 'left leg' },
-      { strand: first + 1, way: down(1), passes: times(far) + through_, makes: 'right leg' },
+      { strand: first, way: down(-1), passes: times(far) + last, makes: 'left leg' },
+      { strand: first + 1, way: down(1), passes: times(far) + last, makes: 'right leg' },
     ],
     drawUp: ['Draw both ends down together until the fold lies snug.'],
   };

@@ -9,7 +9,6 @@ import {
   type PartBase,
   type PartKind,
   type PartSite,
-  type PartStep,
   type Section,
   type Tension,
 } from '../../../base/kind/part-kind.js';
@@ -20,12 +19,12 @@ import { edgeBumps, edgeCore, plainEdge } from '../../knot/edge.js';
 
 import { coresOf, lanesOf, workingOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
-import { tiedIn } from '../../knot/tied.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { cordNamed, onSide, say, type Saying } from '../../../base/measure/saying.js';
 import type { Advice } from '../../../base/measure/advice.js';
 import { legsOf, outerEnds } from '../ends.js';
 import { drawSinnet } from './drawing.js';
+import { sideOf, tiedHalfKnots } from './tied.js';
 import {
   crossSection,
   halfKnotCord,
@@ -154,30 +153,6 @@ function flatCell({ core, d }: Ready, { pitch }: Pick<Section, 'pitch'>): string
 /** The spiral that was computed on cores like these. */
 const spiralCell = ({ core }: Ready): string =>
   core.length === 1 ? 'spiral.one.8' : core.length === 2 ? 'spiral.two.9' : 'spiral.four.10';
-
-/** How its half knots are tied, one after the other: after each both cords have changed sides. */
-function tiedHalfKnots(
-  { form, core, working }: SinnetSetting,
-  first: Side,
-): Pick<PartStep, 'tied'> {
-  const cores = Math.min(4, core.length);
-  if (cores === 0) return {};
-  const [one, other] = working;
-  const family = cores === 2 ? '' : `.${cores}`;
-  const tied = [0, 1].map((unit) => {
-    const side = sideOf(form, unit, first);
-    // The cord that begins is on that side, and the other beside it.
-    const begins = form === 'flat' || unit === 0 ? one : other;
-    const waits = begins === one ? other : one;
-    const [left, right] = side === 'left' ? [begins, waits] : [waits, begins];
-    // Which side comes first is in the tying itself.
-    return tiedIn(`half-knot.${side}${family}`, [...core.slice(0, cores), left, right], 'left');
-  });
-  return { tied };
-}
-
-const sideOf = (form: SinnetForm, unit: number, first: Side): Side =>
-  form === 'flat' && unit % 2 === 1 ? otherSide(first) : first;
 
 /** Half knots of a flat band come in pairs; an odd number leaves half a square knot at its end. */
 function oddAdvice(part: SinnetPart, units: number): Advice[] {

@@ -7,7 +7,6 @@ import {
   partKind,
   pluralOf,
   sideAt,
-  tiedAt,
   tyingSeconds,
   type Side,
   type Step,
@@ -47,7 +46,8 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
     : step.part === 'closure'
       ? { id: closure.type, label: closureKind(closure.type).entry.label }
       : null;
-  const crosses = part !== undefined && tiedAt(step, unit) !== null;
+  // Half knots alone go over a core; a plait has sides too.
+  const crosses = step.bumps === true;
   const call = callAt(step, unit);
   const title = !counts
     ? say(step.title)
