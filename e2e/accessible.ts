@@ -39,7 +39,7 @@ export async function violationsIn(
   page: Page,
   { rules = 'all', within }: { readonly rules?: Rules; readonly within?: string } = {},
 ): Promise<string[]> {
-  await expect(page.locator('[aria-busy=true]')).toHaveCount(0, { timeout: 60_000 });
+  await expect(page.locator('[aria-busy=true]')).toHaveCount(0, { timeout: 120_000 });
   await atRest(page);
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
   const runOnly: RunOnly | null =

@@ -11,14 +11,14 @@ export default defineConfig({
   testDir: './tests',
   outputDir: './results',
   workers: 2,
-  timeout: 180_000,
-  expect: { timeout: 20_000 },
+  timeout: 600_000,
+  expect: { timeout: 60_000 },
   forbidOnly: true,
   reporter: [['list'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 20_000,
-    navigationTimeout: 60_000,
+    actionTimeout: 60_000,
+    navigationTimeout: 120_000,
     screenshot: 'only-on-failure',
     // Only where it is tested: putting the program on a device takes a while in every test.
     serviceWorkers: 'block',

@@ -31,7 +31,7 @@ export async function beginIn(folder: string, port?: number): Promise<Program> {
     child,
     url: `http://127.0.0.1:${at}`,
     said: () => said,
-    ready: () => expect.poll(() => said, { timeout: 60_000 }).toContain('Ready.'),
+    ready: () => expect.poll(() => said, { timeout: 120_000 }).toContain('Ready.'),
     ended: new Promise((resolve) => child.once('exit', resolve)),
   };
 }

@@ -35,7 +35,7 @@ test('at 200 and 400 per cent nothing is cut off, and nothing is scrolled sidewa
       await page.setViewportSize({ width, height });
       const fits = (): Promise<void> =>
         expect
-          .poll(() => widthOf(page), { message: `${path} at ${width}`, timeout: 5_000 })
+          .poll(() => widthOf(page), { message: `${path} at ${width}`, timeout: 30_000 })
           .toBe(width);
       // A browser that is busy may go on with the rules for its size before; a page that is opened does not.
       await fits().catch(async () => {

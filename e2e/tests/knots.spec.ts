@@ -71,7 +71,7 @@ test('an overhand knot is drawn, planned, cut, made and logged', async ({ page, 
     await expect(verdict(page)).toContainText('It falls apart');
     await expect(page.getByRole('button', { name: 'Keep it' })).toBeDisabled();
     await page.getByTestId('crossing').nth(1).click();
-    await expect(verdict(page)).toContainText('It holds', { timeout: 40_000 });
+    await expect(verdict(page)).toContainText('It holds', { timeout: 120_000 });
     await expect(verdict(page)).toContainText('the same crossings as an overhand knot');
     const taken = page.getByTestId('sizes').getByText(/±/).first();
     // What an overhand knot takes in the table: 10.1 diameters.
@@ -143,9 +143,9 @@ test('an overhand knot is drawn, planned, cut, made and logged', async ({ page, 
     const { id, piece } = await stored(server, 'With a knot');
     const origin = piece.knots![0]!.origin;
     await page.goto(`/knots/${origin}`);
-    await expect(verdict(page)).toContainText('It holds', { timeout: 40_000 });
+    await expect(verdict(page)).toContainText('It holds', { timeout: 120_000 });
     await page.getByRole('button', { name: 'For the other hand' }).click();
-    await expect(verdict(page)).toContainText('seen in the mirror', { timeout: 40_000 });
+    await expect(verdict(page)).toContainText('seen in the mirror', { timeout: 120_000 });
     await page.getByRole('button', { name: 'Keep the change' }).click();
     await expect(page.getByText('“Tide knot” is kept.')).toBeVisible();
     const makes = await server.get<PageView<MakeView>>(`/makes?piece=${id}`);
@@ -212,10 +212,10 @@ test('a figure-eight is drawn by keys alone, and turned in space by keys', async
   await expect(page.getByTestId('cord')).toHaveCount(1);
   const crossings = page.getByTestId('crossing');
   await expect(crossings).toHaveCount(4);
-  await expect(verdict(page)).toContainText('It falls apart', { timeout: 60_000 });
+  await expect(verdict(page)).toContainText('It falls apart', { timeout: 120_000 });
   await crossings.nth(2).focus();
   await page.keyboard.press('Enter');
-  await expect(verdict(page)).toContainText('It holds', { timeout: 60_000 });
+  await expect(verdict(page)).toContainText('It holds', { timeout: 120_000 });
   await expect(verdict(page)).toContainText('a figure-eight knot');
   const space = page.getByTestId('space');
   await space.focus();
@@ -238,16 +238,16 @@ test('by thumb on a phone, and to WCAG 2.2 AA', async ({ browser, server, page }
   for (const place of LOOPED.slice(1)) await touch('touchMove', place);
   await touch('touchEnd');
   await expect(phone.getByTestId('cord')).toHaveCount(1);
-  await expect(verdict(phone)).toContainText('It falls apart', { timeout: 60_000 });
+  await expect(verdict(phone)).toContainText('It falls apart', { timeout: 120_000 });
   await phone.getByTestId('crossing').nth(1).tap();
-  await expect(verdict(phone)).toContainText('It holds', { timeout: 60_000 });
+  await expect(verdict(phone)).toContainText('It holds', { timeout: 120_000 });
   expect(await widthOf(phone)).toBeLessThanOrEqual(390);
   await phone.context().close();
   for (const path of ['/knots', '/knots/new?from=overhand']) {
     await page.goto(path);
     await page.getByRole('heading', { level: 1 }).waitFor();
     if (path.includes('new'))
-      await expect(verdict(page)).toContainText('It holds', { timeout: 60_000 });
+      await expect(verdict(page)).toContainText('It holds', { timeout: 120_000 });
     expect(await violationsIn(page, { rules: 'wcag' })).toEqual([]);
   }
 });

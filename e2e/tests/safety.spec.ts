@@ -120,7 +120,7 @@ test('knots counted while the server is away are not lost', async ({ page, serve
   await expect(page.getByTestId('counter')).toHaveText('5');
   await server.start();
   await expect
-    .poll(async () => (await stored(server, 'Counted')).make?.reached.done, { timeout: 15_000 })
+    .poll(async () => (await stored(server, 'Counted')).make?.reached.done, { timeout: 60_000 })
     .toBe(10);
 });
 
@@ -131,7 +131,7 @@ test('says so when the server is not there at all, and comes back by itself', as
   // Nothing is known here yet: what was would be shown instead.
   await page.route('**/api/**', (route) => route.abort());
   await page.goto('/');
-  await expect(page.getByRole('alert')).toContainText('is not answering', { timeout: 15_000 });
+  await expect(page.getByRole('alert')).toContainText('is not answering', { timeout: 60_000 });
   await page.unroute('**/api/**');
   await page.getByRole('button', { name: 'Try again' }).click();
   await expect(page.getByTestId('piece').first()).toBeVisible();

@@ -152,7 +152,7 @@ test('where nothing can be drawn in space the flat drawing stays, and says why',
 test('a browser that cannot draw away from the page draws on it', async ({ page }) => {
   await page.addInitScript(() => Reflect.deleteProperty(window, 'OffscreenCanvas'));
   await page.goto('/knots/new?from=overhand');
-  await expect(page.getByTestId('verdict')).toContainText('It holds', { timeout: 60_000 });
+  await expect(page.getByTestId('verdict')).toContainText('It holds', { timeout: 120_000 });
   const space = page.getByTestId('space');
   await space.focus();
   const before = await space.screenshot();

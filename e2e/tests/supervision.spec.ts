@@ -61,7 +61,7 @@ const guardOf = (start: number): number =>
 /** Neither the server nor the database runs, and nothing says that they do. */
 const allEnded = (...of: Named[]): Promise<void> =>
   expect
-    .poll(() => [of.some(isAlive), existsSync(join(folder, 'running.json'))], { timeout: 20_000 })
+    .poll(() => [of.some(isAlive), existsSync(join(folder, 'running.json'))], { timeout: 60_000 })
     .toEqual([false, false]);
 
 for (const signal of ['SIGTERM', 'SIGINT', 'SIGHUP'] as const) {
@@ -111,7 +111,7 @@ test('a database that dies is started again, and what happened is told', async (
   const before = database();
   const { server } = running();
   process.kill(before.pid, 'SIGKILL');
-  await expect.poll(program.said, { timeout: 20_000 }).toContain('The database is back');
+  await expect.poll(program.said, { timeout: 60_000 }).toContain('The database is back');
   expect(program.said()).toContain(
     'The database ended by itself; starting it again. Its log says:',
   );
@@ -125,7 +125,7 @@ test('a database that dies is started again, and what happened is told', async (
 test('a server that dies is started again too', async () => {
   const { server, address } = running();
   process.kill(server.pid, 'SIGKILL');
-  await expect.poll(program.said, { timeout: 20_000 }).toContain('The server is back');
+  await expect.poll(program.said, { timeout: 60_000 }).toContain('The server is back');
   expect(running().server).not.toEqual(server);
   expect(running().address).toBe(address);
   expect(await healthy()).toBe(true);
@@ -139,7 +139,7 @@ test('server and database killed at once are both back in seconds, and nothing t
     for (const { pid } of all) process.kill(pid, 'SIGKILL');
     await expect
       .poll(async () => !all.some(({ pid }) => pid === running().server.pid) && (await healthy()), {
-        timeout: 60_000,
+        timeout: 120_000,
       })
       .toBe(true);
     expect((await pieces()).map(({ id }) => id)).toEqual(before.map(({ id }) => id));

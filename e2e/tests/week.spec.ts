@@ -55,7 +55,7 @@ async function story(page: Page, server: Running, hands: Hands, who: string): Pr
     });
     expect(added.ok()).toBe(true);
     await page.goto('/cutting/new');
-    await expect(main.getByTestId('proof')).toBeVisible({ timeout: 60_000 });
+    await expect(main.getByTestId('proof')).toBeVisible({ timeout: 120_000 });
     // What else is ordered is cut another day.
     for (;;) {
       const others = main.getByTestId('wish').filter({ hasNotText: who });
@@ -64,7 +64,7 @@ async function story(page: Page, server: Running, hands: Hands, who: string): Pr
       await hands.press(others.first().getByRole('button', { name: /^Leave/ }));
       await expect(others).toHaveCount(left - 1);
     }
-    await expect(main.getByTestId('proof')).toContainText('Proven', { timeout: 60_000 });
+    await expect(main.getByTestId('proof')).toContainText('Proven', { timeout: 120_000 });
     await hands.press(button('Begin to cut'));
     await expect(main.getByText('2 of 2 still to cut')).toBeVisible();
     await hands.press(button(/^Cut: .*working cord/i));
@@ -250,7 +250,9 @@ test('hours and moved work: the plan follows, and goes out as a calendar', async
   await slots.first().waitFor();
   // While a better plan is looked for, stretches still move.
   const calmed = () =>
-    expect(page.getByTestId('timeline')).toHaveAttribute('aria-busy', 'false', { timeout: 60_000 });
+    expect(page.getByTestId('timeline')).toHaveAttribute('aria-busy', 'false', {
+      timeout: 120_000,
+    });
   await calmed();
   await slots.first().focus();
   await page.keyboard.press('Enter');
@@ -309,7 +311,7 @@ test('every page of the week can be read by everybody, in both themes', async ({
     await page.getByRole('heading', { level: 1 }).waitFor();
     await expect(
       page.getByRole('status').filter({ hasText: /ing the|Planning|Laying/ }),
-    ).toHaveCount(0, { timeout: 60_000 });
+    ).toHaveCount(0, { timeout: 120_000 });
     await expectAccessible(page, path);
   }
 });

@@ -13,8 +13,11 @@ const WORKER = fileURLToPath(new URL('../../dist/planner/planning-worker.js', im
 
 /** What a piece may cost to plan: some hundred times the largest that anybody wears. See `planCost`. */
 export const MAX_COST = 2_000_000;
-/** A plan takes milliseconds; what takes so long in ms, once it is begun, is no piece. */
-const TIMEOUT_MS = 10_000;
+/**
+ * A plan takes milliseconds, and MAX_COST keeps it to a few seconds: this only ends what hangs, in ms once it is begun.
+ * Long enough for a machine that is busy with something else, where a shorter one would refuse a piece that is fine.
+ */
+const TIMEOUT_MS = 120_000;
 const THREADS = Math.max(1, availableParallelism() - 1);
 /** In MB, of one thread. */
 const MEMORY = 512;
@@ -44,7 +47,11 @@ export class Planner implements OnModuleDestroy {
 
   /** What waits does so here, not at the threads: its time begins when a thread takes it. */
   private readonly turn = new FairTurn(THREADS);
-  protected readonly longest: number = TIMEOUT_MS;
+
+  /** When a plan that a thread takes now is given up. */
+  protected limit(): AbortSignal {
+    return AbortSignal.timeout(TIMEOUT_MS);
+  }
 
   /** @throws AppError 422 for a piece that is too large to be planned, 503 when too many wait */
   plan(planning: Planning): Promise<PlanResult> {
@@ -70,10 +77,10 @@ export class Planner implements OnModuleDestroy {
     const who = identityNow()?.personId ?? '';
     if (this.turn.pending() >= WAITING || this.turn.pending(who) >= OF_ONE) throw busy();
     try {
-      const answer = this.turn.do(who, () => {
-        const signal = AbortSignal.timeout(this.longest);
-        return this.pool.run(planning, { name, signal }) as Promise<T>;
-      });
+      const answer = this.turn.do(
+        who,
+        () => this.pool.run(planning, { name, signal: this.limit() }) as Promise<T>,
+      );
       this.running.add(answer);
       return await answer.finally(() => this.running.delete(answer));
     } catch (error) {
