@@ -29,7 +29,7 @@ export const TIGHT_TYINGS: Readonly<Record<string, KeptTight | undefined>> = {
   'coil.bight.6': {"size":{"uses":[{"value":0,"off":0},{"value":64.128,"off":0.321}],"length":{"value":18.628,"off":0.373},"width":{"value":5.236,"off":0.105},"thickness":{"value":4.307,"off":0.086}},"passes":5.242},
   'whipping': {"size":{"uses":[{"value":0,"off":0},{"value":53.275,"off":0.266}],"length":{"value":15.583,"off":0.312},"width":{"value":5.613,"off":0.112},"thickness":{"value":4.043,"off":0.081}},"passes":5.611},
   'seizing': {"size":{"uses":[{"value":0,"off":0},{"value":0,"off":0},{"value":64.755,"off":0.324}],"length":{"value":17.995,"off":0.36},"width":{"value":5.296,"off":0.106},"thickness":{"value":4.454,"off":0.089}},"passes":5.368},
-  'plait.three': {"size":{"uses":[{"value":0.841,"off":0.004},{"value":0.707,"off":0.004},{"value":1.097,"off":0.005}],"length":{"value":19.771,"off":0.395},"width":{"value":3.286,"off":0.066},"thickness":{"value":2.401,"off":0.048}},"passes":3.389},
   'carrick.3': {"size":{"uses":[{"value":24.71,"off":0.693},{"value":8.47,"off":0.478},{"value":9.649,"off":0.448}],"length":{"value":5.449,"off":0.232},"width":{"value":6.053,"off":0.121},"thickness":{"value":4.652,"off":0.102}},"passes":6.077},
   'carrick.4': {"size":{"uses":[{"value":18.823,"off":0.094},{"value":21.745,"off":0.109},{"value":18.829,"off":0.094},{"value":21.739,"off":0.109}],"length":{"value":7.99,"off":0.16},"width":{"value":9.694,"off":0.194},"thickness":{"value":3.256,"off":0.065}},"passes":9.702},
+  'bow.half': {"size":{"uses":[{"value":0.756,"off":0.004},{"value":9.375,"off":0.081}],"length":{"value":2.845,"off":0.058},"width":{"value":4.693,"off":0.094},"thickness":{"value":2.286,"off":0.046}},"passes":9.643},
 };

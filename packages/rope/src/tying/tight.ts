@@ -2,6 +2,7 @@ import type { Board, KeptTight, KnotMeasure } from '../base/own-knot.js';
 import type { Point, Point3 } from '../base/point.js';
 
 import { drawBoard } from '../board/tight.js';
+import { acrossOf, repeated } from '../curves/cells.js';
 import {
   curveOfTurksHead,
   formulaOfTurksHead,
@@ -90,6 +91,32 @@ function ofCell(cell: string): TightTying | null {
   };
 }
 
+/** Points of a line are rounded to hundredths of a diameter, and its length is that of its corners. */
+const ROUNDED = 0.02;
+
+const lengthOf = (line: readonly Point3[]): number =>
+  line.slice(1).reduce((sum, [x, y, z], i) => {
+    const [u, v, w] = line[i]!;
+    return sum + Math.hypot(x - u, y - v, z - w);
+  }, 0);
+
+/** So many cells of a knot of the catalogue that repeats along x; null for one that does not. */
+function ofRepeats(name: string, cells: number): TightTying | null {
+  const cell = TIGHTENED_CURVES[name];
+  if (cell?.shift === undefined) return null;
+  const lines = repeated(cell, cells);
+  const length = cells * cell.shift;
+  const [width] = acrossOf(lines);
+  return {
+    // A strand that goes on only some cells further is there that many times, and its line as long.
+    cord: cells * cell.strands.reduce((sum, { line }) => sum + lengthOf(line), 0),
+    length,
+    width,
+    passes: passing(lines, length),
+    error: ROUNDED,
+  };
+}
+
 /** Core that a Turk's head is told of, in diameters of its cord; and by how much another form than of three leads and four bights may be off. */
 const CORE = 4;
 const OFF = { computed: 0.03, formula: 0.1 } as const;
@@ -124,9 +151,11 @@ function ofLayout({ size, passes }: KeptTight): TightTying {
  * not drawn.
  */
 export function tightOf(tying: Tying): TightTying | null {
-  const kept = TIGHT_TYINGS[tying.mirrorOf ?? tying.id];
+  const kept = TIGHT_TYINGS[tying.numbersOf ?? tying.id];
   if (tying.head) return ofHead(tying.head);
-  return kept ? ofLayout(kept) : tying.cell === undefined ? null : ofCell(tying.cell);
+  if (kept) return ofLayout(kept);
+  const cell = tying.cell ?? tying.numbersOf;
+  return cell === undefined ? null : (ofCell(cell) ?? ofRepeats(cell, tying.cells ?? 1));
 }
 
 /** Draws a layout tight. @returns null where it falls apart or has no room */

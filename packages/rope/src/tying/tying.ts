@@ -59,8 +59,8 @@ export interface Tying {
   readonly cells?: number;
   /** A Turk’s head, whose numbers are those of its form on a core. */
   readonly head?: TurksHead;
-  /** The tying that it is the mirror image of, and whose numbers are its own. */
-  readonly mirrorOf?: string;
+  /** The tying, or the knot of the catalogue, whose numbers are its own: its mirror image, or the same round something else. */
+  readonly numbersOf?: string;
   /** That knot is seen in the mirror. */
   readonly mirrored?: true;
   /**

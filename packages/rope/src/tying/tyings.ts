@@ -8,11 +8,15 @@ import { GRIP_TYINGS } from './known/grips.js';
 import { HALF_KNOT_TYINGS } from './known/half-knots.js';
 import { HITCH_TYINGS } from './known/hitches.js';
 import { LARKS_HEAD_TYINGS } from './known/larks-heads.js';
+import { LOOP_TYINGS } from './known/loops.js';
 import { PLAIT_TYINGS } from './known/plaits.js';
+import { PETAL_TYINGS } from './known/petals.js';
+import { PLAIN_END_TYINGS } from './known/plain-ends.js';
 import { RING_TYINGS } from './known/rings.js';
 import { SLIDER_TYINGS } from './known/sliders.js';
 import { STOPPER_TYINGS } from './known/stoppers.js';
 import { TURKS_HEAD_TYINGS, turksHeadCalled } from './known/turks-heads.js';
+import { TWO_CORD_TYINGS } from './known/two-cords.js';
 import { inTwo, layOut, type TyingLayout } from './layout.js';
 import type { Tying } from './tying.js';
 import { wordsOf, type Telling } from './words.js';
@@ -28,9 +32,13 @@ const MAKERS: ReadonlyMap<string, () => Tying> = new Map([
     ...LARKS_HEAD_TYINGS,
     ...HITCH_TYINGS,
     ...RING_TYINGS,
+    ...LOOP_TYINGS,
+    ...TWO_CORD_TYINGS,
     ...BEND_TYINGS,
     ...COIL_TYINGS,
     ...PLAIT_TYINGS,
+    ...PLAIN_END_TYINGS,
+    ...PETAL_TYINGS,
   ].map((tying) => [tying.id, () => tying] as const),
   ...END_KNOT_TYINGS,
   ...TURKS_HEAD_TYINGS,

@@ -7,11 +7,12 @@ const STEP = 3.4;
 const SWING = 1.6;
 
 /** The way of an end along a twist, from its middle by so many crossings to both sides. */
-function twist(crossings: number, y: number, from: 1 | -1, swing: 1 | -1): Point[] {
-  const half = (crossings * STEP) / 2;
+function twist(crossings: number, y: number, from: 1 | -1, swing: 1 | -1, wider = 1): Point[] {
+  const step = STEP * wider;
   return Array.from({ length: 2 * crossings + 1 }, (_, i): Point => {
-    const x = -half + (i * STEP) / 2;
-    return [-from * x, y + swing * SWING * Math.cos((i * Math.PI) / 2)];
+    const x = ((i - crossings) * step) / 2;
+    // Off the middle of the other, so that no corner of one lies on the other.
+    return [-from * (x + 0.02), y + swing * SWING * wider * Math.cos((i * Math.PI) / 2)];
   });
 }
 
@@ -98,6 +99,62 @@ function bend(
 
 const BOTH = 'Draw both ends and both cords tight by turns.';
 
+/** How much wider the half knot of a bow is laid: two legs of a bight lie where one cord does. */
+const WIDER = 2.4;
+
+/** A half knot, and a second one of which a bight is drawn through: a pull at its end opens the knot. */
+function halfBow(): Tying {
+  const plain = bend('bow.half', 'Half a bow', 3, false, []);
+  const wide = (3 * STEP) / 2;
+  const up = 15;
+  const far = (3 * STEP * WIDER) / 2;
+  const way = twist(3, up, 1, -1, WIDER);
+  // A bight begins before what it is led past.
+  const [[x, y], [u, v]] = [way[2]!, way[3]!];
+  const begin: Point = [x + 0.3 * (u - x), y + 0.3 * (v - y)];
+  return {
+    ...plain,
+    moves: [
+      ...plain.moves.slice(0, 2).map((move, i) => {
+        const side = i === 0 ? 1 : -1;
+        const on: Point[] = [
+          [side * (wide + 3), 6.5],
+          [side * (far + 2), 10],
+        ];
+        return { ...move, way: [...move.way, ...on] };
+      }),
+      {
+        strand: 1,
+        way: [
+          ...twist(3, up, -1, -1, WIDER),
+          [far + 5, up + 5],
+          [far + 11, up + 6],
+          [far + 15, up + 6],
+        ],
+        passes: '',
+        makes: 'upper twist',
+      },
+      {
+        strand: 0,
+        way: way.slice(0, 3),
+        passes: 'u',
+        makes: 'turn',
+      },
+      {
+        strand: 0,
+        way: [begin, ...way.slice(3), [-far - 5, up + 5], [-far - 11, up + 6], [-far - 15, up + 6]],
+        passes: 'ou',
+        bight: 'right',
+        makes: 'bight',
+      },
+    ],
+    drawUp: [
+      'Draw the first twist down snug before the second is tied.',
+      'Draw the bight and the other end out to the sides.',
+    ],
+  };
+}
+
 /** Knots of two ends with each other. */
 export const BEND_TYINGS: readonly Tying[] = [
   bend('square-bend', 'Square knot of two ends', 3, false, [BOTH]),
@@ -106,4 +163,5 @@ export const BEND_TYINGS: readonly Tying[] = [
     'Draw the first twist down snug before the second is tied.',
     BOTH,
   ]),
+  halfBow(),
 ];

@@ -138,7 +138,7 @@ export const HALF_KNOT_TYINGS: readonly Tying[] = [
       knots(left, LEFT, cores, [-1], cell),
       {
         ...knots(`half-knot.right${id}`, RIGHT, cores, [1], cell, cell !== undefined),
-        mirrorOf: left,
+        numbersOf: left,
       },
     ];
   }),

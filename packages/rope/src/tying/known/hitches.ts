@@ -86,7 +86,61 @@ const FORWARD: Tying = {
   drawUp: ['Draw the end out across the carried cord until both turns lie beside each other.'],
 };
 
+/** One strand hitched round all the others: over them, round behind and out over itself. */
+const SPIRAL: Tying = {
+  id: 'spiral-hitch',
+  name: 'Hitch of a spiral',
+  cell: 'hitch-spiral.2.free',
+  strands: [
+    through('core', 'bundle', 'right', [-16, 0], [16, 0]),
+    {
+      kind: 'cord',
+      name: 'working strand',
+      end: 'working strand',
+      heading: 'right',
+      way: [
+        [-16, 5],
+        [-4, 4.4],
+      ],
+    },
+  ],
+  moves: [
+    {
+      strand: 1,
+      way: [
+        [0.4, 3.6],
+        [2.6, 1.4],
+        [3, -2],
+        [1.6, -4.2],
+      ],
+      passes: 'o',
+      makes: 'loop',
+    },
+    {
+      strand: 1,
+      way: [
+        [-0.6, -4.2],
+        [-1.8, -2],
+        [-1.8, 2],
+      ],
+      passes: 'u',
+    },
+    {
+      strand: 1,
+      way: [
+        [-1.4, 6.4],
+        [0.6, 8.6],
+        [5, 8.4],
+        [14, 6],
+      ],
+      passes: 'o',
+    },
+  ],
+  drawUp: ['Draw it up along the bundle until the hitch sits against the last.'],
+};
+
 export const HITCH_TYINGS: readonly Tying[] = [
+  SPIRAL,
   FORWARD,
   mirrored(FORWARD, 'double-half-hitch.back', 'Double half hitch, to the left'),
 ];

@@ -129,10 +129,30 @@ const FIGURE_EIGHT: Tying = {
   drawUp: ['Draw the end and the standing part apart by turns, a little at a time.'],
 };
 
+/** The same knot, drawn up against a bead by what is put through its loop. */
+const atBead = (turns: 1 | 2, by: 'awl' | 'tweezers'): Tying => ({
+  ...barrel('', '', turns),
+  id: `at-bead.${by}.${turns}`,
+  name: `${turns === 1 ? 'Overhand' : 'Double barrel'} knot at a bead, with ${by === 'awl' ? 'an awl' : 'tweezers'}`,
+  cell: turns === 1 ? 'overhand' : 'double-barrel',
+  drawUp:
+    by === 'awl'
+      ? [
+          'Put an awl into the loop, and lead the loop with it down to the bead.',
+          'Draw the end until the knot sits against the bead, and slip it off the tip.',
+        ]
+      : [
+          'Put the closed tips of tweezers through the loop, and grip the cord close to the bead.',
+          'Draw the end until the knot sits at the tips.',
+          'Open the tweezers, draw them out and push the knot against the bead.',
+        ],
+});
+
 /** Knots that keep an end or a bead from slipping, in one cord. */
 export const STOPPER_TYINGS: readonly Tying[] = [
   barrel('overhand', 'Overhand knot', 1),
   barrel('double-barrel', 'Double barrel knot', 2),
   barrel('triple-barrel', 'Triple barrel knot', 3),
   FIGURE_EIGHT,
+  ...([1, 2] as const).flatMap((turns) => [atBead(turns, 'awl'), atBead(turns, 'tweezers')]),
 ];

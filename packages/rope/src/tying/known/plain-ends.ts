@@ -1,0 +1,62 @@
+import { fromLeft, through, type Tying } from '../tying.js';
+
+const ACROSS = [-4.4, 0, 4.4] as const;
+const NAMES = ['first', 'second', 'third'] as const;
+
+/** An end that is not knotted: led under what was tied before, where it stays by itself. */
+const TUCKED: Tying = {
+  id: 'tucked-end',
+  name: 'Tucked end',
+  strands: [
+    ...ACROSS.map((x, i) => through('core', `${NAMES[i]!} turn`, 'up', [x, -9], [x, 9])),
+    fromLeft([
+      [-20, 5],
+      [-12, 4],
+    ]),
+  ],
+  moves: [
+    {
+      strand: 3,
+      way: [
+        [-8, 1],
+        [-4, 0],
+        [0, 0],
+        [4, 0],
+        [12, 0],
+      ],
+      passes: 'uuu',
+    },
+  ],
+  drawUp: ['Draw the end snug, and trim it close where it comes out.'],
+};
+
+/** A ring that is rolled on: both its sides lie round the cord. */
+const RING: Tying = {
+  id: 'stopper-ring',
+  name: 'Ring on a cord',
+  strands: [
+    through('bar', 'near side', 'up', [0, -9], [0, 9]),
+    through('bar', 'far side', 'up', [5, -9], [5, 9]),
+    fromLeft([
+      [-18, 0],
+      [-6, 0],
+    ]),
+  ],
+  moves: [
+    {
+      strand: 2,
+      way: [
+        [-3, 0],
+        [0, 0],
+        [5, 0],
+        [10, 0],
+        [18, 0],
+      ],
+      passes: 'ou',
+    },
+  ],
+  drawUp: ['Roll the ring along the cord to its place.'],
+};
+
+/** Ends that are held without a knot. */
+export const PLAIN_END_TYINGS: readonly Tying[] = [TUCKED, RING];
