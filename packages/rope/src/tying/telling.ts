@@ -1,6 +1,7 @@
 import type { Point } from '../base/point.js';
 
 import type { LaidCrossing, TyingLayout } from './layout.js';
+import { legsOf, nameOf, Names } from './names.js';
 import {
   boundsOf,
   meant,
@@ -89,6 +90,7 @@ export const PLACES = 6;
 /** Clause by which a maker finds the stretch that is crossed: no more is told than it takes. */
 function tellCrossing(
   map: PlanarMap,
+  names: Names,
   strand: number,
   dart: Dart,
   over: boolean,
@@ -119,10 +121,10 @@ function tellCrossing(
     return others.length === 0 && one?.edge === dart.edge && one.forward === dart.forward;
   });
   if (!enough) throw new RangeError(`nothing tells which stretch of the ${name} is meant`);
-  const twin = twinOf(name);
+  const leg = names.leg(name);
   const nearer =
-    twin !== null &&
-    !meant(map, strand, { ...enough, name: twin }).some(
+    leg !== null &&
+    !meant(map, strand, { ...enough, name: leg.twin }).some(
       ({ edge, forward }) => sideOf(edge!, heading) === (forward ? 'left' : 'right'),
     );
   return { ...enough, over, nearer };
@@ -136,9 +138,11 @@ function tellCrossing(
 export function tell(layout: TyingLayout): {
   readonly told: readonly Told[];
   readonly map: PlanarMap;
+  readonly names: Names;
 } {
   const { tying, board, goes, crossings } = layout;
   const map = groundOf(tying.strands);
+  const names = new Names(tying);
   const spans = new Spans(map, tying.strands.length);
   const told = goes.map(({ move, from, to, goesOn }, m): Told => {
     const line = board.cords[move.strand]!;
@@ -158,7 +162,7 @@ export function tell(layout: TyingLayout): {
       ? wayAt(own[0].late.along, own[0].at)
       : headingOf(led, start, tying.round);
     const strand = tying.strands[move.strand]!;
-    const makes = move.makes ?? strand.name;
+    const makes = nameOf(tying, move);
     const [name, backName] = move.bight === undefined ? [makes, makes] : legsOf(makes);
     const begin = (along: number, called: string, heads: Heading): void => {
       spans.close(move.strand, along);
@@ -184,7 +188,7 @@ export function tell(layout: TyingLayout): {
       // How a bight comes back is told by how it goes out.
       if (n < out) {
         const again = clauses.at(-1)?.name === target.name;
-        clauses.push(tellCrossing(map, move.strand, dart, one.lateOver, way, again));
+        clauses.push(tellCrossing(map, names, move.strand, dart, one.lateOver, way, again));
       }
       const heads = move.hangs === true && n === own.length - 1 ? 'down' : way;
       spans.cross(
@@ -196,7 +200,7 @@ export function tell(layout: TyingLayout): {
     const turned = turningOf(line, from, own[0]?.late.along ?? to);
     return { move, end: strand.end!, clauses, goesOn, heading, turned };
   });
-  return { told, map };
+  return { told, map, names };
 }
 
 /** Where the stretches on a map lie along the lines of a layout. */
@@ -248,18 +252,6 @@ class Spans {
   #last(strand: number): Edge {
     return this.#map.edgesOf(strand).at(-1)!;
   }
-}
-
-/** What the two legs of a bight are called: the one that is led out, and the one that comes back. */
-const legsOf = (bight: string): readonly [string, string] => [
-  `${bight}’s first leg`,
-  `${bight}’s second leg`,
-];
-
-/** The other leg of a bight; null for what is none. */
-export function twinOf(name: string): string | null {
-  const leg = /^(.+)’s (first|second) leg$/.exec(name);
-  return leg && legsOf(leg[1]!)[leg[2] === 'first' ? 1 : 0];
 }
 
 /** The map of a layout with all of its moves made. */

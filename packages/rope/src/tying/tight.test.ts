@@ -49,7 +49,12 @@ describe('what a tying takes when it is tight', () => {
   it('is told of all but what falls apart, folded cords and very long ones', () => {
     const untold = TYING_IDS.filter((id) => tightOf(tyingOf(id)) === null);
     expect(
-      untold.filter((id) => !/^(slip|chain|larks|square-knot-slider|coil.straw.6|petals|tucked|stopper-ring)/.test(id)),
+      untold.filter(
+        (id) =>
+          !/^(slip|chain|larks|square-knot-slider|coil.straw.6|petals|tucked|stopper-ring)/.test(
+            id,
+          ),
+      ),
     ).toEqual([]);
   });
   it('of what goes on along the piece is that of as many cells as it shows', () => {

@@ -29,6 +29,8 @@ export interface Lead {
   readonly passes: string;
   /** What the stretch that it lays is called from then on; that of its strand when left out. */
   readonly makes?: string;
+  /** Its number, where there are many of what it makes. */
+  readonly number?: number;
   /** It hangs down afterwards, as the strands of a plait do. */
   readonly hangs?: true;
   /** The craft's own word for it; lay, pass or lead when left out. */

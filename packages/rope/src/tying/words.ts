@@ -2,7 +2,8 @@ import type { Point } from '../base/point.js';
 
 import type { TyingLayout } from './layout.js';
 import type { Heading, Where } from './planar-map.js';
-import { tell, twinOf, type Clause, type Told } from './telling.js';
+import { nameOf, type Names } from './names.js';
+import { tell, type Clause, type Told } from './telling.js';
 import type { Lead, Tying, TyingStrand } from './tying.js';
 
 const WAYS: Readonly<Record<Heading, string>> = {
@@ -21,69 +22,69 @@ const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as con
 const listed = (all: readonly string[]): string =>
   all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)!}`;
 
-/** A stretch by its name: a numbered one has no article. */
-const named = (name: string): string => (/\d$/.test(name) ? name : `the ${name}`);
-
 /** Where on a strand: what no word is needed for is left out. */
-function tellWhere(where: Where | undefined): string {
+function tellWhere(names: Names, where: Where | undefined): string {
   if (where === undefined || 'place' in where) return '';
   if ('again' in where) return where.again === 'on' ? ' further on' : ' further back';
-  if ('within' in where) return ` within ${named(where.within)}`;
-  return 'past' in where ? ` beyond ${named(where.past)}` : ` before ${named(where.short)}`;
+  if ('within' in where) return ` within ${names.told(where.within)}`;
+  return 'past' in where
+    ? ` beyond ${names.told(where.past)}`
+    : ` before ${names.told(where.short)}`;
 }
 
-function tellStretch({ name, from, where }: Clause, before: Clause | null): string {
+function tellStretch(names: Names, { name, from, where }: Clause, before: Clause | null): string {
   const reach = where && 'place' in where ? `the ${ORDINALS[where.place]!} reach of ` : '';
-  const leg = before && twinOf(before.name) === name ? /(first|second) leg$/.exec(name)! : null;
-  const short = leg ? `its ${leg[0]}` : name === before?.name ? 'it' : null;
-  const what = short !== null && reach === '' ? short : `${reach}${named(name)}`;
-  return `${what}${tellWhere(where)}${from === undefined ? '' : ` from its ${from}`}`;
+  const leg = names.leg(name);
+  const short =
+    leg && leg.twin === before?.name ? `its ${leg.which} leg` : name === before?.name ? 'it' : null;
+  const what = short !== null && reach === '' ? short : `${reach}${names.told(name)}`;
+  return `${what}${tellWhere(names, where)}${from === undefined ? '' : ` from its ${from}`}`;
 }
 
 /** Both legs of a bight that lie one after the other are told as one. */
-function tellStretches(go: readonly Clause[], before: Clause | null): string[] {
+function tellStretches(names: Names, go: readonly Clause[], before: Clause | null): string[] {
   return go.flatMap((one, i) => {
     const [last, next] = [go[i - 1], go[i + 1]];
-    if (last && bightOf(last, one) !== null) return [];
-    const bight = next ? bightOf(one, next) : null;
+    if (last && bightOf(names, last, one) !== null) return [];
+    const bight = next ? bightOf(names, one, next) : null;
     return [
       bight === null
-        ? tellStretch(one, last ?? before)
-        : `both legs of the ${bight}${tellWhere(one.where)}`,
+        ? tellStretch(names, one, last ?? before)
+        : `both legs of the ${bight}${tellWhere(names, one.where)}`,
     ];
   });
 }
 
 /** The bight whose two legs are told here; null where more has to be told of the further one, or other things. */
-function bightOf(near: Clause, far: Clause): string | null {
+function bightOf(names: Names, near: Clause, far: Clause): string | null {
   if (!near.nearer || near.from !== undefined || far.from !== undefined || far.where !== undefined)
     return null;
-  const [a, b] = [near, far].map(({ name }) => /^(.+)’s (first|second) leg$/.exec(name));
-  return a && b && a[1] === b[1] && a[2] !== b[2] ? a[1]! : null;
+  const leg = names.leg(near.name);
+  return leg?.twin === far.name ? leg.bight : null;
 }
 
 /** Stretches that are passed the same way in one go, and by numbers alone where they have such. */
-function tellGo(go: readonly Clause[], before: Clause | null): string {
+function tellGo(names: Names, go: readonly Clause[], before: Clause | null): string {
   const first = go[0]!;
   const way = first.heading === before?.heading ? '' : `${WAYS[first.heading]} `;
   const numbers = go.map(({ name, from, where }) =>
-    from === undefined && where === undefined ? /^(\w+) (\d+)$/.exec(name) : null,
+    from === undefined && where === undefined ? names.numbered(name) : null,
   );
   const what =
-    go.length > 1 && numbers.every((one) => one !== null && one[1] === numbers[0]![1])
-      ? `${numbers[0]![1]!}s ${listed(numbers.map((one) => one![2]!))}`
-      : listed(tellStretches(go, before));
+    go.length > 1 && numbers.every((one) => one !== null && one.of === numbers[0]!.of)
+      ? `${numbers[0]!.of}s ${listed(numbers.map((one) => String(one!.number)))}`
+      : listed(tellStretches(names, go, before));
   return `${way}${first.over ? 'over' : 'under'} ${what}`;
 }
 
-function tellWay(clauses: readonly Clause[]): string {
+function tellWay(names: Names, clauses: readonly Clause[]): string {
   const goes: Clause[][] = [];
   for (const one of clauses) {
     const last = goes.at(-1)?.[0];
     if (last?.over === one.over && last.heading === one.heading) goes.at(-1)!.push(one);
     else goes.push([one]);
   }
-  return goes.map((go, i) => tellGo(go, goes[i - 1]?.at(-1) ?? null)).join(', then ');
+  return goes.map((go, i) => tellGo(names, go, goes[i - 1]?.at(-1) ?? null)).join(', then ');
 }
 
 /** A turn by more than this before the first crossing is told, in radians. */
@@ -98,10 +99,15 @@ function verbOf({ verb }: Lead, clauses: readonly Clause[]): string {
 
 const capital = (text: string): string => text[0]!.toUpperCase() + text.slice(1);
 
-function tellMove({ move, end, clauses, goesOn, heading, turned }: Told, about: boolean): string {
+function tellMove(
+  tying: Tying,
+  names: Names,
+  { move, end, clauses, goesOn, heading, turned }: Told,
+): string {
+  const about = tying.round === 'middle';
   const verb = verbOf(move, clauses);
   const round = turned > 0 ? 'anticlockwise' : 'clockwise';
-  const way = clauses.length === 0 ? WAYS[heading] : tellWay(clauses);
+  const way = clauses.length === 0 ? WAYS[heading] : tellWay(names, clauses);
   const what = move.bight === undefined ? `the ${end}` : `a bight of the ${end}`;
   // What is wound goes round in any case, a bight lies as it comes, and round a middle the way itself says so.
   const bends =
@@ -114,7 +120,7 @@ function tellMove({ move, end, clauses, goesOn, heading, turned }: Told, about: 
   const made =
     move.makes === undefined
       ? capital(led)
-      : `${goesOn ? 'Go on with' : 'Make'} ${named(move.makes)}: ${led}`;
+      : `${goesOn ? 'Go on with' : 'Make'} ${names.told(nameOf(tying, move))}: ${led}`;
   const comes = move.bight === undefined ? '' : `, end on the ${move.bight}`;
   const hangs = move.hangs === true ? ', and let it hang' : '';
   return `${made}${comes}${hangs}${move.hold === undefined ? '' : `, while the other hand holds ${move.hold}`}.`;
@@ -208,8 +214,12 @@ export interface Telling {
  *
  * @throws RangeError where a strand is crossed that its end cannot reach
  */
-export const wordsOf = (layout: TyingLayout): Telling => ({
-  ground: tellGround(layout.tying),
-  moves: tell(layout).told.map((one) => tellMove(one, layout.tying.round === 'middle')),
-  drawUp: layout.tying.drawUp,
-});
+export function wordsOf(layout: TyingLayout): Telling {
+  const { tying } = layout;
+  const { told, names } = tell(layout);
+  return {
+    ground: tellGround(tying),
+    moves: told.map((one) => tellMove(tying, names, one)),
+    drawUp: tying.drawUp,
+  };
+}

@@ -14,19 +14,22 @@ import type { PartStep } from '../../base/kind/part-kind.js';
 import type { Point, Primitive } from '../../base/kind/primitive.js';
 import { KNOT_SPREAD, type Need, type Use } from '../../base/kind/reason.js';
 import type { Run } from '../../base/kind/run.js';
+import type { Tied } from '../../base/kind/step.js';
+import { tiedIn } from '../knot/tied.js';
 import { ellipse, plateOf, roundedBox } from '../knot/plate.js';
 import { moved, straightRuns } from '../knot/stroke.js';
 import { effectiveDiameter } from '../../base/material/cord.js';
 import type { Advice } from '../../base/measure/advice.js';
 import type { RoundPart } from '../../base/measure/ring.js';
 import type { Saying } from '../../base/measure/saying.js';
+import type { Side } from '../../base/measure/side.js';
 import { AT_END, AT_START, type Action } from '../../base/action/action.js';
 import { CAUTIONS } from '../../base/kind/cautions.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../part/ends.js';
 import { bundleOfRuns, knotInRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { larksHeadCord } from './side-release-buckle/model.js';
-import { singleStep, tryOn, useEach, workingEnds } from './uses.js';
+import { tiedStep, tryOn, useEach, workingEnds } from './uses.js';
 
 /** Wire in mm of the rings that cords are tied to. Assumed: about 1 mm (18 gauge). */
 const WIRE = 1;
@@ -253,11 +256,28 @@ function tieActions(site: ClosureSite, side: 'start' | 'end', { finding, share }
   return [...(folds.length > 0 ? [hitch] : []), ...(loose.length > 0 ? [knot] : [])];
 }
 
-/** One cord is held by a knot round itself, several by one in all of them: a stopper slips out of a ring. */
-const howTied = (site: ClosureSite, to: string): string =>
-  tiedRuns(site.runs).length === 1
-    ? `Pass the cord through ${to} twice, and once round itself close to it; pass the end back through those turns and draw up: a knot that closes on it. Put a wire guard or a second turn of cord in it where a hard edge would wear it through.`
-    : `Pass the cords through ${to} and tie one knot in all of them round themselves, close to it; pull each end by itself.`;
+/** How one cord is tied to a ring, and how several are that are led as one: a stopper slips out of a ring. */
+export function tiedToRing(runs: readonly Run[], to: string, first: Side): ToRing {
+  const single = runs.length === 1;
+  return {
+    text: single
+      ? `Tie the cord to ${to}. Put a wire guard or a second turn of cord in it where a hard edge would wear it through.`
+      : `Lead all cords through ${to} together, and tie them as one round themselves, close to it; pull each end by itself.`,
+    tied: [tiedIn(single ? 'anchor-bend' : 'ring-knot.1', [null, runs[0]], first)],
+  };
+}
+
+/** How folds are hitched to a ring. */
+export const hitchedToRing = (runs: readonly Run[], to: string, first: Side): ToRing => ({
+  text: `Hitch the fold${runs.length > 1 ? 's' : ''} to ${to}, and pull the hitch snug.`,
+  tied: [tiedIn('larks-head.ring.front', [null, runs[0], runs[0]], first)],
+});
+
+/** What is said of a knot on a ring, and how it is tied. */
+interface ToRing {
+  readonly text: string;
+  readonly tied: readonly Tied[];
+}
 
 /** Steps that all tied clasps share. */
 function tieSteps(
@@ -265,14 +285,17 @@ function tieSteps(
   name: string,
   onLoop: boolean,
   halves: { readonly start: Held; readonly end: Held },
+  hands: Side,
 ): { readonly start: readonly PartStep[]; readonly end: readonly PartStep[] } {
-  const fold = site.runs.every((run) => run.folded);
   const { start: first, end: last } = halves;
-  const start = singleStep(
+  const begins = site.runs.every((run) => run.folded)
+    ? hitchedToRing(site.runs, first.name, hands)
+    : tiedToRing(tiedRuns(site.runs), first.name, hands);
+  const closes = tiedToRing(tiedRuns(site.runs), last.name, hands);
+  const start = tiedStep(
     `Tie the start to ${first.name}`,
-    fold
-      ? `Push the folds through ${first.name}, pass all ends through them and pull the hitch snug.`
-      : howTied(site, first.name),
+    begins.text,
+    begins.tied,
     tieActions(site, 'start', first),
     CAUTIONS.metal,
   );
@@ -283,9 +306,10 @@ function tieSteps(
         'Try it on before the end is tied',
         `Lay it round the wearer and hold both ends where ${name} will sit: its place sets the size.`,
       ),
-      singleStep(
+      tiedStep(
         `Tie the end to ${last.name}`,
-        howTied(site, last.name),
+        closes.text,
+        closes.tied,
         tieActions(site, 'end', last),
       ),
     ],
@@ -324,8 +348,8 @@ export function tiedClasp<C extends TiedClasp>(spec: TiedClaspSpec<C>): ClosureK
       ];
     },
     drawEdge: (clasp) => edgeOfRigid([claspRound(spec.size(clasp))], clasp.colour),
-    steps(clasp, site) {
-      const { start, end } = tieSteps(site, 'the clasp', onLoop(clasp), spec.halves(clasp));
+    steps(clasp, site, _layout, _length, first) {
+      const { start, end } = tieSteps(site, 'the clasp', onLoop(clasp), spec.halves(clasp), first);
       const [tried, ...tied] = end;
       const before = spec.before?.(clasp) ?? {};
       return {

@@ -4,7 +4,7 @@ import type { Check, ClosureSite } from '../../base/kind/closure-kind.js';
 import type { PartStep } from '../../base/kind/part-kind.js';
 import { KNOT_SPREAD, useOf, type Reason, type Use } from '../../base/kind/reason.js';
 import type { Run } from '../../base/kind/run.js';
-import type { Caution } from '../../base/kind/step.js';
+import type { Caution, Tied } from '../../base/kind/step.js';
 import { STOPPERS, type StopperForm } from '../knot/stopper.js';
 import { endReason } from '../../base/kind/working-ends.js';
 import { knottedWith, workingEnd, type LastAction } from '../../base/material/working-end.js';
@@ -65,6 +65,15 @@ export const singleStep = (
   actions: readonly Action[],
   ...cautions: Caution[]
 ): PartStep => ({ title, text, units: 1, actions, cautions });
+
+/** An instruction that is followed once, and how it is tied. */
+export const tiedStep = (
+  title: Saying,
+  text: Saying,
+  tied: readonly Tied[],
+  actions: readonly Action[],
+  ...cautions: Caution[]
+): PartStep => ({ ...singleStep(title, text, actions, ...cautions), tied });
 
 /** It is tried on in this step, the ends held together. */
 export const tryOn = (title: Saying, text: Saying): PartStep =>

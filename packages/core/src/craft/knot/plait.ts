@@ -87,7 +87,7 @@ export function plaitSection(
   return { width: across, thickness: across };
 }
 
-/** Crossings after which every strand is where it began. */
+/** Crossings after which every strand is where it began: of a flat plait of four they are at the edges and in the middle by turns. */
 export const crossingsPerTurn = (form: PlaitForm): number =>
   form === 'three' ? 6 : form === 'four-flat' ? 8 : 4;
 
@@ -155,7 +155,7 @@ export function roundLook([a, b, c, d]: readonly [string, string, string, string
  *
  * - three: the outer bundle of a side comes over the middle one and is the new middle, sides by turns
  * - four round: the outer one of a side goes behind two and comes back as the inner one of its own side
- * - four flat: both outer ones go past their neighbours, and the two in the middle change
+ * - four flat: by turns both outer ones go past their neighbours, and the two in the middle change
  *
  * @param before crossings of the same plait before these: they say which side is next
  * @example bundlesAfter('three', ['a', 'b', 'c'], 2)[0] // 'b'
@@ -174,10 +174,10 @@ export function bundlesAfter<T>(
     const second = n % 2 === 1;
     if (form === 'three') change(second ? 1 : 0, second ? 2 : 1);
     else if (form === 'four-round') change(second ? 2 : 0, second ? 3 : 1);
+    else if (second) change(1, 2);
     else {
       change(0, 1);
       change(2, 3);
-      change(1, 2);
     }
   }
   return at;

@@ -12,7 +12,7 @@ function twist(crossings: number, y: number, from: 1 | -1, swing: 1 | -1, wider 
   return Array.from({ length: 2 * crossings + 1 }, (_, i): Point => {
     const x = ((i - crossings) * step) / 2;
     // Off the middle of the other, so that no corner of one lies on the other.
-    return [-from * (x + 0.02), y + swing * SWING * wider * Math.cos((i * Math.PI) / 2)];
+    return [-from * (x - 0.02), y + swing * SWING * wider * Math.cos((i * Math.PI) / 2)];
   });
 }
 

@@ -33,8 +33,8 @@ const PLAITS = {
     each: 1,
     strands: 3,
     crossings: [
-      { from: 2, to: 1, passes: 'o' },
       { from: 0, to: 1, passes: 'o' },
+      { from: 2, to: 1, passes: 'o' },
     ],
     high: 4.4,
   },

@@ -61,7 +61,8 @@ export function turksHead({ leads, bights, passes }: Form): Tying {
   const moves = Array.from({ length: slants * passes }, (_, slant): Omit<Lead, 'passes'> => ({
     strand: 0,
     way: Array.from({ length: STEPS }, (_, i) => at(slant, (i + 1) / STEPS)),
-    makes: `slant ${slant + 1}`,
+    makes: 'slant',
+    number: slant + 1,
   }));
   return withPasses(
     {

@@ -16,7 +16,8 @@ import { effectiveDiameter } from '../../../base/material/cord.js';
 import { inSentence, say, size } from '../../../base/measure/saying.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
 import { larksHeadCord } from '../side-release-buckle/model.js';
-import { check, singleStep, runsFreeAtStart, useEach, workingEnds } from '../uses.js';
+import { hitchedToRing, tiedToRing } from '../clasps.js';
+import { check, tiedStep, runsFreeAtStart, useEach, workingEnds } from '../uses.js';
 
 /** Worn open: one or more long cords round the neck, hanging down at the front. */
 export interface Lariat extends ClosureBase {
@@ -180,21 +181,23 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
       ]),
     ];
   },
-  steps(closure, site) {
+  steps(closure, site, _layout, _length, first) {
     const finding = thingOf(closure);
     if (finding === null) return { start: [], end: [] };
     const folds = site.runs.filter((run) => run.folded);
-    const loose = startEnds(runsFreeAtStart(site));
+    const free = runsFreeAtStart(site);
+    const loose = startEnds(free);
     const name = inSentence(WAYS[closure.way].thing!);
+    const { text, tied } =
+      folds.length > 0
+        ? hitchedToRing(folds, `the ${name}`, first)
+        : tiedToRing(free, `the ${name}`, first);
     return {
       start: [
-        singleStep(
+        tiedStep(
           `Tie the start to the ${name}`,
-          folds.length > 0
-            ? `Push the folds through the ${name}, pass all ends through them and pull the hitch snug.`
-            : loose.length === 1
-              ? `Pass the cord through the ${name} twice, and once round itself close to it; pass the end back through those turns and draw up.`
-              : `Pass the cords through the ${name} and tie one knot in all of them round themselves, close to it.`,
+          text,
+          tied,
           [
             ...(folds.length > 0
               ? [

@@ -29,7 +29,8 @@ import {
 } from '../loops.js';
 import { closureAt, type Action, type End } from '../../../base/action/action.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
-import { check, singleStep, useEach, workingEnds } from '../uses.js';
+import { tiedIn } from '../../knot/tied.js';
+import { check, singleStep, tiedStep, useEach, workingEnds } from '../uses.js';
 import { laid, say } from '../../../base/measure/saying.js';
 
 /** A button at one end, one or two loops at the other. */
@@ -66,7 +67,7 @@ function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
         label: 'Through the button',
         detail: 'half of the way through and back',
       },
-      through(closure),
+      through(closure, false),
     );
   }
   const knot = knotInRuns('overhand', site.runs);
@@ -77,9 +78,12 @@ function buttonUses(closure: LoopAndButton, site: ClosureSite): Use[] {
         area: 'closure',
         code: 'closure.button',
         label: 'Through the button',
-        detail: 'from back to front',
+        detail:
+          closure.shape === 'ball'
+            ? 'from back to front'
+            : 'up through one hole and down through the other',
       },
-      through(closure),
+      through(closure, true),
     ),
     ...useEach(
       site.runs,
@@ -102,8 +106,14 @@ const buttonEnds = (closure: LoopAndButton, site: ClosureSite): End[] =>
     ? startEnds(site.runs)
     : outerEnds(site.runs);
 
-const through = (closure: LoopAndButton): number =>
-  closure.shape === 'ball' ? closure.diameter : closure.thickness;
+/** How far the holes of a disc lie from its middle, as a share of its radius. Assumed. */
+const HOLE_AT = 0.22;
+
+/** Cord that lies in the button: a disc takes it up through one hole and down through the other. */
+function through({ shape, diameter, thickness }: LoopAndButton, back: boolean): number {
+  if (shape === 'ball') return diameter;
+  return back ? 2 * thickness + HOLE_AT * diameter : thickness + (HOLE_AT * diameter) / 2;
+}
 
 const buttonOn = (closure: LoopAndButton, site: ClosureSite): Action => ({
   do: 'put-on',
@@ -111,7 +121,7 @@ const buttonOn = (closure: LoopAndButton, site: ClosureSite): Action => ({
   place: closureAt(closure.buttonAt),
   on: buttonEnds(closure, site),
   mm: 0,
-  takes: through(closure),
+  takes: through(closure, !onFold(closure, site)),
   ...helpThrough(closure.hole, cordsOf(site.runs)),
 });
 
@@ -208,7 +218,7 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
       plateOf('closure', 'button', closure.colour, [
         ellipse(x, 0, r),
         ...(closure.shape === 'disc'
-          ? [ellipse(x - r * 0.22, 0, r * 0.11), ellipse(x + r * 0.22, 0, r * 0.11)]
+          ? [-1, 1].map((side) => ellipse(x + side * r * HOLE_AT, 0, r * 0.11))
           : []),
       ]),
       ...(closure.shape === 'disc'
@@ -225,7 +235,7 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
     ];
     return [...drawLoops(site, loop, closure.loops, side, length, state), ...shapes];
   },
-  steps(closure, site) {
+  steps(closure, site, _layout, _length, first) {
     const side = other(closure.buttonAt);
     const made = loopEnd(site, loopFor(closure), side, closure.loops);
     const loop = singleStep(
@@ -236,12 +246,13 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
     const button = onFold(closure, site)
       ? singleStep(
           `Thread ${closure.name} to the fold`,
-          'Pass the end of each strand through the button and bring it to the middle, so that both halves hang alike.',
+          'Pass the end of each strand through its shank, or up through one hole and down through the other, and bring the button to the middle, so that both halves hang alike.',
           [buttonOn(closure, site)],
         )
-      : singleStep(
+      : tiedStep(
           `Tie ${closure.name} on`,
-          'Pass the cords through the button from behind, or through its shank, and tie one knot in all of them close to it. Try it in the loop on the wearer before anything is trimmed.',
+          'Lead the cords through its shank, or up through one hole and down through the other, and tie them round themselves close to it. Try it in the loop on the wearer before anything is trimmed.',
+          [tiedIn('ring-knot.1', [null, site.runs[0]], first)],
           [buttonOn(closure, site), buttonKnot(closure, site)],
         );
     return closure.buttonAt === 'start'

@@ -13,7 +13,8 @@ import { checkPlausible, type PlausibleLimits } from '../../../base/measure/girt
 import { AT_START, type Action, type ActionOf } from '../../../base/action/action.js';
 import { ENDS_COOL, GLUE_CURES } from '../../../base/kind/waits.js';
 import { legsOf, outerEnds, startEnds } from '../../part/ends.js';
-import { check, singleStep, useEach } from '../uses.js';
+import { tiedIn } from '../../knot/tied.js';
+import { check, singleStep, tiedStep, useEach } from '../uses.js';
 import { edgeOfRigid } from '../clasps.js';
 import { bucklePlates, drawTurns } from './drawing.js';
 import { buckleWidth, halfLengths, larksHeadCord, turnCord, type BuckleClosure } from './model.js';
@@ -243,7 +244,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
   },
   draw: (buckle, site, _layout, options) => drawTurns(buckle, site, options),
   drawBelow: (buckle, { length }) => bucklePlates(buckle, length),
-  steps(buckle, site, _layout, length) {
+  steps(buckle, site, _layout, length, first) {
     const turned = turnedStrands(site);
     const cores = coresOf(site);
     const joined = cores.filter((run) => !run.folded && turned.has(run.strand));
@@ -283,9 +284,10 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
     return {
       start: [
         ...(joined.length > 0 ? [join] : []),
-        singleStep(
+        tiedStep(
           'Hitch the fold to the first half',
-          `Push the fold${ownCore ? ' of the core cord' : ''} through the slot of one buckle half from behind, pass both ends through the loop and pull it snug on the bar. Check that the two halves of the buckle face the same way.`,
+          `Hitch the fold${ownCore ? ' of the core cord' : ''} to the bar of one buckle half, and pull it snug. Check that the two halves of the buckle face the same way.`,
+          [tiedIn('larks-head.bar.front', [null, cores[0], cores[0]], first)],
           [tie({ form: 'larks-head', bar: buckle.bar })],
         ),
         singleStep(

@@ -18,7 +18,8 @@ import {
 } from '../tails.js';
 import { closureAt, type Action } from '../../../base/action/action.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
-import { check, leave, singleStep, runsFreeAtStart, workingEnds } from '../uses.js';
+import { tiedIn } from '../../knot/tied.js';
+import { check, leave, tiedStep, runsFreeAtStart, workingEnds } from '../uses.js';
 
 /** Ends that are tied to each other on the wearer. */
 export interface TieEnds extends ClosureBase {
@@ -115,7 +116,7 @@ export const tieEnds: ClosureKind<TieEnds> = {
     drawTails(site, closure.length, length, 'overhand', done ? 'laid' : 'planned', {
       plaiting: plaitOfTails(site, closure.tailForm),
     }),
-  steps(closure, site) {
+  steps(closure, site, _layout, _length, first) {
     const both = runsFreeAtStart(site).length > 0;
     const plaited = plaitOfTails(site, closure.tailForm) !== null;
     const knotted = (side: 'start' | 'end'): Action[] => {
@@ -136,9 +137,10 @@ export const tieEnds: ClosureKind<TieEnds> = {
       start: [],
       end: [
         ...plaitSteps(site, closure.tailForm, closure.length),
-        singleStep(
+        tiedStep(
           both ? 'Tie a knot at the end of each tie' : 'Tie a knot at the end of the tie',
-          say`${both ? 'Each' : 'It'} is ${laid(closure.length)} long with its knot; a small overhand knot keeps it from coming undone.`,
+          say`${both ? 'Each' : 'It'} is ${laid(closure.length)} long with its knot; a small knot keeps it from coming undone.`,
+          [tiedIn('overhand', [site.runs[0]], first)],
           [...knotted('start'), ...knotted('end')],
         ),
       ],

@@ -27,7 +27,14 @@ import { sideBySide } from '../../knot/lanes.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { byUnit, cordsOf, helpThrough, outerEnds } from '../ends.js';
 import { edgeOfPlait, plaitStrokes } from '../plait/drawing.js';
-import { lyingAfter, plaitingOf, tellBundles, tooFew, type Plaiting } from '../plait/model.js';
+import {
+  lyingAfter,
+  plaitingOf,
+  tellBundles,
+  tooFew,
+  type Plaiting,
+  tiedPlait,
+} from '../plait/model.js';
 
 /** A plait of three bundles with a bead on the one that lies in the middle before it is crossed. */
 export interface BeadedPlaitPart extends PartBase {
@@ -213,6 +220,7 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
           'Pick a bead up with the bundle that lies in the middle now, push it up to the last crossing, and cross the outer bundle over the middle one below it.',
         units: layout.units,
         unitName: 'crossing',
+        tied: [tiedPlait(plaiting, first)],
         sideOf: (unit, from) => ((unit + site.crossed) % 2 === 0 ? from : otherSide(from)),
         unitText: (unit) =>
           unit % part.every === 0

@@ -7,6 +7,8 @@ import { choiceField, sizeField } from '../../../base/kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../../base/kind/reason.js';
 import { sideBySide } from '../../knot/lanes.js';
 
+import { STOPPERS } from '../../knot/stopper.js';
+import { tiedIn } from '../../knot/tied.js';
 import { straightUse } from '../../knot/straight.js';
 import type { Bead } from '../../../base/material/bead.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
@@ -154,7 +156,7 @@ export const beads: PartKind<BeadsPart> = {
   },
   draw: drawBeads,
   inSpace: null,
-  steps(part, site, layout) {
+  steps(part, site, layout, first) {
     const { through, around, beside } = threading(part, site);
     const name = (unit: number): Segment => {
       const id = part.beads[unit]!;
@@ -166,7 +168,7 @@ export const beads: PartKind<BeadsPart> = {
     const others = legsOf([...around, ...beside]);
     const knot =
       tied !== null
-        ? ' Tie a knot close against each bead before the next: put an awl or the tips of tweezers into its loop, lead the loop down to the bead, and draw it tight off the tip.'
+        ? ' Tie a knot close against each bead before the next.'
         : part.between === 'space'
           ? say` Leave ${laid(part.gap)} bare between neighbours.`
           : '';
@@ -182,6 +184,9 @@ export const beads: PartKind<BeadsPart> = {
         units: layout.units,
         unitName: 'bead',
         ...(layout.units > 1 ? { unitText: (unit: number) => [name(unit)] } : {}),
+        ...(tied === null
+          ? {}
+          : { tied: [tiedIn(`at-bead.awl.${STOPPERS[tied].turns}`, [through[0]], first)] }),
         ...byUnit(layout.units, (unit) => {
           const bead = site.bead(part.beads[unit]!);
           const strung = {

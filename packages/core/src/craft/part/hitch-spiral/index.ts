@@ -19,6 +19,7 @@ import { roundFromEdge } from '../../knot/edge.js';
 import { spiralHitch, spiralPitch } from '../../knot/hitch.js';
 
 import { sideBySide } from '../../knot/lanes.js';
+import { tiedIn } from '../../knot/tied.js';
 import { straightUse } from '../../knot/straight.js';
 import { gatheredRuns, strokeOf } from '../../knot/stroke.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
@@ -271,7 +272,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
       spread: KNOT_SPREAD,
     };
   },
-  steps(part, site, layout) {
+  steps(part, site, layout, first) {
     const at = hitching(part, site);
     if (!at) return [];
     // The fold lies off the middle: it is the longer half of a strand that ties.
@@ -284,7 +285,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     return [
       {
         title: 'Hitch round the bundle',
-        text: say`Hold all other strands together and straight${at.workers[0]!.folded ? ', the short half of the strand that ties among them' : ''}. Lay the one that works over them, round behind and out through its own loop, always from the same side; draw up until the hitch sits against the last. The knots wind round by themselves: turn the work with them.`,
+        text: say`Hold all other strands together and straight${at.workers[0]!.folded ? ', the short half of the strand that ties among them' : ''}. Work always from the same side. The knots wind round by themselves: turn the work with them.`,
         units: layout.units,
         unitName: 'hitch',
         unitText: (unit) => {
@@ -293,6 +294,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
           const next = unit % part.block === 0 && block > 0 ? 'Change colour. ' : '';
           return say`${next}Block ${block + 1}, hitch ${(unit % part.block) + 1} of ${of}: ${name(workerOf(block))} round all the others.`;
         },
+        tied: [tiedIn('spiral-hitch', [null, at.workers[0]], first)],
         actions: blocks.map((block) => {
           const worker = workerOf(block);
           const others = legsOf(site.runs.filter((run) => run !== worker));

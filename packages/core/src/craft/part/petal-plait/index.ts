@@ -3,7 +3,8 @@ import { plainLayout, type PartKind } from '../../../base/kind/part-kind.js';
 import { choiceField, countField } from '../../../base/kind/field.js';
 import { otherSide } from '../../../base/measure/side.js';
 import { byUnit, legsOf, outerEnds } from '../ends.js';
-import { plaitAside } from '../../knot/plait.js';
+import { bundlesAfter, plaitAside } from '../../knot/plait.js';
+import { tiedIn } from '../../knot/tied.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { plainEdge } from '../../knot/edge.js';
@@ -29,16 +30,19 @@ export type { PetalPlaitPart } from './model.js';
 
 const PLAITED = say`the outer strand of one side behind the two next to it and forward over one, then the other side’s`;
 
+/** Repeats after which the strands of a round plait lie again as they did, whatever its crossings. */
+const ORDERS = 8;
+
 /** How one pair of petals is made, after the crossings of its repeat. */
 function petalText(part: PetalPlaitPart): Saying {
   if (!isSnug(part)) {
-    return say`Then bend the outermost strand of each side out to a loop of ${laid(part.petal)} and lay it back beside itself; the next crossing holds it. Measure each loop on the same pin or pencil so that all are alike.`;
+    return say`Then the petals: a loop of ${laid(part.petal)} in the outermost strand of each side, which the next crossing holds. Measure each loop on the same pin or pencil so that all are alike.`;
   }
   const pulled =
     part.tension === 'hard'
       ? 'Hold the two strands in the middle taut while you do it, and draw the turns close to them.'
       : 'Draw all four strands up alike, so that the two of each side wind round each other.';
-  return say`Then take the outermost strand of each side once round the strand beside it: over it towards the middle, down between the two in the middle, and back behind it to its own side. ${pulled} The turns lie flat against the plait; the next crossing holds them.`;
+  return say`Then the petals. ${pulled} The turns lie flat against the plait; the next crossing holds them.`;
 }
 
 export const petalPlait: PartKind<PetalPlaitPart> = {
@@ -116,7 +120,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
   withUnits: (part, repeats) => ({ ...part, repeats }),
   liesAfter: (part, site) =>
     lyingAfter(plaitingFor(part, site), site, part.repeats * part.crossings),
-  steps(part, site, layout) {
+  steps(part, site, layout, first) {
     const plaiting = plaitingFor(part, site);
     if (!plaiting) return [];
     const snug = isSnug(part) ? snugOf(part, plaiting) : null;
@@ -133,6 +137,18 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
         text: say`${countOf(part.crossings, 'crossing')} of the round plait: ${PLAITED}. ${petalText(part)}`,
         units: part.repeats,
         unitName: 'repeat',
+        tied: Array.from({ length: Math.min(part.repeats, ORDERS) }, (_, unit) =>
+          tiedIn(
+            `petals.${snug ? 'snug' : 'standing'}`,
+            bundlesAfter(
+              'four-round',
+              plaiting.bundles,
+              (unit + 1) * part.crossings,
+              site.crossed,
+            ).map(([run]) => run),
+            first,
+          ),
+        ),
         sideOf: (unit, first) =>
           (unit * part.crossings + site.crossed) % 2 === 0 ? first : otherSide(first),
         unitText: (unit) => {

@@ -6,7 +6,6 @@ import { outerEnds } from '../ends.js';
 import { choiceField } from '../../../base/kind/field.js';
 import { PLAIT_SPREAD } from '../../../base/kind/reason.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
-import { tiedIn } from '../../knot/tied.js';
 import {
   plaitAside,
   plaitRatio,
@@ -27,6 +26,7 @@ import {
   plaitUses,
   sectionOfPlait,
   tellBundles,
+  tiedPlait,
   tooFew,
   type PlaitPart,
   type Plaiting,
@@ -39,13 +39,13 @@ const FORMS: Readonly<Record<PlaitForm, readonly [label: string, blurb: string]>
   'four-round': [PLAITS['four-round'].label, 'A round cord; colours make stripes or a spiral.'],
 };
 
-const HOW: Readonly<Record<PlaitForm, string>> = {
-  three: 'Draw all three bundles to the sides after every crossing.',
-  'four-flat':
-    'Outer bundle of the side you begin on over its neighbour, outer one of the other side under its neighbour; then the two in the middle cross, the one from the side you begin on over the other. Draw them to the sides.',
-  'four-round':
-    'Take the outer bundle of one side behind the two next to it and forward again over one of them, back to its own side as the inner one; then the outer one of the other side. Draw each pair to its side.',
-};
+const HOW = 'Draw all bundles out to the sides after every crossing.';
+
+/** What a crossing of a flat plait of four is. */
+const FLAT_UNITS = [
+  'Both outer bundles inwards, past their neighbours',
+  'The two bundles in the middle past each other',
+] as const;
 
 /** Crossings this far apart, in diameters, of which the curves are known. */
 const COMPUTED_PITCHES: Readonly<Record<PlaitForm, readonly number[]>> = {
@@ -171,23 +171,13 @@ export const plait: PartKind<PlaitPart> = {
     return [
       {
         title: say`Plait ${laid(layout.length)}`,
-        text: say`${plaiting ? say`Bundles from the ${onSide(first)}: ${tellBundles(plaiting.bundles)}. ` : ''}${HOW[part.form]} Keep the work clipped at its start and pull against the clip.`,
-        again: HOW[part.form],
+        text: say`${plaiting ? say`Bundles from the ${onSide(first)}: ${tellBundles(plaiting.bundles)}. ` : ''}${HOW} Keep the work clipped at its start and pull against the clip.`,
+        again: HOW,
         units: layout.units,
         unitName: 'crossing',
-        ...(part.form === 'three' && plaiting
-          ? {
-              tied: [
-                tiedIn(
-                  'plait.three',
-                  plaiting.bundles.map(([run]) => run),
-                  first,
-                ),
-              ],
-            }
-          : {}),
+        ...(plaiting ? { tied: [tiedPlait(plaiting, first)] } : {}),
         ...(part.form === 'four-flat'
-          ? {}
+          ? { unitText: (unit: number) => FLAT_UNITS[(unit + site.crossed) % 2]! }
           : { sideOf: (unit: number, from: Side) => side(unit + site.crossed, from) }),
         actions: plaiting
           ? [

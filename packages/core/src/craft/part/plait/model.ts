@@ -3,6 +3,8 @@ import type { Lying, PartBase, PartSite, Section, Tension } from '../../../base/
 import type { Advice } from '../../../base/measure/advice.js';
 import { PLAIT_SPREAD, useOf, type Use } from '../../../base/kind/reason.js';
 import type { Run } from '../../../base/kind/run.js';
+import type { Tied } from '../../../base/kind/step.js';
+import type { Side } from '../../../base/measure/side.js';
 import {
   bundlesAfter,
   plaitRatio,
@@ -11,6 +13,7 @@ import {
   splitEvenly,
   type PlaitForm,
 } from '../../knot/plait.js';
+import { tiedIn } from '../../knot/tied.js';
 import { bundleOfRuns } from '../pick.js';
 
 /** All cords plaited, in as many bundles as the plait has. */
@@ -44,6 +47,14 @@ export function plaitingOf(
   const q = PLAITS[form].pitch[tension];
   return { form, bundles, d, q, pitch: q * d };
 }
+
+/** How it is tied: a bundle of several cords is led like a strand. */
+export const tiedPlait = ({ form, bundles }: Plaiting, first: Side): Tied =>
+  tiedIn(
+    `plait.${form}${bundles.some(({ length }) => length > 1) ? '.bundles' : ''}`,
+    bundles.map(([run]) => run),
+    first,
+  );
 
 export function sectionOfPlait({ form, d, q, pitch }: Plaiting): Section {
   const { width, thickness } = plaitSection(form, q);

@@ -1,8 +1,9 @@
-import { polylineLength } from '@coiled-strand/rope';
+import { layoutOf, polylineLength, tyingOf } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import { sumOf } from '../../../base/kind/reason.js';
 
 import {
+  bundlesAfter,
   crossingsPerTurn,
   PLAIT_FORMS,
   plaitCurve,
@@ -93,6 +94,40 @@ describe('plaits', () => {
     expect(Math.abs(polylineLength(line) / (6 * q) / plaitRatio('three', q) - 1)).toBeLessThan(
       0.06,
     );
+  });
+  it('of four, flat, change at the edges and in the middle by turns, as the drawing does', () => {
+    // Half a crossing on, no two bundles lie over each other.
+    const drawn = (n: number): number[] =>
+      [0, 1, 2, 3].sort((a, b) => {
+        const across = (bundle: number): number =>
+          plaitCurve('four-flat', bundle, (n + 0.5) / crossingsPerTurn('four-flat'), 1)[1];
+        return across(a) - across(b);
+      });
+    for (let n = 0; n < 16; n++) expect(bundlesAfter('four-flat', drawn(0), n)).toEqual(drawn(n));
+  });
+  it.each([
+    ['three', 6],
+    ['four-flat', 4],
+    ['four-round', 4],
+  ] as const)('%s is tied so that its strands lie where they are said to', (form, crossings) => {
+    const { board } = layoutOf(tyingOf(`plait.${form}`));
+    const lie = [...board.cords.keys()].sort(
+      (a, b) => board.cords[a]!.at(-1)![0] - board.cords[b]!.at(-1)![0],
+    );
+    expect(lie).toEqual(bundlesAfter(form, [...board.cords.keys()], crossings));
+  });
+  it('are shown move by move, bundles of several cords as bundles', () => {
+    const tied = (n: number, form: PlaitPart['form'], first: 'left' | 'right') => {
+      const site = testSite(runs(n));
+      return plait.steps(part({ form }), site, plait.layOut(part({ form }), site, 0), first)[0]!
+        .tied;
+    };
+    expect(tied(4, 'four-flat', 'left')).toEqual([
+      { tying: 'plait.four-flat', mirrored: false, strands: [1, 2, 3, 4] },
+    ]);
+    expect(tied(8, 'four-round', 'right')).toEqual([
+      { tying: 'plait.four-round.bundles', mirrored: true, strands: [1, 3, 5, 7] },
+    ]);
   });
   it('split strands into bundles as even as can be', () => {
     expect(splitEvenly([1, 2, 3, 4, 5, 6, 7], 3).map((b) => b.length)).toEqual([2, 3, 2]);

@@ -5,6 +5,7 @@ import { KNOT_SPREAD, needOf, useOf } from '../../../base/kind/reason.js';
 import { edgeCore, hangingFromEdge } from '../../knot/edge.js';
 import { loopCord } from '../../knot/loop.js';
 import { stopper } from '../../knot/stopper.js';
+import { tiedIn } from '../../knot/tied.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../ends.js';
 import { bundleOfRuns } from '../pick.js';
@@ -113,14 +114,15 @@ export const stone: PartKind<StonePart> = {
     ...edgeCore(part.id, site, layout),
     hangingFromEdge(part, layout, part.thickness, part.height),
   ],
-  steps(part, site, layout) {
+  steps(part, site, layout, first) {
     const tails = [...startEnds(site.runs), ...outerEnds(site.runs)];
     const bead = site.bead(part.bead);
     return [
       {
         title: `Catch ${part.name} at the mark`,
-        text: say`Lay the marked place of the cord round the stone where it is ${laid(part.girth)} round and draw it together ${laid(part.rise)} above. Tie one overhand knot in both tails, close on the stone, and pull at it: it must not turn or slip.`,
+        text: say`Lay the marked place of the cord round the stone where it is ${laid(part.girth)} round and draw it together ${laid(part.rise)} above. Tie one knot in both tails, close on the stone, and pull at it: it must not turn or slip.`,
         units: 1,
+        tied: [tiedIn('overhand', [site.runs[0]], first)],
         actions: [
           {
             do: 'tie',

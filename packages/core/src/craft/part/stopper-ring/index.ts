@@ -3,6 +3,7 @@ import { needOf } from '../../../base/kind/reason.js';
 import { edgeCore } from '../../knot/edge.js';
 import { plainLayout, type PartBase, type PartKind } from '../../../base/kind/part-kind.js';
 import { plateOf, roundedBox } from '../../knot/plate.js';
+import { tiedIn } from '../../knot/tied.js';
 import { straightUse } from '../../knot/straight.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { outerEnds } from '../ends.js';
@@ -97,11 +98,12 @@ export const stopperRing: PartKind<StopperRingPart> = {
       roundedBox(0, -(layout.thickness + part.outer) / 2, part.length, part.outer, part.length / 2),
     ]),
   ],
-  steps: (part, site) => [
+  steps: (part, site, _layout, first) => [
     {
       title: `Roll ${part.name} on`,
-      text: 'Roll the ring over the end of the cord to its place; it should move only when pushed.',
+      text: 'It should move only when pushed.',
       units: 1,
+      tied: [tiedIn('stopper-ring', [null, null, site.runs[0]], first)],
       actions: [
         {
           do: 'put-on',

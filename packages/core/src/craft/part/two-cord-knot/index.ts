@@ -6,6 +6,7 @@ import { KNOT_SPREAD, useOf } from '../../../base/kind/reason.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { computed } from '../../knot/source.js';
 import { TWO_CORD_KNOT } from '../../knot/two-cord.js';
+import { tiedIn } from '../../knot/tied.js';
 import { straightUse } from '../../knot/straight.js';
 import { outerEnds } from '../ends.js';
 import { drawTwoCord } from './drawing.js';
@@ -100,12 +101,19 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
     ...edgeCore(part.id, site, layout),
     ...edgeKnots(site.runs[0], part.id, layout),
   ],
-  steps: (part, site, layout) => [
+  steps: (part, site, layout, first) => [
     {
       title: part.units === 1 ? 'Tie a snake knot' : `Tie ${part.units} snake knots`,
-      text: 'Loop the first cord round behind the second; bring the second over it, round behind and through the loop of the first. Draw both tight by turns, and push each knot against the one before.',
+      text: 'Hold both cords up out of the work and look down on them.',
       units: part.units,
       unitName: 'knot',
+      tied: [
+        tiedIn(
+          'snake',
+          bundles(site).map(([run]) => run),
+          first,
+        ),
+      ],
       actions: [
         {
           do: 'tie',
