@@ -15,7 +15,7 @@ const fine = (value) =>
       : Object.fromEntries(Object.entries(value).map(([key, one]) => [key, fine(one)]));
 
 /** What takes longer than minutes; and what is held by what lies about it alone. */
-const LEFT_OUT = /^(coil\.straw\.6|petals\..*|tucked-end|stopper-ring)$/;
+const LEFT_OUT = /^(coil\.straw\.6|petals\..*|tucked-end|stopper-ring|bar-turn)$/;
 /** More crossings than these take longer than minutes. */
 const MOST = 50;
 

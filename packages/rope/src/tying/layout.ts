@@ -42,7 +42,7 @@ export interface TyingLayout {
 }
 
 /** Half of how far the two sides of a bight are apart, in diameters. */
-const HALF_BIGHT = 1.2;
+const HALF_BIGHT = 1.6;
 
 /** Points of a line, moved aside to its left. */
 function beside(line: readonly Point[], by: number): Point[] {

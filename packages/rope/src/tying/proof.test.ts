@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 
-import type { Point3 } from '../base/point.js';
+import type { Point, Point3 } from '../base/point.js';
 
 import { jones } from '../link/bracket.js';
 import { diagramOf, linking } from '../link/diagram.js';
@@ -31,7 +31,7 @@ const SMALL = TYING_IDS.filter((id) => !LARGE.test(id));
 /** Turned over one by one, each of their passes is another bracket; what has the very moves of another is asked there. */
 const FLIPPED = SMALL.filter(
   (id) =>
-    !/^(diamond\.[24]|sliding(-wound)?\.3|turks-head\.3x5\.1|half-knot\.right\..|at-bead\..*|.*\.bundles)$/.test(
+    !/^(diamond\.[24]|sliding(-wound)?\.3|turks-head\.3x5\.1|half-knot\.right\..|band\.back.*|loop-knot|at-bead\..*|.*\.bundles)$/.test(
       id,
     ),
 );
@@ -151,6 +151,39 @@ describe('one pass wrong', () => {
     );
     expect(same.join(' ')).toBe(UNTOLD[id] ?? '');
   });
+});
+
+/** How long a stretch of a line is, between two places along it. */
+function wayBetween(line: readonly Point[], from: number, to: number): number {
+  const at = (along: number): Point => {
+    const i = Math.min(line.length - 2, Math.floor(along));
+    const [[x, y], [u, v]] = [line[i]!, line[i + 1]!];
+    return [x + (along - i) * (u - x), y + (along - i) * (v - y)];
+  };
+  const points = [at(from), ...line.slice(Math.floor(from) + 1, Math.floor(to) + 1), at(to)];
+  return points
+    .slice(1)
+    .reduce((sum, [x, y], i) => sum + Math.hypot(x - points[i]![0], y - points[i]![1]), 0);
+}
+
+describe('fingers', () => {
+  // The end of a coil by a straw goes through that straw, round which its turns are wound.
+  it.each(TYING_IDS.filter((id) => !id.startsWith('coil.straw')).map((id) => [id]))(
+    'find every loop of %s open by two diameters where an end goes down through it, or up',
+    (id) => {
+      const { board, crossings } = layoutOf(tyingOf(id));
+      board.cords.forEach((line, strand) => {
+        const own = crossings.filter(({ late }) => late.cord === strand);
+        own.slice(1).forEach(({ late, lateOver }, i) => {
+          const before = own[i]!;
+          if (before.lateOver === lateOver) return;
+          // Half of each of the two cords that it passes lies between.
+          const open = wayBetween(line, before.late.along, late.along) - 1;
+          expect(open).toBeGreaterThan(2);
+        });
+      });
+    },
+  );
 });
 
 /** Left and right, and the ways round, changed in a sentence. */

@@ -75,6 +75,8 @@ export interface Instruction {
   readonly moves?: readonly Thing[];
   /** How it is tied, of one unit after the other by turns; left out where it is told in words alone. */
   readonly tied?: readonly Tied[];
+  /** Which of these each unit is, where they do not come by turns. */
+  readonly tiedBy?: readonly number[];
   /** What the hands do, in order. */
   readonly actions: readonly Action[];
   /** The unit that each of them begins with; 0 for all when left out. */
@@ -116,8 +118,10 @@ export function sideAt({ sides }: Pick<Step, 'sides'>, unit: number): Side | nul
 }
 
 /** How a unit is tied; null where that is told in words alone. */
-export const tiedAt = ({ tied }: Pick<Step, 'tied'>, unit: number): Tied | null =>
-  tied?.[unit % tied.length] ?? null;
+export const tiedAt = (
+  { tied, tiedBy }: Pick<Step, 'tied' | 'tiedBy'>,
+  unit: number,
+): Tied | null => tied?.[tiedBy ? tiedBy[unit]! : unit % tied.length] ?? null;
 
 /** What a unit is called; null where all are alike. */
 export const callAt = ({ calls }: Pick<Step, 'calls'>, unit: number): Saying | null =>

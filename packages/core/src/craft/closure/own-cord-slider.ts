@@ -25,6 +25,7 @@ import type { Side } from '../../base/measure/side.js';
 import { drawTails } from './tail-drawing.js';
 import { edgeOfSlider, slideAim, sliderAt, slidingLayout, type SlideMeasures } from './slide.js';
 import { plaitOfTails, plaitSteps, SLIDER_FIELDS, type OwnCordSlider } from './tails.js';
+import { tiedIn } from '../knot/tied.js';
 import { check, leave, singleStep, runsFreeAtStart, stopperIn, stopperUses } from './uses.js';
 
 /** What tells one slider from another. */
@@ -154,7 +155,7 @@ export function ownCordSlider<C extends OwnCordSlider>(
     steps: (slider, site, { measures }, _length, first) => ({
       start: [],
       end: [
-        ...plaitSteps(site, slider.tailForm, measures.tail),
+        ...plaitSteps(site, slider.tailForm, measures.tail, first),
         ...spec.steps(slider, site, first),
         {
           ...singleStep(
@@ -163,6 +164,7 @@ export function ownCordSlider<C extends OwnCordSlider>(
             stopping(slider, site, measures.tail),
           ),
           moves: ['stopper'],
+          tied: [tiedIn(slider.stopper, [site.runs[0]], first)],
         },
       ],
     }),

@@ -11,15 +11,17 @@ import { effectiveDiameter, type Cord } from '../../base/material/cord.js';
 import { bundleDiameter } from '../../base/material/passage.js';
 import type { Advice } from '../../base/measure/advice.js';
 import { laid, say } from '../../base/measure/saying.js';
+import type { Side } from '../../base/measure/side.js';
 import { bundleOfRuns } from '../part/pick.js';
 import {
   plaitingOf,
   sectionOfPlait,
   tellBundles,
+  tiedPlait,
   tooFew,
   type Plaiting,
 } from '../part/plait/model.js';
-import { singleStep, runsFreeAtStart, useEach } from './uses.js';
+import { tiedStep, runsFreeAtStart, useEach } from './uses.js';
 
 /** Whether tails are left as cords or plaited in three. */
 export type TailForm = 'straight' | 'plaited';
@@ -154,16 +156,18 @@ export const plaitSteps = (
   site: ClosureSite,
   form: TailForm | undefined,
   length: number,
+  first: Side,
 ): PartStep[] => {
   const plaiting = plaitOfTails(site, form);
   if (!plaiting) return [];
   const both = runsFreeAtStart(site).length > 0;
   return [
-    singleStep(
+    tiedStep(
       both
         ? say`Plait the ends, ${laid(length)} at each side`
         : say`Plait the ends, ${laid(length)}`,
-      `Three bundles, as even as they can be: ${tellBundles(plaiting.bundles)}. Cross the outer ones over the middle one, first from one side, then from the other, close to the work and evenly tight. Hold ${both ? 'each' : 'the'} plait with a clip until its ${both ? 'stopper' : 'knot'} is tied.`,
+      `Three bundles, as even as they can be: ${tellBundles(plaiting.bundles)}. Plait close to the work and evenly tight. Hold ${both ? 'each' : 'the'} plait with a clip until its ${both ? 'stopper' : 'knot'} is tied.`,
+      [tiedPlait(plaiting, first)],
       [...plaitAction(plaiting, 'start', length), ...plaitAction(plaiting, 'end', length)],
     ),
   ];

@@ -73,7 +73,7 @@ function splitActions(
 
 /** One step in two, at a unit: its sides, its words and its actions go on where the first left off. */
 export function split(step: Step, at: number): [Step, Step] {
-  const { sides, tied, calls, actions = [], actionUnits, again } = step;
+  const { sides, tied, tiedBy, calls, actions = [], actionUnits, again } = step;
   const from = step.from ?? 0;
   const [before, after] = splitActions(actions, actionUnits, at);
   return [
@@ -81,6 +81,7 @@ export function split(step: Step, at: number): [Step, Step] {
       ...step,
       ...before,
       units: at,
+      ...(tiedBy ? { tiedBy: tiedBy.slice(0, at) } : {}),
       ...(calls ? { calls: { ...calls, order: calls.order.slice(0, at) } } : {}),
     },
     {
@@ -92,7 +93,8 @@ export function split(step: Step, at: number): [Step, Step] {
       units: step.units - at,
       from: from + at,
       ...(sides ? { sides: sides.map((_, i) => sides[(i + at) % sides.length]!) } : {}),
-      ...(tied ? { tied: tied.map((_, i) => tied[(i + at) % tied.length]!) } : {}),
+      ...(tied && !tiedBy ? { tied: tied.map((_, i) => tied[(i + at) % tied.length]!) } : {}),
+      ...(tiedBy ? { tiedBy: tiedBy.slice(at) } : {}),
       ...(calls ? { calls: { ...calls, order: calls.order.slice(at) } } : {}),
     },
   ];

@@ -30,8 +30,9 @@ export interface TyingShown {
   readonly drawUp: readonly string[];
 }
 
-/** Room about what is laid, in diameters. */
+/** Room about what is laid, and about what moves where only that is seen, in diameters. */
 const ROOM = 1.2;
+const BESIDE = 3;
 /** What is tied round and is no cord of the piece is drawn in this colour. */
 const BAR = '#8d867a';
 /** How much of the way of a move its arrow goes along, from its end back; and its thickness in diameters. */
@@ -48,12 +49,43 @@ function inHand({ tying: id, mirrored }: Tied): Tying {
   return seen;
 }
 
-function frameOf({ board }: TyingLayout, d: number): Bounds {
-  const all = board.cords.flat();
-  const [xs, ys] = [all.map(([x]) => x * d), all.map(([, y]) => -y * d)];
-  const room = ROOM * d;
+/**
+ * What is seen at once at the least, in diameters of the cord: in a picture as wide as a phone, 150 px high, a cord is
+ * then 9 px wide.
+ */
+const SEEN = { width: 34, height: 16.5 } as const;
+
+function roundAbout(points: readonly Point[], room: number): Bounds {
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
   const [x, y] = [Math.min(...xs) - room, Math.min(...ys) - room];
   return { x, y, width: Math.max(...xs) + room - x, height: Math.max(...ys) + room - y };
+}
+
+/** So much of a whole about the middle of what moves, and no further than the whole reaches. */
+function window(
+  whole: number,
+  long: number,
+  from: number,
+  size: number,
+  least: number,
+): [number, number] {
+  const seen = Math.min(long, Math.max(size, least));
+  const at = from + size / 2 - seen / 2;
+  return [Math.max(whole, Math.min(at, whole + long - seen)), seen];
+}
+
+/** What a picture shows of a layout: all of it where its cords are wide enough so, else what is about the move. */
+function frameOf({ board, goes, tying }: TyingLayout, d: number, go: number): Bounds {
+  const seen = (line: readonly Point[]): Point[] => line.map(([x, y]): Point => [x * d, -y * d]);
+  const whole = roundAbout(board.cords.flatMap(seen), ROOM * d);
+  // Where a slant lies is seen from its post and from the others alone.
+  if (tying.round === 'rims') return whole;
+  const { move, from, to } = goes[go]!;
+  const way = board.cords[move.strand]!.slice(Math.floor(from), Math.ceil(to) + 1);
+  const moving = roundAbout(seen(way), BESIDE * d);
+  const [x, width] = window(whole.x, whole.width, moving.x, moving.width, SEEN.width * d);
+  const [y, height] = window(whole.y, whole.height, moving.y, moving.height, SEEN.height * d);
+  return { x, y, width, height };
 }
 
 /** Corners of a post that is drawn round. */
@@ -133,7 +165,7 @@ function pictureOf(
   ]);
   const moving = stretches.find(({ state }) => state === 'moving');
   return {
-    frame: frameOf(layout, d),
+    frame: frameOf(layout, d, go),
     shapes: [
       ...postOf(layout, d),
       ...byDepth(stretches, key, 'tying'),
@@ -151,19 +183,8 @@ function pictureOf(
   };
 }
 
-/**
- * How a unit of a step is tied, as pictures and sentences of the same moves; null for what is told in words alone, and
- * where its cords are not in the piece.
- *
- * @param unit unit of the step, from 0
- */
-export function tyingShown(
-  piece: Pick<Piece, 'strands'>,
-  step: Pick<Step, 'tied'>,
-  unit: number,
-): TyingShown | null {
-  const tied = tiedAt(step, unit);
-  if (!tied) return null;
+/** How a knot is tied, as pictures and sentences of the same moves; null where its cords are not in the piece. */
+function tiedShown(piece: Pick<Piece, 'strands'>, tied: Tied): TyingShown | null {
   const cords = tied.strands.map((strand) => {
     const cord =
       strand === null ? undefined : strand === 0 ? tied.own : piece.strands[strand - 1]?.cord;
@@ -179,4 +200,28 @@ export function tyingShown(
     moves: moves.map((text, go) => ({ ...pictureOf(layout, cords, go), text })),
     drawUp,
   };
+}
+
+/**
+ * How a unit of a step is tied; null for what is told in words alone, and where its cords are not in the piece.
+ *
+ * @param unit unit of the step, from 0
+ */
+export function tyingShown(
+  piece: Pick<Piece, 'strands'>,
+  step: Pick<Step, 'tied' | 'tiedBy'>,
+  unit: number,
+): TyingShown | null {
+  const tied = tiedAt(step, unit);
+  return tied && tiedShown(piece, tied);
+}
+
+/** How the units of a step are tied, each tying once, whichever cords it is tied with. */
+export function tyingsShown(
+  piece: Pick<Piece, 'strands'>,
+  { tied = [], tiedBy, units }: Pick<Step, 'tied' | 'tiedBy' | 'units'>,
+): TyingShown[] {
+  const used = tiedBy ? [...new Set(tiedBy)].map((at) => tied[at]!) : tied.slice(0, units);
+  const once = used.filter((one, i) => used.findIndex(({ tying }) => tying === one.tying) === i);
+  return once.flatMap((one) => tiedShown(piece, one) ?? []);
 }

@@ -2,7 +2,7 @@ import { through, type Lead, type Tying } from '../tying.js';
 
 const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const;
 /** From turn to turn of an open coil. */
-const APART = 3;
+const APART = 3.6;
 
 /** The turns of a coil round what lies there, to the right, each past it in front and back behind. */
 const turns = (count: number, strand: number, past: number): Lead[] =>
@@ -163,6 +163,6 @@ export const COIL_TYINGS: readonly Tying[] = [
       ['core'],
     ),
   ),
-  byBight('whipping', 'Whipping', 5, ['core']),
+  { ...byBight('whipping', 'Whipping', 5, ['core']), numbersOf: 'coil.bight.5' },
   byBight('seizing', 'Seizing of two cords', 5, ['upper cord', 'lower cord']),
 ];

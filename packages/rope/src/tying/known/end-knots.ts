@@ -125,6 +125,14 @@ function carrick(ends: 2 | 3 | 4): Tying {
   });
 }
 
+/** How far cords that come up in the middle are laid aside, in degrees: off the crossings that they go past. */
+const ASIDE = 18;
+
+const turnedBy = ([x, y, z]: Point3, degrees: number): Point3 => {
+  const [c, s] = polar(1, degrees);
+  return [c * x - s * y, s * x + c * y, z];
+};
+
 /**
  * A diamond knot of two, seen from above: a carrick bend round the fingers, whose ends go on round the outside of the
  * other’s beginning and up through the middle.
@@ -134,7 +142,8 @@ function diamondOfTwoCords(): Tying {
     // Its cords come up along x; they are laid open from where they come up.
     const seen = curve.map(([x, y, z]): Point3 => [y, z, x]);
     const [from, way, on] = [seen.slice(1, 5), seen.slice(5, -7), seen.slice(-7, -1)];
-    return wider([...from, ...fewer(way), ...on], WIDER);
+    const aside = from.map((point): Point3 => turnedBy(point, ASIDE));
+    return wider([...aside, ...fewer(way), ...on], WIDER);
   });
   const [n, on] = [curves[0]!.length, 6];
   const names = ['first', 'second'];

@@ -33,7 +33,7 @@ const round = (turns: 1 | 2 | 3): Tying => {
 };
 
 /** From turn to turn, in diameters. */
-const APART = 5;
+const APART = 8;
 const ORDINALS = ['first', 'second', 'third'] as const;
 
 /**

@@ -1,6 +1,7 @@
 import type { Point } from '../../base/point.js';
 
-import { through, type Tying, type TyingStrand } from '../tying.js';
+import { mirror, through, type Tying, type TyingStrand } from '../tying.js';
+import { COW_HITCH } from './rings.js';
 
 const carried = (name = 'carried cord', kind: 'core' | 'bar' = 'core'): TyingStrand =>
   through(kind, name, 'right', [-16, 0], [16, 0]);
@@ -139,8 +140,58 @@ const SPIRAL: Tying = {
   drawUp: ['Draw it up along the bundle until the hitch sits against the last.'],
 };
 
+/**
+ * A double half hitch turned by a quarter and over, so that it is seen from behind: what is carried hangs from the top,
+ * the thread comes from the left, and its second turn lies below the first.
+ */
+const HANGING: Tying = {
+  ...FORWARD,
+  strands: FORWARD.strands.map((strand) => ({ ...strand, way: turnedOver(strand.way) })),
+  moves: FORWARD.moves.map((move) => ({
+    ...move,
+    way: turnedOver(move.way),
+    passes: [...move.passes].map((one) => (one === 'o' ? 'u' : 'o')).join(''),
+  })),
+};
+
+function turnedOver(way: readonly Point[]): Point[] {
+  return way.map(([x, y]): Point => [-y || 0, -x || 0]);
+}
+
+/** A knot of a knotted band: the left strand is tied over the right one, which is carried. */
+function bandKnot(id: string, name: string, { id: of, strands, moves }: Tying): Tying {
+  return {
+    id,
+    name,
+    numbersOf: of,
+    strands: strands.map((strand): TyingStrand => {
+      if (strand.end !== null) {
+        return { ...strand, name: 'left strand', end: 'left end', heading: 'right' };
+      }
+      const [from, to] = [...strand.way].sort((a, b) => b[1] - a[1]) as [Point, Point];
+      return through('core', 'right strand', 'down', from, to);
+    }),
+    moves,
+    drawUp: ['Hold the strand that hangs straight, and draw the other up after each turn.'],
+  };
+}
+
+/** As the right strand ties it. */
+const fromRight = (tying: Tying, id: string, name: string): Tying => ({
+  ...mirror(tying),
+  id,
+  name,
+});
+
+const FORWARD_KNOT = bandKnot('band.forward', 'Forward knot of a band', HANGING);
+const FORWARD_BACK = bandKnot('band.forward-back', 'Knot of a band, forward and back', COW_HITCH);
+
 export const HITCH_TYINGS: readonly Tying[] = [
   SPIRAL,
   FORWARD,
   mirrored(FORWARD, 'double-half-hitch.back', 'Double half hitch, to the left'),
+  FORWARD_KNOT,
+  fromRight(FORWARD_KNOT, 'band.back', 'Backward knot of a band'),
+  FORWARD_BACK,
+  fromRight(FORWARD_BACK, 'band.back-forward', 'Knot of a band, backward and forth'),
 ];

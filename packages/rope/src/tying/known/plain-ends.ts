@@ -58,5 +58,33 @@ const RING: Tying = {
   drawUp: ['Roll the ring along the cord to its place.'],
 };
 
+/** An end that goes round a bar and comes back beside itself. */
+const BAR_TURN: Tying = {
+  id: 'bar-turn',
+  name: 'Turn round a bar',
+  strands: [
+    through('bar', 'bar', 'up', [6, -12], [6, 12]),
+    fromLeft([
+      [-18, 3],
+      [0, 3],
+    ]),
+  ],
+  moves: [
+    {
+      strand: 1,
+      way: [
+        [6, 3],
+        [10, 2],
+        [10.6, -1],
+        [6, -3],
+        [0, -3],
+        [-14, -3],
+      ],
+      passes: 'ou',
+    },
+  ],
+  drawUp: ['Draw the end back until it lies beside the cord.'],
+};
+
 /** Ends that are held without a knot. */
-export const PLAIN_END_TYINGS: readonly Tying[] = [TUCKED, RING];
+export const PLAIN_END_TYINGS: readonly Tying[] = [TUCKED, RING, BAR_TURN];

@@ -74,7 +74,7 @@ const ANCHOR_BEND: Tying = {
   drawUp: ['Draw the end up first, then the standing part.'],
 };
 
-const COW_HITCH: Tying = {
+export const COW_HITCH: Tying = {
   id: 'cow-hitch',
   name: 'Cow hitch on a ring, tied with the end',
   strands: [RING, CORD],

@@ -148,11 +148,23 @@ const atBead = (turns: 1 | 2, by: 'awl' | 'tweezers'): Tying => ({
         ],
 });
 
+/** An end turned back beside its own cord, and both tied as one: a loop stays. */
+const LOOP_KNOT: Tying = {
+  ...barrel('loop-knot', 'Overhand knot in a doubled cord', 1),
+  cell: 'overhand',
+  strands: [fromLeft(barrel('', '', 1).strands[0]!.way, 'doubled cord', 'fold')],
+  drawUp: [
+    'Try what the loop is for before the knot is tight.',
+    'Draw the loop and the doubled cord apart, then the end by itself.',
+  ],
+};
+
 /** Knots that keep an end or a bead from slipping, in one cord. */
 export const STOPPER_TYINGS: readonly Tying[] = [
   barrel('overhand', 'Overhand knot', 1),
   barrel('double-barrel', 'Double barrel knot', 2),
   barrel('triple-barrel', 'Triple barrel knot', 3),
   FIGURE_EIGHT,
+  LOOP_KNOT,
   ...([1, 2] as const).flatMap((turns) => [atBead(turns, 'awl'), atBead(turns, 'tweezers')]),
 ];

@@ -65,11 +65,26 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
     );
   }
   if (!picture) return null;
-  const moves = picture.shapes.some((shape) => 'state' in shape && shape.state === 'moving');
-  const drawing = tying ? (
-    <TyingMoves shown={tying} slow={slow} />
-  ) : (
-    <FlatPicture key={`${step.id}-${unit}-${slow}`} picture={picture} label={label} slow={slow} />
+  const moves =
+    tying !== null ||
+    picture.shapes.some((shape) => 'state' in shape && shape.state === 'moving');
+  // Moves say how; a close-up of the work that hangs says where, and stands above them.
+  const drawing = (
+    <>
+      {(!tying || picture.hangs) && (
+        <FlatPicture
+          key={`${step.id}-${unit}-${slow}`}
+          picture={picture}
+          label={label}
+          slow={slow}
+        />
+      )}
+      {tying && (
+        <Box mt={picture.hangs ? '3' : '0'}>
+          <TyingMoves shown={tying} slow={slow} />
+        </Box>
+      )}
+    </>
   );
   const slowly = (
     <Button minH="44px" title="Show me slowly (S)" aria-label="Show me slowly" onClick={onSlow}>

@@ -34,7 +34,7 @@ export const detailOf = (scale: number): number => 2 ** Math.round(Math.log2(sca
 export const SlowMotion = createContext(false);
 
 /** Seconds that a cord takes to go in along its whole way. */
-const WAY_SECONDS = 3.2;
+export const WAY_SECONDS = 3.2;
 
 /** A moving cord line after line, each drawn from its beginning to its end. */
 function GoingIn({ stroke }: { readonly stroke: CordStroke }) {

@@ -1,12 +1,32 @@
 import { Box, Text, type BoxProps } from '@chakra-ui/react';
 import type { MovePicture, TyingShown } from '@coiled-strand/core';
+import { useEffect, useRef, useState } from 'react';
 import './bench.css';
-import { Shapes, SlowMotion } from './shapes';
+import { Shapes, SlowMotion, WAY_SECONDS } from './shapes';
 
 interface Props {
   readonly shown: TyingShown;
   /** Counts up each time the moves are to be shown slowly; 0 for not yet. */
   readonly slow?: number;
+}
+
+/** Between the end of a move and the beginning of the next, in s. */
+const PAUSE = 0.6;
+
+/** Which move is shown slowly now, one after the other; null for none. */
+function usePlayed(slow: number, moves: number): number | null {
+  const [playing, setPlaying] = useState<{ readonly slow: number; readonly at: number }>({
+    slow: 0,
+    at: 0,
+  });
+  const at = playing.slow === slow ? playing.at : 0;
+  const goesOn = slow > 0 && at < moves;
+  useEffect(() => {
+    if (!goesOn) return undefined;
+    const next = setTimeout(() => setPlaying({ slow, at: at + 1 }), 1000 * (WAY_SECONDS + PAUSE));
+    return () => clearTimeout(next);
+  }, [goesOn, slow, at]);
+  return goesOn ? at : null;
 }
 
 /**
@@ -15,6 +35,7 @@ interface Props {
  */
 export function TyingMoves({ shown, slow = 0 }: Props) {
   const { ground, moves, drawUp } = shown;
+  const played = usePlayed(slow, moves.length);
   return (
     <Box minW="0" data-testid="tying-moves">
       <Box
@@ -33,7 +54,7 @@ export function TyingMoves({ shown, slow = 0 }: Props) {
       >
         <Words order={{ base: 1, md: 0 }}>{ground.join(' ')}</Words>
         {moves.map((move, i) => (
-          <Move key={move.text} move={move} number={i + 1} slow={slow} />
+          <Move key={move.text} move={move} number={i + 1} plays={played === i ? slow : 0} />
         ))}
         {drawUp.length > 0 && <Words order="2">{drawUp.join(' ')}</Words>}
       </Box>
@@ -66,28 +87,45 @@ function Words({ order, children }: WordsProps) {
 interface MoveProps {
   readonly move: MovePicture;
   readonly number: number;
-  readonly slow: number;
+  /** Counts up each time that it is shown slowly; 0 for not now. */
+  readonly plays: number;
 }
 
-function Move({ move: { frame, shapes, text }, number, slow }: MoveProps) {
+/** How wide for their height pictures are, at the least and at the most. */
+const WIDE = [4 / 3, 1.7] as const;
+
+/** A picture is as wide for its height as what it shows; what stands upright has room beside it. */
+function shapeOf({ width, height }: MovePicture['frame']): number {
+  const [least, most] = WIDE;
+  const own = width / height;
+  // What is as high as wide, as a knot round a post, is shown as large as there is room.
+  return own < 0.9 ? least : Math.min(most, own);
+}
+
+function Move({ move: { frame, shapes, text }, number, plays }: MoveProps) {
+  const box = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (plays > 0) box.current?.scrollIntoView?.({ block: 'nearest', inline: 'nearest' });
+  }, [plays]);
   return (
     <Box
+      ref={box}
       as="li"
       order={{ md: 1 }}
       flex={{ base: '0 0 86%', md: 'initial' }}
       scrollSnapAlign="start"
       className="print-keep"
     >
-      <Box bg="bench" borderRadius="8px" overflow="hidden" h={{ base: '150px', md: '180px' }}>
+      <Box bg="bench" borderRadius="8px" overflow="hidden" style={{ aspectRatio: shapeOf(frame) }}>
         <svg
-          key={slow}
+          key={plays}
           aria-hidden
           viewBox={`${frame.x} ${frame.y} ${frame.width} ${frame.height}`}
           preserveAspectRatio="xMidYMid meet"
           style={{ width: '100%', height: '100%', display: 'block' }}
           data-testid="move-picture"
         >
-          <SlowMotion value={slow > 0}>
+          <SlowMotion value={plays > 0}>
             <Shapes shapes={shapes} />
           </SlowMotion>
         </svg>

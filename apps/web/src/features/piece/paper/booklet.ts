@@ -10,7 +10,7 @@ import {
   speak,
   speakLength,
   stepPicture,
-  tyingShown,
+  tyingsShown,
   type MovePicture,
   type TyingShown,
   type Caution,
@@ -199,13 +199,6 @@ function pictureAt(
   );
 }
 
-/** How the units of a step are tied, each way once. */
-function tyingsOf(piece: Piece, step: Step): TyingShown[] {
-  const ways = step.tied?.slice(0, step.units) ?? [];
-  const shown = ways.flatMap((_, unit) => tyingShown(piece, step, unit) ?? []);
-  return shown.filter(({ name }, i) => shown.findIndex((one) => one.name === name) === i);
-}
-
 /** Pictures of moves in a row of a page, and how high each is. */
 const IN_A_ROW = 4;
 const MOVE_HIGH = 32;
@@ -277,7 +270,7 @@ function writeStep(
     document.y += 1;
   }
   document.y = Math.max(document.y, picture ? top + PICTURE.height : 0) + 3;
-  for (const tying of tyingsOf(piece, step)) {
+  for (const tying of tyingsShown(piece, step)) {
     const before = shown.get(tying.name);
     if (before !== undefined) {
       document.text('P', `${tying.name}: move by move in step ${before}.`, MOVE_TEXT);

@@ -25,6 +25,7 @@ import {
   loopReach,
   loopStates,
   tellLoop,
+  tiedLoop,
   type LoopMeasures,
 } from '../loops.js';
 import { closureAt, type Action, type End } from '../../../base/action/action.js';
@@ -238,9 +239,10 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
   steps(closure, site, _layout, _length, first) {
     const side = other(closure.buttonAt);
     const made = loopEnd(site, loopFor(closure), side, closure.loops);
-    const loop = singleStep(
+    const loop = tiedStep(
       closure.loops === 2 ? 'Make the loops' : 'Make the loop',
       say`${tellLoop(made, closure.loops)} Push the button through before the knot is tight: it should just pass.`,
+      [tiedLoop(made, site, first)],
       [made.tie, { do: 'test', what: 'passes' }],
     );
     const button = onFold(closure, site)

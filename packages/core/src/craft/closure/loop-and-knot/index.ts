@@ -20,6 +20,7 @@ import {
   loopReach,
   loopStates,
   tellLoop,
+  tiedLoop,
   type LoopMeasures,
 } from '../loops.js';
 import { AT_END, type Action } from '../../../base/action/action.js';
@@ -29,7 +30,7 @@ import { turksHeadStrokes } from '../../knot/round-drawing.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { outerEnds } from '../../part/ends.js';
 import { bulkyEnds, endKnotSource } from '../../part/end-knot/model.js';
-import { check, singleStep, stopperEnds, stopperIn, useEach } from '../uses.js';
+import { check, singleStep, tiedStep, stopperEnds, stopperIn, useEach } from '../uses.js';
 import { oneOf } from '../../../base/measure/plural.js';
 import { say } from '../../../base/measure/saying.js';
 
@@ -180,9 +181,10 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
     const loop = loopOf(closure, site);
     return {
       start: [
-        singleStep(
+        tiedStep(
           'Make the loop',
           say`${tellLoop(loop, 1)} It will just let the knot at the other end pass.`,
+          [tiedLoop(loop, site, first)],
           [loop.tie],
         ),
       ],

@@ -290,9 +290,10 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
           [tiedIn('larks-head.bar.front', [null, cores[0], cores[0]], first)],
           [tie({ form: 'larks-head', bar: buckle.bar })],
         ),
-        singleStep(
+        tiedStep(
           'Run both ends through the other half',
-          'Pass both ends over the bar of the other half from the front, side by side, and bring them back. Click the halves together once: both must face the same way.',
+          'Both ends go round the bar side by side, as one. Click the halves together once: both must face the same way.',
+          [tiedIn('bar-turn', [null, cores[0]], first)],
           [tie({ form: 'bar-turn', bar: buckle.bar }), { do: 'test', what: 'faces' }],
         ),
         singleStep(

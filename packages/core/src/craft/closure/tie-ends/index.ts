@@ -136,7 +136,7 @@ export const tieEnds: ClosureKind<TieEnds> = {
     return {
       start: [],
       end: [
-        ...plaitSteps(site, closure.tailForm, closure.length),
+        ...plaitSteps(site, closure.tailForm, closure.length, first),
         tiedStep(
           both ? 'Tie a knot at the end of each tie' : 'Tie a knot at the end of the tie',
           say`${both ? 'Each' : 'It'} is ${laid(closure.length)} long with its knot; a small knot keeps it from coming undone.`,

@@ -19,7 +19,16 @@ import { AT_END, closureAt, type Action } from '../../../base/action/action.js';
 import { CAUTIONS } from '../../../base/kind/cautions.js';
 import type { ClosureSite } from '../../../base/kind/closure-kind.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
-import { check, leave, singleStep, runsFreeAtStart, stopperIn, stopperUses } from '../uses.js';
+import { tiedIn } from '../../knot/tied.js';
+import {
+  check,
+  leave,
+  singleStep,
+  tiedStep,
+  runsFreeAtStart,
+  stopperIn,
+  stopperUses,
+} from '../uses.js';
 
 /** Both tails through one tight bead in opposite directions, with a small bead knotted at each end. */
 export interface TwoWayBead extends ClosureBase {
@@ -157,7 +166,7 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
   drawEdge: (closure) => [
     beadSolid(asBead(closure), 'closed-bead', 'closure', [0, -closure.height / 2], 'laid'),
   ],
-  steps: (closure, site, { measures }) => ({
+  steps: (closure, site, { measures }, _length, first) => ({
     start: [],
     end: [
       {
@@ -187,11 +196,12 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
         moves: [],
       },
       {
-        ...singleStep(
+        ...tiedStep(
           closure.endBead > 0
             ? 'String a bead and tie a knot at the end of each tail'
             : 'Tie a knot at the end of each tail',
-          say`Draw the ring out as far as it must open. ${closure.endBead > 0 ? 'String an end bead on each tail and tie' : 'Tie'} an overhand knot ${laid(measures.tail)} from the body.`,
+          say`Draw the ring out as far as it must open. ${closure.endBead > 0 ? 'String an end bead on each tail and tie' : 'Tie'} a knot ${laid(measures.tail)} from the body.`,
+          [tiedIn('overhand', [site.runs[0]], first)],
           endActions(closure, site, measures.tail),
         ),
         moves: ['stopper'],

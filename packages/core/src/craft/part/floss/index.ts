@@ -5,14 +5,17 @@ import {
   type PartKind,
   type PartLayout,
   type PartSite,
+  type PartStep,
 } from '../../../base/kind/part-kind.js';
 import type { Run } from '../../../base/kind/run.js';
 import type { Advice } from '../../../base/measure/advice.js';
-import { CROSSING_FACTS, endsRight, leftWorks } from '../../floss/crossing.js';
+import type { Tied } from '../../../base/kind/step.js';
+import { CROSSING_FACTS, endsRight, leftWorks, type Crossing } from '../../floss/crossing.js';
 import { patternFaults, type Lay } from '../../floss/pattern.js';
 import { readyPattern } from '../../floss/ready.js';
 import { orderAfter, type Simulation } from '../../floss/simulate.js';
 import { plainEdge } from '../../knot/edge.js';
+import { tiedIn } from '../../knot/tied.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { doubleHitch, hitchHeight } from '../../knot/hitch.js';
 import { KNOT_SPREAD } from '../../../base/kind/reason.js';
@@ -109,6 +112,30 @@ function tell(runs: readonly Run[], sim: Simulation, unit: number): Saying {
   const name = (s: number): Segment => cordNamed(runs[s]!, 'strand');
   const goesOn = more > 0 ? `goes on over ${more} more and ` : '';
   return say`Row ${knot.row + 1}: ${name(worker)} at place ${from} over ${name(carried)} at place ${over}; ${CROSSING_FACTS[crossing].hands}. It ${goesOn}ends at place ${ends}.`;
+}
+
+/** Which tying a crossing is. */
+const BAND_TYINGS: Readonly<Partial<Record<Crossing, string>>> = {
+  '>': 'band.forward',
+  '<': 'band.back',
+  ')': 'band.forward-back',
+  '(': 'band.back-forward',
+};
+
+/** How every knot is tied, in the order in which hands come to them: what is alike is told once. */
+function tiedKnots(runs: readonly Run[], sim: Simulation): Pick<PartStep, 'tied' | 'tiedBy'> {
+  const known = new Map<string, number>();
+  const tied: Tied[] = [];
+  const tiedBy = tiedInOrder(sim).map(({ crossing, worker, carried }) => {
+    // Which strand works is in the crossing itself.
+    const one = tiedIn(BAND_TYINGS[crossing]!, [runs[carried], runs[worker]], 'left');
+    const key = `${one.tying} ${one.strands.join()}`;
+    const at = known.get(key);
+    if (at !== undefined) return at;
+    known.set(key, tied.push(one) - 1);
+    return tied.length - 1;
+  });
+  return { tied, tiedBy };
 }
 
 /** The band as it was laid out; null when it cannot be tied. */
@@ -235,11 +262,11 @@ export const floss: PartKind<FlossPart> = {
     return [
       {
         title: 'Knot the band',
-        text: `Strands from the left: ${runs.map((run, i) => `${i + 1} ${run.cord.colour.name}`).join(', ')}. Each knot is two hitches: lay the strand that works over the other, round behind it and out through the loop; hold the other straight and draw up until the knot sits. Then the second hitch the same way, beside the first.`,
-        again:
-          'Each knot is two hitches, as before: round behind the other strand and out through the loop, twice. Pick up the strand that is named.',
+        text: `Strands from the left: ${runs.map((run, i) => `${i + 1} ${run.cord.colour.name}`).join(', ')}. Each knot is two hitches round the other strand. Draw up until the knot sits.`,
+        again: 'Each knot is two hitches, as before. Pick up the strand that is named.',
         units: sim.knots.length,
         unitName: 'knot',
+        ...tiedKnots(runs, sim),
         unitText: (unit) => tell(runs, sim, unit),
         actions: [
           {
