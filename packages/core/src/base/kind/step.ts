@@ -123,6 +123,15 @@ export const tiedAt = (
   unit: number,
 ): Tied | null => tied?.[tiedBy ? tiedBy[unit]! : unit % tied.length] ?? null;
 
+/** Whether a unit is the first of its step that is tied its way, whichever cords it is tied with. */
+export function isFirstTied(step: Pick<Step, 'tied' | 'tiedBy'>, unit: number): boolean {
+  const tying = tiedAt(step, unit)?.tying;
+  for (let before = 0; before < unit; before++) {
+    if (tiedAt(step, before)?.tying === tying) return false;
+  }
+  return true;
+}
+
 /** What a unit is called; null where all are alike. */
 export const callAt = ({ calls }: Pick<Step, 'calls'>, unit: number): Saying | null =>
   calls?.said[calls.order[unit] ?? -1] ?? null;

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { movesInSpace, stepPicture, tyingShown, type Step } from '@coiled-strand/core';
+import { isFirstTied, movesInSpace, stepPicture, tyingShown, type Step } from '@coiled-strand/core';
 import { Play, Rotate3d } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import '../../piece/bench/bench.css';
@@ -50,7 +50,9 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
     [piece, plan, step, unit, firstSide],
   );
   /** What is tied move by move is shown so; where it lies in the piece is seen when it is turned round in space. */
-  const tying = useMemo(() => tyingShown(piece, step, unit), [piece, step, unit]);
+  const tied = useMemo(() => tyingShown(piece, step, unit), [piece, step, unit]);
+  // Of hundreds of knots in a row a close-up says where the next one goes; how it is tied is told once.
+  const tying = picture?.hangs && !isFirstTied(step, unit) ? null : tied;
   /** Turned round in space, where the step is one that can be; stays so from step to step. */
   const [inSpace, setInSpace] = useState(false);
   const turnable = movesInSpace(piece, step) && drawsInSpace();

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { screen, within } from '@testing-library/react';
+import { cleanup, screen, within } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { renderIn } from '../../../../testing';
 import { makeAt, pieceOf } from '../../../../testing-make';
@@ -45,6 +45,18 @@ describe('the step at hand', () => {
     expect(moves.getAllByTestId('move-picture')).toHaveLength(4);
     expect(moves.getByText(/^1\. .*lay the left cord to the right over the core/)).toBeTruthy();
     expect(document.title).toMatch(/^left, 5 of/);
+  });
+  it('shows of a band where the next knot goes, and how it is tied the first time only', () => {
+    const step = 'tie-knotted-floss';
+    const knots = makeAt(pieceOf('floss-stripe'), 0).steps.find(({ id }) => id === step)!;
+    show(at('floss-stripe', step));
+    expect(screen.getByRole('img')).toBeTruthy();
+    expect(screen.getAllByTestId('move-picture')).toHaveLength(4);
+    cleanup();
+    expect(knots.tied!.length).toBeGreaterThan(1);
+    show(at('floss-stripe', step, 5));
+    expect(screen.getByRole('img')).toBeTruthy();
+    expect(screen.queryByTestId('move-picture')).toBeNull();
   });
   it('counts on after the work was tried on', () => {
     const make = at('buckle-band', 'tie-square-knot-sinnet-on', 1);
