@@ -142,6 +142,12 @@ function benchMaking(core, bench, piece) {
     const step = tied[(turn += 1) % tied.length];
     core.stepPicture(piece, plan, step, turn % step.units, 'left');
   });
+  // Laid out once; what is asked for at every knot is its pictures.
+  const known = tied.find((step) => step.tied);
+  const { length } = core.tyingShown(piece, known, 0).moves;
+  bench.add(`pictures of a half knot’s ${length} moves (target below ${8 * length} ms)`, () => {
+    core.tyingShown(piece, known, 0);
+  });
   const half = {
     done: Object.fromEntries(plan.parts.slice(0, 30).map((p) => [p.id, p.layout.units])),
     length: plan.parts[30].start,
