@@ -144,6 +144,3 @@ export function allOf<T>(steps: Generator<unknown, T, void>): T {
     if (done) return value;
   }
 }
-
-/** All of it at once. */
-export const computeNow = (recipe: Recipe): Record<string, Computed> => allOf(compute(recipe));

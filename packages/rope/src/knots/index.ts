@@ -1,6 +1,5 @@
 export {
   compute,
-  computeNow,
   computeWhole,
   ENGINE,
   finer,

@@ -1,6 +1,6 @@
 import { through, type Lead, type Tying } from '../tying.js';
+import { ORDINALS } from './shared.js';
 
-const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const;
 /** From turn to turn of an open coil. */
 const APART = 3.6;
 

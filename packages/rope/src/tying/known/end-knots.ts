@@ -3,13 +3,7 @@ import type { Point, Point3 } from '../../base/point.js';
 import { carrickWays, diamondOfTwo } from '../../knots/end-knots.js';
 import { fromCurves, type CurveLaid } from '../layout.js';
 import type { Tying, TyingStrand } from '../tying.js';
-
-const ORDINALS = ['first', 'second', 'third', 'fourth'] as const;
-
-const polar = (r: number, degrees: number): Point => {
-  const a = (degrees * Math.PI) / 180;
-  return [r * Math.cos(a), r * Math.sin(a)];
-};
+import { ORDINALS, polar } from './shared.js';
 
 /** Where cords come up out of the hand, in the middle. */
 const MIDDLE = 1.6;
@@ -146,7 +140,7 @@ function diamondOfTwoCords(): Tying {
     return wider([...aside, ...fewer(way), ...on], WIDER);
   });
   const [n, on] = [curves[0]!.length, 6];
-  const names = ['first', 'second'];
+  const names = ORDINALS.slice(0, 2);
   return fromCurves({
     id: 'diamond.2',
     name: 'Diamond knot of two',

@@ -2,6 +2,7 @@ import type { Point } from '../../base/point.js';
 
 import { fromLeft, through, type Lead, type Tying } from '../tying.js';
 import { STOPPER_TYINGS } from './stoppers.js';
+import { ORDINALS } from './shared.js';
 
 /** How far below the standing part the other cord runs beside it, in diameters. */
 const BESIDE = -1.9;
@@ -34,7 +35,6 @@ const round = (turns: 1 | 2 | 3): Tying => {
 
 /** From turn to turn, in diameters. */
 const APART = 8;
-const ORDINALS = ['first', 'second', 'third'] as const;
 
 /**
  * The other way to it: the end is wound back over both cords, and brought out through its turns beside them. The knot

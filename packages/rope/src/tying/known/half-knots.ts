@@ -1,6 +1,7 @@
 import type { Point } from '../../base/point.js';
 
 import { through, type Lead, type Tying, type TyingStrand } from '../tying.js';
+import { ORDINALS } from './shared.js';
 
 /** Side of the work: 1 right of the core, -1 left of it. */
 type Hand = 1 | -1;
@@ -35,7 +36,7 @@ function halfKnot(
     -from * (x < 0 ? x - edge : x > 0 ? x + edge : 0),
     y + dy,
   ];
-  const word = half === 0 ? '' : `${['first', 'second', 'third'][half - 1]!} `;
+  const word = half === 0 ? '' : `${ORDINALS[half - 1]!} `;
   return [
     {
       strand: first,

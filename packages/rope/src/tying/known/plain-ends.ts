@@ -1,14 +1,14 @@
 import { fromLeft, through, type Tying } from '../tying.js';
+import { ORDINALS } from './shared.js';
 
 const ACROSS = [-4.4, 0, 4.4] as const;
-const NAMES = ['first', 'second', 'third'] as const;
 
 /** An end that is not knotted: led under what was tied before, where it stays by itself. */
 const TUCKED: Tying = {
   id: 'tucked-end',
   name: 'Tucked end',
   strands: [
-    ...ACROSS.map((x, i) => through('core', `${NAMES[i]!} turn`, 'up', [x, -9], [x, 9])),
+    ...ACROSS.map((x, i) => through('core', `${ORDINALS[i]!} turn`, 'up', [x, -9], [x, 9])),
     fromLeft([
       [-20, 5],
       [-12, 4],

@@ -1,8 +1,7 @@
 import type { Point } from '../../base/point.js';
 
 import type { Lead, Tying, TyingStrand } from '../tying.js';
-
-const NAMES = ['first', 'second', 'third', 'fourth'] as const;
+import { ORDINALS } from './shared.js';
 
 /** From strand to strand side by side, in diameters. */
 const ACROSS = 4.4;
@@ -127,8 +126,8 @@ function plait(
       const lies = down(i, 0);
       return {
         kind: 'cord',
-        name: `${NAMES[i]!} ${called}`,
-        end: `${NAMES[i]!} ${called}`,
+        name: `${ORDINALS[i]!} ${called}`,
+        end: `${ORDINALS[i]!} ${called}`,
         heading: 'down',
         way: [[at(i), 6], ...(lies.length > 0 ? lies : [[at(i), 1.5] as const])],
       };

@@ -1,4 +1,5 @@
 import { through, type Tying, type TyingStrand } from '../tying.js';
+import { ORDINALS } from './shared.js';
 
 /** The ring where it is tied: a bar across, which a cord from the left goes over and under. */
 const RING: TyingStrand = through('bar', 'ring', 'up', [6, -14], [6, 14]);
@@ -145,7 +146,7 @@ const CLINCH: Tying = {
       passes: 'ou',
       makes: 'eye',
     },
-    ...['first', 'second', 'third'].map((word, i) => ({
+    ...ORDINALS.slice(0, 3).map((word, i) => ({
       strand: 1,
       way: [
         [1.2 - 4.6 * i, 2.4],

@@ -1,11 +1,11 @@
 import type { Point } from '../../base/point.js';
 
 import { fromLeft, type Lead, type Tying } from '../tying.js';
+import { ORDINALS } from './shared.js';
 
 /** Room between two turns, and how far they reach to both sides of what they are wound round, in diameters. */
 const BESIDE = 3.2;
 const REACH = 3;
-const TURNS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const;
 
 /**
  * A loop whose end is wound round its own standing part so many times, and led out of the loop. An overhand knot is
@@ -34,7 +34,7 @@ function barrel(id: string, name: string, turns: 1 | 2 | 3): Tying {
       [up(turn) + 0.2, 1.6],
     ],
     passes: turn === 0 ? 'u' : 'ou',
-    makes: `${TURNS[turn]!} turn`,
+    makes: `${ORDINALS[turn]!} turn`,
     verb: 'wind',
   });
   return {

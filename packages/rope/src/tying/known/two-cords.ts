@@ -1,13 +1,7 @@
-import type { Point } from '../../base/point.js';
-
 import type { Lead, Tying } from '../tying.js';
+import { ORDINALS, polar } from './shared.js';
 
-const NAMES = ['first', 'second'] as const;
-
-const polar = (r: number, degrees: number): Point => {
-  const a = (degrees * Math.PI) / 180;
-  return [r * Math.cos(a), r * Math.sin(a)];
-};
+const NAMES = ORDINALS.slice(0, 2);
 
 /** The way of each cord of a snake knot, as how far from the middle and how far round. */
 const ROUND = [
