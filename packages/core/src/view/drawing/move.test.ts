@@ -31,6 +31,9 @@ function unitsOf(piece: Piece, hand: 'left' | 'right') {
       }),
     );
 }
+/** Those of the part, and not of the closure. */
+const ofPart = (units: ReturnType<typeof unitsOf>): typeof units =>
+  units.filter(({ step }) => step.part === 'a');
 const long = (cords: readonly { readonly line: readonly Point3[] }[]): number =>
   cords.reduce((sum, { line }) => sum + polylineLength(line), 0);
 const movingOf = ({ moving }: MoveScene) => moving.flat();
@@ -58,7 +61,7 @@ describe('a half knot in space', () => {
   ] as const)(
     '%s: the cord on the side that the step names goes over the core, %s hand',
     (form, hand) => {
-      const units = unitsOf(sinnet(form), hand);
+      const units = ofPart(unitsOf(sinnet(form), hand));
       expect(units).toHaveLength(12);
       for (const { scene, side } of units) {
         const [over, under] = movingOf(scene!);
@@ -81,12 +84,24 @@ describe('a half knot in space', () => {
   it('lays, unit by unit, all that the whole part is seen to take', () => {
     const piece = sinnet('flat');
     const whole = drawInSpace(piece, planOf(piece), TIGHTENED_CURVES, 'a').cords;
-    const laid = unitsOf(piece, 'right').reduce(
+    const laid = ofPart(unitsOf(piece, 'right')).reduce(
       (sum, { scene }) => sum + long(movingOf(scene!)),
       0,
     );
     // What lies straight is the core.
     expect(laid / long(whole.filter(({ line }) => line.length > 2))).toBeCloseTo(1, 6);
+  });
+});
+
+describe('a closure in space', () => {
+  it('is tied move by move, as it is told', () => {
+    const closed = unitsOf(sinnet('flat'), 'right').filter(({ step }) => step.part !== 'a');
+    const moves = closed.map(({ scene }) => scene!.moving.length);
+    // A lark's head is four moves, a turn round a bar is one.
+    expect(moves).toEqual([4, 1]);
+    expect(closed.every(({ scene }) => scene!.moving.every(({ length }) => length === 1))).toBe(
+      true,
+    );
   });
 });
 

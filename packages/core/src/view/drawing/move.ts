@@ -9,6 +9,7 @@ import type { Piece } from '../../piece/piece.js';
 import { placedPart } from '../../plan/placed-parts.js';
 import type { Plan } from '../../plan/plan-types.js';
 
+import { tyingInSpace } from './tying-space.js';
 import { cellOf, cordOf, type SpaceCord, type SpaceScene } from './space.js';
 
 /** The first part of a line, by its share of the whole: where an end is that goes along it. */
@@ -108,8 +109,15 @@ function hanging({ lies, moving }: MoveScene, firstSide: Side): MoveScene {
   return { lies: { ...lies, cords: hang(lies.cords) }, moving: moving.map(hang) };
 }
 
-/** Whether a step can be one that is shown in space; a few of these cannot after all, for want of curves like theirs. */
-export function movesInSpace(piece: Piece, step: Pick<Step, 'look' | 'part' | 'aside'>): boolean {
+/** What of a step says how it looks in space. */
+type Turned = Pick<Step, 'look' | 'part' | 'from' | 'aside' | 'tied' | 'tiedBy'>;
+
+/** Whether a step can be one that is shown in space. */
+export const movesInSpace = (piece: Piece, step: Turned): boolean =>
+  step.tied !== undefined || partMoves(piece, step);
+
+/** Whether its part can be; a few of these cannot after all, for want of curves like theirs. */
+function partMoves(piece: Piece, step: Turned): boolean {
   const part = piece.parts.find(({ id }) => id === step.part);
   if (!part) return false;
   const kind = partKind(part.kind);
@@ -119,8 +127,8 @@ export function movesInSpace(piece: Piece, step: Pick<Step, 'look' | 'part' | 'a
 }
 
 /**
- * A step in space: one that leads a cord on through a knot of one's own, as it lies on its board, or a unit of a part
- * whose knots were computed, hanging before the maker.
+ * A step in space: one that leads a cord on through a knot of one's own, as it lies on its board; a unit of a part
+ * whose knots were computed, hanging before the maker; or else the moves by which its knot is tied.
  *
  * @param unit unit of the step, from 0
  * @param known the curves of knots that were drawn tight
@@ -129,13 +137,36 @@ export function movesInSpace(piece: Piece, step: Pick<Step, 'look' | 'part' | 'a
 export function drawMoveInSpace(
   piece: Piece,
   plan: Plan,
-  step: Pick<Step, 'look' | 'part' | 'from' | 'aside'>,
+  step: Turned,
+  unit: number,
+  firstSide: Side,
+  known: KnownCurves,
+): MoveScene | null {
+  return partInSpace(piece, plan, step, unit, firstSide, known) ?? tiedInSpace(piece, step, unit);
+}
+
+/** The moves of a knot, one after the other. */
+function tiedInSpace(piece: Piece, step: Turned, unit: number): MoveScene | null {
+  const tying = tyingInSpace(piece, step, unit);
+  if (!tying) return null;
+  const cords = (own: readonly CordInSpace[], key: string): SpaceCord[] =>
+    own.map((cord, n) => cordOf(`${key}-${n}`, cord, 0));
+  return {
+    lies: { cords: cords(tying.lies, 'lies'), beads: [] },
+    moving: cords(tying.moves, 'move').map((cord) => [cord]),
+  };
+}
+
+function partInSpace(
+  piece: Piece,
+  plan: Plan,
+  step: Turned,
   unit: number,
   firstSide: Side,
   known: KnownCurves,
 ): MoveScene | null {
   const placed = placedPart(piece, plan, step.part);
-  if (!placed || !movesInSpace(piece, step)) return null;
+  if (!placed || !partMoves(piece, step)) return null;
   const { part, kind, site, layout } = placed;
   if (step.look?.kind === 'moves') {
     const told = kind.moveInSpace!(part, site, step.look.moves, firstSide);

@@ -1,18 +1,9 @@
-import {
-  laidAt,
-  layoutOf,
-  mirror,
-  tellingOf,
-  tyingOf,
-  type Telling,
-  type Tying,
-  type TyingLayout,
-} from '@coiled-strand/rope';
+import { laidAt, layoutOf, tellingOf, type Telling, type TyingLayout } from '@coiled-strand/rope';
 import type { Bounds, Plate, Point, Point3, Primitive } from '../../base/kind/primitive.js';
 import { tiedAt, type Step, type Tied } from '../../base/kind/step.js';
-import { effectiveDiameter, type Cord } from '../../base/material/cord.js';
 import { byDepth, type Stretch } from '../../craft/knot/by-depth.js';
 import type { Piece } from '../../piece/piece.js';
+import { cordsTied, inHand, postRadius, widthOf, type TiedCord } from './tied-cords.js';
 
 /** One move of a knot: its picture, and the sentence that belongs to it. */
 export interface MovePicture {
@@ -33,21 +24,8 @@ export interface TyingShown {
 /** Room about what is laid, and about what moves where only that is seen, in diameters. */
 const ROOM = 1.2;
 const BESIDE = 3;
-/** What is tied round and is no cord of the piece is drawn in this colour. */
-const BAR = '#8d867a';
 /** How much of the way of a move its arrow goes along, from its end back; and its thickness in diameters. */
 const ARROW = { share: 0.5, width: 0.18, beyond: 1.6 } as const;
-
-const mirrors = new WeakMap<Tying, Tying>();
-
-/** The tying as these hands make it. */
-function inHand({ tying: id, mirrored }: Tied): Tying {
-  const tying = tyingOf(id);
-  if (!mirrored) return tying;
-  const seen = mirrors.get(tying) ?? mirror(tying);
-  mirrors.set(tying, seen);
-  return seen;
-}
 
 /**
  * What is seen at once at the least, in diameters of the cord: in a picture as wide as a phone, 150 px high, a cord is
@@ -94,7 +72,7 @@ const CORNERS = 48;
 /** The post that a knot is laid round, seen from its end: as thick as the cord leaves room for. */
 function postOf({ tying, board }: TyingLayout, d: number): Plate[] {
   if (tying.round !== 'rims') return [];
-  const r = d * (Math.min(...board.cords.flat().map(([x, y]) => Math.hypot(x, y))) - 1);
+  const r = d * postRadius(board);
   const outline = Array.from({ length: CORNERS }, (_, i): Point => {
     const a = (2 * Math.PI * i) / CORNERS;
     return [r * Math.cos(a), r * Math.sin(a)];
@@ -112,53 +90,24 @@ function arrowAlong(line: readonly Point3[], d: number): (readonly [number, numb
   return [...last.map(([a, b]) => [a, b] as const), [u + by * (u - x), v + by * (v - y)]];
 }
 
-/** Shares of white by which cords of one colour are told apart, in their order. */
-const PALER = [0, 0.45, 0.2, 0.62] as const;
-
-const paler = (hex: string, by: number): string =>
-  `#${[1, 3, 5]
-    .map((i) => {
-      const value = parseInt(hex.slice(i, i + 2), 16);
-      return Math.round(value + by * (255 - value))
-        .toString(16)
-        .padStart(2, '0');
-    })
-    .join('')}`;
-
-/** Cords that are alike to the eye, each in a shade of its own. */
-function toldApart<T extends { readonly cord: Cord }>(cords: readonly (T | null)[]): (T | null)[] {
-  const seen = new Map<string, number>();
-  return cords.map((one) => {
-    if (!one) return null;
-    const { hex } = one.cord.colour;
-    const before = seen.get(hex) ?? 0;
-    seen.set(hex, before + 1);
-    const shade = paler(hex, PALER[before % PALER.length]!);
-    return { ...one, cord: { ...one.cord, colour: { ...one.cord.colour, hex: shade } } };
-  });
-}
-
 const moved = (line: readonly Point3[], d: number): Point3[] =>
   line.map(([x, y, z]): Point3 => [x * d, -y * d, z * d]);
 
 /**
  * The picture of one move: what lies there, the way of the move with an arrow along it, and where the next one leads.
  *
- * @param cords by strand of the tying; null for what is no cord
+ * @param shown by strand of the tying
  */
 function pictureOf(
   layout: TyingLayout,
-  cords: readonly ({ readonly strand: number; readonly cord: Cord } | null)[],
+  shown: readonly TiedCord[],
   go: number,
 ): Pick<MovePicture, 'frame' | 'shapes'> {
-  const any = cords.find((one) => one !== null)!;
-  const d = Math.max(...cords.map((one) => (one ? effectiveDiameter(one.cord) : 0)));
-  const bar = { strand: 0, cord: { ...any.cord, colour: { ...any.cord.colour, hex: BAR } } };
+  const d = widthOf(shown);
   const key = `${layout.tying.id}-${go}`;
-  const shown = toldApart(cords);
   const stretches = laidAt(layout, go).flatMap(({ strand, line, when }): Stretch[] => [
     {
-      run: shown[strand] ?? bar,
+      run: shown[strand]!,
       state: when === 'lies' ? 'laid' : when === 'moving' ? 'moving' : 'planned',
       line: moved(line, d),
     },
@@ -185,19 +134,15 @@ function pictureOf(
 
 /** How a knot is tied, as pictures and sentences of the same moves; null where its cords are not in the piece. */
 function tiedShown(piece: Pick<Piece, 'strands'>, tied: Tied): TyingShown | null {
-  const cords = tied.strands.map((strand) => {
-    const cord =
-      strand === null ? undefined : strand === 0 ? tied.own : piece.strands[strand - 1]?.cord;
-    return cord && strand !== null ? { strand, cord } : null;
-  });
-  if (cords.every((one) => one === null)) return null;
+  const shown = cordsTied(piece, tied);
+  if (!shown) return null;
   const tying = inHand(tied);
   const layout = layoutOf(tying);
   const { ground, moves, drawUp }: Telling = tellingOf(tying);
   return {
     name: tying.name,
     ground,
-    moves: moves.map((text, go) => ({ ...pictureOf(layout, cords, go), text })),
+    moves: moves.map((text, go) => ({ ...pictureOf(layout, shown, go), text })),
     drawUp,
   };
 }

@@ -25,25 +25,27 @@ interface Props {
   readonly flat: ReactNode;
 }
 
-/** Milliseconds that an end takes to go along its whole way. */
+/** Milliseconds that an end takes to go along its whole way; of several moves, what each takes at the least. */
 const WAY = 3200;
+const MOVE = 1400;
 /** The way is drawn so often at most, in ms: a tube is made anew each time. */
 const EACH = 50;
 
 /** How much of its way an end has gone: all of it, but while it is shown slowly. */
-function useShare(slow: number): number {
+function useShare(slow: number, moves: number): number {
+  const way = Math.max(WAY, MOVE * moves);
   const [gone, setGone] = useState<{ readonly of: number; readonly share: number } | null>(null);
   useEffect(() => {
     const still = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
     if (slow === 0 || still) return undefined;
     const begun = performance.now();
     const timer = setInterval(() => {
-      const share = Math.min(1, (performance.now() - begun) / WAY);
+      const share = Math.min(1, (performance.now() - begun) / way);
       setGone({ of: slow, share });
       if (share === 1) clearInterval(timer);
     }, EACH);
     return () => clearInterval(timer);
-  }, [slow]);
+  }, [slow, way]);
   return gone?.of === slow ? gone.share : 1;
 }
 
@@ -53,11 +55,11 @@ const ownShare = (share: number, at: number, of: number): number =>
 
 /** A move or a unit in space: each end goes along its way, over and under what lies there. */
 export function MoveInSpace({ piece, plan, step, unit, firstSide, label, slow, flat }: Props) {
-  const share = useShare(slow);
   const move = useMemo(
     () => drawMoveInSpace(piece, plan, step, unit, firstSide, TIGHTENED_CURVES),
     [piece, plan, step, unit, firstSide],
   );
+  const share = useShare(slow, move?.moving.length ?? 0);
   /** As wide as it becomes, so that nothing jumps while the end goes on. */
   const frame = useMemo((): readonly [number, number] => {
     const cords = move ? [...move.lies.cords, ...move.moving.flat()] : [];

@@ -1,0 +1,73 @@
+import { mirror, tyingOf, type Board, type Tying } from '@coiled-strand/rope';
+import type { Tied } from '../../base/kind/step.js';
+import { effectiveDiameter, type Cord } from '../../base/material/cord.js';
+import type { Piece } from '../../piece/piece.js';
+
+/** A cord as a tying is shown with it. */
+export interface TiedCord {
+  readonly strand: number;
+  readonly cord: Cord;
+}
+
+/** What is tied round and is no cord of the piece is drawn in this colour. */
+export const BAR = '#8d867a';
+const mirrors = new WeakMap<Tying, Tying>();
+
+/** The tying as these hands make it. */
+export function inHand({ tying: id, mirrored }: Tied): Tying {
+  const tying = tyingOf(id);
+  if (!mirrored) return tying;
+  const seen = mirrors.get(tying) ?? mirror(tying);
+  mirrors.set(tying, seen);
+  return seen;
+}
+
+/** Shares of white by which cords of one colour are told apart, in their order. */
+const PALER = [0, 0.45, 0.2, 0.62] as const;
+
+const paler = (hex: string, by: number): string =>
+  `#${[1, 3, 5]
+    .map((i) => {
+      const value = parseInt(hex.slice(i, i + 2), 16);
+      return Math.round(value + by * (255 - value))
+        .toString(16)
+        .padStart(2, '0');
+    })
+    .join('')}`;
+
+/** Cords that are alike to the eye, each in a shade of its own. */
+function toldApart(cords: readonly (TiedCord | null)[]): (TiedCord | null)[] {
+  const seen = new Map<string, number>();
+  return cords.map((one) => {
+    if (!one) return null;
+    const { hex } = one.cord.colour;
+    const before = seen.get(hex) ?? 0;
+    seen.set(hex, before + 1);
+    const shade = paler(hex, PALER[before % PALER.length]!);
+    return { ...one, cord: { ...one.cord, colour: { ...one.cord.colour, hex: shade } } };
+  });
+}
+
+/**
+ * The cords that a knot is tied with, by strand of its tying, those of one colour told apart, and what is no cord in the
+ * colour of a bar; null where none of them is in the piece.
+ */
+export function cordsTied(piece: Pick<Piece, 'strands'>, tied: Tied): readonly TiedCord[] | null {
+  const cords = tied.strands.map((strand): TiedCord | null => {
+    const cord =
+      strand === null ? undefined : strand === 0 ? tied.own : piece.strands[strand - 1]?.cord;
+    return cord && strand !== null ? { strand, cord } : null;
+  });
+  const any = cords.find((one) => one !== null);
+  if (!any) return null;
+  const bar = { strand: 0, cord: { ...any.cord, colour: { ...any.cord.colour, hex: BAR } } };
+  return toldApart(cords).map((one) => one ?? bar);
+}
+
+/** Diameter in mm of the thickest of some cords. */
+export const widthOf = (cords: readonly TiedCord[]): number =>
+  Math.max(...cords.map(({ cord }) => effectiveDiameter(cord)));
+
+/** How thick a post is that a knot is laid round, in diameters: as the cord leaves room for. */
+export const postRadius = ({ cords }: Pick<Board, 'cords'>): number =>
+  Math.min(...cords.flat().map(([x, y]) => Math.hypot(x, y))) - 1;
