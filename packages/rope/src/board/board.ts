@@ -33,6 +33,19 @@ export interface Passage {
   readonly along: number;
 }
 
+/** Left, right, near and far end of every edge of a line, one after the other. */
+function boxesOf(line: readonly Point[]): Float64Array {
+  const boxes = new Float64Array(4 * Math.max(0, line.length - 1));
+  for (let i = 0; i + 1 < line.length; i++) {
+    const [p, q] = [line[i]!, line[i + 1]!];
+    boxes[4 * i] = Math.min(p[0], q[0]);
+    boxes[4 * i + 1] = Math.max(p[0], q[0]);
+    boxes[4 * i + 2] = Math.min(p[1], q[1]);
+    boxes[4 * i + 3] = Math.max(p[1], q[1]);
+  }
+  return boxes;
+}
+
 /**
  * All crossings of a board, in the order in which its cords come to them.
  *
@@ -40,16 +53,27 @@ export interface Passage {
  */
 export function crossings({ cords, turned }: Board): BoardCrossing[] {
   const found: Omit<BoardCrossing, 'name' | 'earlyOver'>[] = [];
+  // Most pairs of edges lie apart: only those whose boxes meet are looked at.
+  const boxes = cords.map(boxesOf);
   cords.forEach((late, j) => {
     for (let i = 0; i <= j; i++) {
       const early = cords[i]!;
+      const [of, by] = [boxes[i]!, boxes[j]!];
       for (let b = 0; b + 1 < late.length; b++) {
         const last = i === j ? b - 1 : early.length - 1;
         const [r, s] = [late[b]!, late[b + 1]!];
-        const [left, right] = [Math.min(r[0], s[0]), Math.max(r[0], s[0])];
+        const [left, right, near, away] = [
+          by[4 * b]!,
+          by[4 * b + 1]!,
+          by[4 * b + 2]!,
+          by[4 * b + 3]!,
+        ];
         for (let a = 0; a < last; a++) {
+          const k = 4 * a;
+          if (of[k]! > right || of[k + 1]! < left || of[k + 2]! > away || of[k + 3]! < near) {
+            continue;
+          }
           const [p, q] = [early[a]!, early[a + 1]!];
-          if (Math.max(p[0], q[0]) < left || Math.min(p[0], q[0]) > right) continue;
           const at = meet(p, q, r, s);
           if (!at) continue;
           const turn = (q[0] - p[0]) * (s[1] - r[1]) - (q[1] - p[1]) * (s[0] - r[0]);

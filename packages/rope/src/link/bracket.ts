@@ -2,10 +2,10 @@ import type { LinkCrossing, LinkDiagram } from './diagram.js';
 import { writhe } from './diagram.js';
 import { minus, plus, power, times } from './modulo.js';
 
-/** Which open ends are joined to which, by their edges; and the sum of what led there. */
+/** Which open ends are joined to which, by their edges; and the sums of what led there, by value of the variable. */
 interface State {
   readonly joined: ReadonlyMap<number, number>;
-  readonly value: number;
+  readonly values: readonly number[];
 }
 
 /** Joins two ends. @returns whether that closes a ring */
@@ -51,40 +51,45 @@ function inOrder(crossings: readonly LinkCrossing[]): LinkCrossing[] {
 }
 
 /**
- * The Kauffman bracket of a diagram at one value of its variable, modulo the prime; 1 for a plain ring.
+ * The Kauffman bracket of a diagram at some values of its variable, modulo the prime; 1 for a plain ring.
  *
  * Each crossing is opened both ways, `<X> = A <)(> + 1/A <=>`, and each ring that closes counts `d = -A^2 - 1/A^2`.
  * Crossings are taken in one after the other, and what has the same ends joined is added up at once: with n open ends
  * there are at most Catalan(n / 2) of those, instead of 2 to the number of crossings (L. H. Kauffman, State models and
- * the Jones polynomial, Topology 26, 1987).
+ * the Jones polynomial, Topology 26, 1987). What is joined does not depend on the values: they go along together.
  *
- * @param a not 0 modulo the prime
+ * @param points none of them 0 modulo the prime
  */
-export function bracketAt({ crossings, apart }: LinkDiagram, a: number): number {
-  const inverse = power(a, -1);
-  const ring = minus(plus(times(a, a), times(inverse, inverse)));
-  let states = new Map<string, State>([['', { joined: new Map(), value: 1 }]]);
+export function bracketsAt({ crossings, apart }: LinkDiagram, points: readonly number[]): number[] {
+  const inverses = points.map((a) => power(a, -1));
+  const ring = points.map((a, i) => minus(plus(times(a, a), times(inverses[i]!, inverses[i]!))));
+  let states = new Map<string, State>([['', { joined: new Map(), values: points.map(() => 1) }]]);
   for (const { edges } of inOrder(crossings)) {
     const [w, x, y, z] = edges;
     const next = new Map<string, State>();
-    for (const { joined, value } of states.values()) {
-      for (const [weight, pairs] of [
-        [a, [w, x, y, z]],
-        [inverse, [w, z, x, y]],
+    for (const { joined, values } of states.values()) {
+      for (const [weights, pairs] of [
+        [points, [w, x, y, z]],
+        [inverses, [w, z, x, y]],
       ] as const) {
         const after = new Map(joined);
         const rings =
           Number(join(after, pairs[0], pairs[1])) + Number(join(after, pairs[2], pairs[3]));
         const key = keyOf(after);
-        const more = times(times(value, weight), power(ring, rings));
         const there = next.get(key);
-        next.set(key, { joined: after, value: there ? plus(there.value, more) : more });
+        next.set(key, {
+          joined: after,
+          values: values.map((value, i) => {
+            const more = times(times(value, weights[i]!), power(ring[i]!, rings));
+            return there ? plus(there.values[i]!, more) : more;
+          }),
+        });
       }
     }
     states = next;
   }
   // Everything is joined now: one state is left. One of its rings is not counted.
-  return times(states.get('')!.value, power(ring, apart - 1));
+  return states.get('')!.values.map((value, i) => times(value, power(ring[i]!, apart - 1)));
 }
 
 /**
@@ -97,5 +102,7 @@ export const POINTS = [3, 5_051, 977_003, 44_000_021] as const;
  * The Jones polynomial of a link at those points: `(-A^3)^(-writhe) <D>` with `t = A^-4`. It is the same for all
  * diagrams of a link, and another for most that are mirror images of each other.
  */
-export const jones = (diagram: LinkDiagram): number[] =>
-  POINTS.map((a) => times(power(minus(power(a, 3)), -writhe(diagram)), bracketAt(diagram, a)));
+export function jones(diagram: LinkDiagram): number[] {
+  const brackets = bracketsAt(diagram, POINTS);
+  return POINTS.map((a, i) => times(power(minus(power(a, 3)), -writhe(diagram)), brackets[i]!));
+}
