@@ -286,7 +286,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
         ...(joined.length > 0 ? [join] : []),
         tiedStep(
           'Hitch the fold to the first half',
-          `Hitch the fold${ownCore ? ' of the core cord' : ''} to the bar of one buckle half, and pull it snug. Check that the two halves of the buckle face the same way.`,
+          `${ownCore ? 'It is the fold of the core cord. ' : ''}Pull it snug on the bar of one buckle half. Check that the two halves of the buckle face the same way.`,
           [tiedIn('larks-head.bar.front', [null, cores[0], cores[0]], first)],
           [tie({ form: 'larks-head', bar: buckle.bar })],
         ),
