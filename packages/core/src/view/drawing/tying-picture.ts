@@ -21,8 +21,8 @@ export interface TyingShown {
   readonly drawUp: readonly string[];
 }
 
-/** Room about what is laid, and about what moves where only that is seen, in diameters. */
-const ROOM = 1.2;
+/** Room about what is laid, for the tip of an arrow too, and about what moves where only that is seen, in diameters. */
+const ROOM = 2.4;
 const BESIDE = 3;
 /** How much of the way of a move its arrow goes along, from its end back; and its thickness in diameters. */
 const ARROW = { share: 0.5, width: 0.18, beyond: 1.6 } as const;

@@ -104,6 +104,7 @@ function shapeOf({ width, height }: MovePicture['frame']): number {
 
 function Move({ move: { frame, shapes, text }, number, plays }: MoveProps) {
   const box = useRef<HTMLLIElement>(null);
+  const shape = shapeOf(frame);
   useEffect(() => {
     if (plays > 0) box.current?.scrollIntoView?.({ block: 'nearest', inline: 'nearest' });
   }, [plays]);
@@ -116,7 +117,14 @@ function Move({ move: { frame, shapes, text }, number, plays }: MoveProps) {
       scrollSnapAlign="start"
       className="print-keep"
     >
-      <Box bg="bench" borderRadius="8px" overflow="hidden" style={{ aspectRatio: shapeOf(frame) }}>
+      <Box
+        bg="bench"
+        borderRadius="8px"
+        overflow="hidden"
+        // On a phone what is counted stays in sight below.
+        h={{ base: shape < WIDE[0] ? '220px' : '150px', md: 'auto' }}
+        aspectRatio={{ md: shape }}
+      >
         <svg
           key={plays}
           aria-hidden
