@@ -75,7 +75,15 @@ export {
 } from './kind/reason.js';
 
 export { LEG_ROLES, type LegRole, type Run } from './kind/run.js';
-export { callAt, isFirstTied, sideAt, tiedAt, type Caution, type Step, type Tied } from './kind/step.js';
+export {
+  callAt,
+  isFirstTied,
+  sideAt,
+  tiedAt,
+  type Caution,
+  type Step,
+  type Tied,
+} from './kind/step.js';
 
 export { LAST_ACTIONS } from './material/working-end.js';
 // What is learnt of a hand, and how sure it is.

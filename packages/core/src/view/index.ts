@@ -29,7 +29,12 @@ export { drawClosed, type ClosedView } from './drawing/closed.js';
 export { rulerTicks } from './drawing/ruler.js';
 export { sampleOf, type Sample } from './drawing/sample.js';
 export { stepPicture } from './drawing/step-picture.js';
-export { tyingShown, tyingsShown, type MovePicture, type TyingShown } from './drawing/tying-picture.js';
+export {
+  tyingShown,
+  tyingsShown,
+  type MovePicture,
+  type TyingShown,
+} from './drawing/tying-picture.js';
 export { beadPath } from './drawing/bead-path.js';
 export { boundsOf } from './drawing/bounds.js';
 export { pointsSeen, svgPath } from './drawing/svg-path.js';

@@ -68,8 +68,7 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
   }
   if (!picture) return null;
   const moves =
-    tying !== null ||
-    picture.shapes.some((shape) => 'state' in shape && shape.state === 'moving');
+    tying !== null || picture.shapes.some((shape) => 'state' in shape && shape.state === 'moving');
   // Moves say how; a close-up of the work that hangs says where, and stands above them.
   const drawing = (
     <>
