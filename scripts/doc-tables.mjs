@@ -12,7 +12,7 @@ const OPEN = /<!-- table: (\w+) -->\n[\s\S]*?<!-- \/table -->/g;
 const percent = (share) => `${Number((share * 100).toFixed(1))} %`;
 
 /** What stands in each, from the numbers that the program carries. */
-const tables = ({ NUMBERS, LAST_ACTIONS, CORD_KINDS, CORD_KIND_FACTS }) => ({
+const tables = ({ NUMBERS, commonWorkingEnds, CORD_KINDS, CORD_KIND_FACTS }) => ({
   computed: {
     heads: ['knot', 'what', 'value', 'may be off by'],
     rows: NUMBERS.flatMap(({ of, rows }) =>
@@ -20,12 +20,11 @@ const tables = ({ NUMBERS, LAST_ACTIONS, CORD_KINDS, CORD_KIND_FACTS }) => ({
     ),
   },
   ends: {
-    heads: ['what fingers need to', 'under 2 mm', 'thicker', 'for each turn'],
-    rows: Object.values(LAST_ACTIONS).map(({ to, fine, thick, perTurn }) => [
+    heads: ['what fingers need to', 'in 1 mm cord', 'in 3 mm cord'],
+    rows: commonWorkingEnds().map(({ to, of1, of3 }) => [
       to,
-      `${fine} mm`,
-      `${thick} mm`,
-      perTurn ? `${perTurn} d` : '',
+      `${Math.round(of1)} mm`,
+      `${Math.round(of3)} mm`,
     ]),
   },
   cord: {

@@ -18,10 +18,6 @@ const fine = (value) => Math.round(value * 1000) / 1000;
 const allFine = (numbers) =>
   numbers && Object.fromEntries(Object.entries(numbers).map(([key, value]) => [key, fine(value)]));
 
-/** Length of a line in its own unit. */
-const lengthOf = (line) =>
-  line.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - line[i][0], y - line[i][1]), 0);
-
 function told(rope, id) {
   const tying = rope.tyingOf(id);
   const layout = rope.layoutOf(tying);
@@ -31,9 +27,8 @@ function told(rope, id) {
   // The way that is led: what lies there before is no part of it.
   const way = layout.goes.reduce((sum, { move, from, to }) => {
     const line = layout.board.cords[move.strand];
-    return sum + lengthOf(line.slice(Math.floor(from), Math.ceil(to) + 1));
+    return sum + rope.polylineLength(line.slice(Math.floor(from), Math.ceil(to) + 1));
   }, 0);
-  const taken = tight ? tight.cord + tight.length : 0;
   return {
     id,
     name: tying.name,
@@ -43,7 +38,8 @@ function told(rope, id) {
     moves: moves.length,
     words: [...ground, ...moves, ...drawUp],
     tight: allFine(tight),
-    open: { way: fine(way), workingEnd: fine(Math.max(0, way - taken)) },
+    // Of a cord of one mm, with 1 mm of room: the plan adds a grip.
+    open: { way: fine(way), workingEnd: fine(rope.slackIn(tying, 1, 1)) },
   };
 }
 

@@ -14,8 +14,8 @@ const fine = (value) =>
       ? value.map(fine)
       : Object.fromEntries(Object.entries(value).map(([key, one]) => [key, fine(one)]));
 
-/** What takes longer than minutes; and what is held by what lies about it alone. */
-const LEFT_OUT = /^(coil\.straw\.6|petals\..*|tucked-end|stopper-ring|bar-turn)$/;
+/** What is held by what lies about it alone. */
+const LEFT_OUT = /^(petals\..*|tucked-end|stopper-ring|bar-turn)$/;
 /** More crossings than these take longer than minutes. */
 const MOST = 50;
 

@@ -5,7 +5,7 @@ import {
   CLOSURE_KINDS,
   CORD_KIND_FACTS,
   CORD_KINDS,
-  LAST_ACTIONS,
+  commonWorkingEnds,
   NUMBERS,
   PART_KINDS,
   PIECE_FORMAT_VERSION,
@@ -73,9 +73,12 @@ describe('the description of the calculation', () => {
     );
   });
   it('carries the working ends and the cords', () => {
-    const ends = Object.values(LAST_ACTIONS);
-    expect(rowsOf('ends').map((row) => row.slice(0, 3))).toEqual(
-      ends.map(({ to, fine, thick }) => [to, `${fine} mm`, `${thick} mm`]),
+    expect(rowsOf('ends')).toEqual(
+      commonWorkingEnds().map(({ to, of1, of3 }) => [
+        to,
+        `${Math.round(of1)} mm`,
+        `${Math.round(of3)} mm`,
+      ]),
     );
     expect(rowsOf('cord').map(([label]) => label)).toEqual(
       CORD_KINDS.map((kind) => CORD_KIND_FACTS[kind].label),

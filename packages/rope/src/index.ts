@@ -50,7 +50,6 @@ export {
 export { fingerprint, fnv1a } from './board/fingerprint.js';
 export { KNOWN_KNOTS, likenesses, type KnownKnot, type Likeness } from './board/known.js';
 export { onBoard, inSpace } from './board/lift.js';
-export { laidBy, movesOf, type LaidStretch, type Move } from './board/moves.js';
 export { inFrame } from './board/size.js';
 export { boardPlaces, drawBoard, leftAt, ownKnotFaults, type BoardVerdict } from './board/tight.js';
 export { diagramOf, type LinkDiagram } from './link/diagram.js';
@@ -60,6 +59,9 @@ export type { Go, LaidCrossing, TyingLayout } from './tying/layout.js';
 export { mirror, type Lead, type Tying, type TyingStrand } from './tying/tying.js';
 export { laidAt, type TyingStretch } from './tying/laid.js';
 export { layoutOf, tellingOf, TYING_IDS, tyingOf } from './tying/tyings.js';
+export { carriedOut } from './tying/carry-out.js';
+export { tyingOfKnot } from './tying/drawn.js';
+export { slackIn } from './tying/open.js';
 export { circleRound, drawTight, passing, tightOf, type TightTying } from './tying/tight.js';
 export type { Telling } from './tying/words.js';
 export { TIGHTENED_CURVES } from './tables/tightened-curves.js';

@@ -85,7 +85,7 @@ export {
   type Tied,
 } from './kind/step.js';
 
-export { LAST_ACTIONS } from './material/working-end.js';
+export { commonWorkingEnds } from './material/working-end.js';
 // What is learnt of a hand, and how sure it is.
 export type { Learnt } from './learn/belief.js';
 export type { RuleBeside } from './kind/rule-of-thumb.js';

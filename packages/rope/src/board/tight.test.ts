@@ -8,7 +8,6 @@ import { fingerprint, fnv1a } from './fingerprint.js';
 import { KNOWN_BOARDS } from './known-boards.js';
 import { KNOWN_KNOTS, likenesses } from './known.js';
 import { layKnownBoards } from './lay-known.js';
-import { laidBy, movesOf } from './moves.js';
 import { ownKnotOf, knownBoard, tightOf } from './testing.js';
 import { thinned } from '../engine/thinned.js';
 import { takenInFrame } from './size.js';
@@ -112,33 +111,6 @@ describe('knots that are known', () => {
     expect(Math.abs(use!.value - tightened(name))).toBeLessThan(use!.off + 0.003 * use!.value);
     const length = tightened(name.replace('uses', 'length') as 'overhand.length');
     expect(Math.abs(size.length.value - length)).toBeLessThan(0.05 * length + 0.1);
-  });
-});
-
-describe('the moves of a knot', () => {
-  it('lead every cord past all that lies there, over and under as it was drawn', () => {
-    for (const { board } of KNOWN_KNOTS) {
-      const moves = movesOf(board);
-      expect(moves.reduce((sum, { passes }) => sum + passes.length, 0)).toBe(
-        crossings(board).length,
-      );
-      board.cords.forEach((cord, i) => {
-        const own = moves.filter((move) => move.cord === i);
-        expect([own[0]!.from, own.at(-1)!.to]).toEqual([0, cord.length - 1]);
-        own.slice(1).forEach((move, n) => expect(move.from).toBe(own[n]!.to));
-      });
-    }
-  });
-  it('lay the whole drawing, the last one moving', () => {
-    const board = knownBoard('figure-eight');
-    const count = movesOf(board).length;
-    const laid = laidBy(board, count);
-    expect(laid.map(({ moving }) => moving)).toEqual([
-      ...Array<boolean>(count - 1).fill(false),
-      true,
-    ]);
-    expect(laid[0]!.line[0]!.slice(0, 2)).toEqual(board.cords[0]![0]);
-    expect(laid.at(-1)!.line.at(-1)!.slice(0, 2)).toEqual(board.cords[0]!.at(-1));
   });
 });
 

@@ -3,7 +3,7 @@ import type { Point3 } from '../base/point.js';
 
 import { crossings } from '../board/board.js';
 import { onBoard } from '../board/lift.js';
-import { stretch } from '../board/moves.js';
+import { stretch } from '../board/stretch.js';
 import type { TyingLayout } from './layout.js';
 
 /** A stretch of a strand as it lies after some goes. */

@@ -39,7 +39,7 @@ const STRAIGHT = ['right', 'up', 'left', 'down'] as const;
 const ABOUT = ['outwards', 'anticlockwise', 'inwards', 'clockwise'] as const;
 
 /** The nearest of four ways to that of a line; of a Turk's head, whether it goes to the inner rim or to the outer. */
-function headingOf([dx, dy]: Point, [x, y]: Point, round: Tying['round']): Heading {
+export function headingOf([dx, dy]: Point, [x, y]: Point, round?: Tying['round']): Heading {
   const [out, along] = [dx * x + dy * y, dy * x - dx * y];
   if (round === 'rims') return out < 0 ? 'inwards' : 'outwards';
   const [u, v] = round === 'middle' ? [out, along] : [dx, dy];

@@ -3,6 +3,7 @@ import type { Point, Point3 } from '../base/point.js';
 
 import { drawBoard } from '../board/tight.js';
 import { acrossOf, repeated } from '../curves/cells.js';
+import { polylineLength } from '../curves/spline.js';
 import {
   curveOfTurksHead,
   formulaOfTurksHead,
@@ -94,12 +95,6 @@ function ofCell(cell: string): TightTying | null {
 /** Points of a line are rounded to hundredths of a diameter, and its length is that of its corners. */
 const ROUNDED = 0.02;
 
-const lengthOf = (line: readonly Point3[]): number =>
-  line.slice(1).reduce((sum, [x, y, z], i) => {
-    const [u, v, w] = line[i]!;
-    return sum + Math.hypot(x - u, y - v, z - w);
-  }, 0);
-
 /** So many cells of a knot of the catalogue that repeats along x; null for one that does not. */
 function ofRepeats(name: string, cells: number): TightTying | null {
   const cell = TIGHTENED_CURVES[name];
@@ -109,7 +104,7 @@ function ofRepeats(name: string, cells: number): TightTying | null {
   const [width] = acrossOf(lines);
   return {
     // A strand that goes on only some cells further is there that many times, and its line as long.
-    cord: cells * cell.strands.reduce((sum, { line }) => sum + lengthOf(line), 0),
+    cord: cells * cell.strands.reduce((sum, { line }) => sum + polylineLength(line), 0),
     length,
     width,
     passes: passing(lines, length),
@@ -118,7 +113,7 @@ function ofRepeats(name: string, cells: number): TightTying | null {
 }
 
 /** Core that a Turk's head is told of, in diameters of its cord; and by how much another form than of three leads and four bights may be off. */
-const CORE = 4;
+export const HEAD_CORE = 4;
 const OFF = { computed: 0.03, formula: 0.1 } as const;
 
 function ofHead(head: TurksHead): TightTying {
@@ -126,11 +121,11 @@ function ofHead(head: TurksHead): TightTying {
   const computed = leads === 3 && bights === 4;
   const wide = turksHeadWidth(head);
   return {
-    cord: computed ? formulaOfTurksHead(passes, CORE) : curveOfTurksHead(head, CORE),
+    cord: computed ? formulaOfTurksHead(passes, HEAD_CORE) : curveOfTurksHead(head, HEAD_CORE),
     length: wide,
     // Two layers of cord on the core.
-    width: CORE + 4,
-    passes: CORE + 4,
+    width: HEAD_CORE + 4,
+    passes: HEAD_CORE + 4,
     error: computed ? OFF.computed : OFF.formula,
   };
 }

@@ -1,4 +1,6 @@
+import type { Board } from '../base/own-knot.js';
 import type { Point } from '../base/point.js';
+import { inMirror } from '../board/board.js';
 import type { TurksHead } from '../curves/turks-head-curve.js';
 import type { Heading } from './planar-map.js';
 
@@ -19,6 +21,9 @@ export interface TyingStrand {
   /** Where it lies, in diameters, x to the right and y away from the maker: from the rim to its free end. */
   readonly way: readonly Point[];
 }
+
+/** A knot as it was drawn, its lines fine enough to turn smoothly. */
+export type Drawn = Omit<Board, 'beads'>;
 
 /** One move of the hands: the free end of a strand is led along a way, past what lies there. */
 export interface Lead {
@@ -70,6 +75,10 @@ export interface Tying {
    * inner and back, as a Turk's head does; `middle` where its cords come up out of the middle.
    */
   readonly round?: 'rims' | 'middle';
+  /** It lies as it was drawn, and the ways of its moves are stretches of that. */
+  readonly drawn?: Drawn;
+  /** No words tell it: where its ends are led, its pictures alone show. */
+  readonly seenOnly?: true;
 }
 
 /** A cord from the left whose end is led. */
@@ -99,6 +108,7 @@ export function mirror(tying: Tying): Tying {
   const seen = (way: readonly Point[]): Point[] => way.map(([x, y]): Point => [-x || 0, y]);
   return {
     ...tying,
+    ...(tying.drawn ? { drawn: inMirror(tying.drawn) } : {}),
     strands: tying.strands.map(({ foldOf: _, ...strand }, i) => ({
       ...strand,
       // Of the two halves of a fold the other one lies first now.

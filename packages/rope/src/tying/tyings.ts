@@ -17,6 +17,7 @@ import { SLIDER_TYINGS } from './known/sliders.js';
 import { STOPPER_TYINGS } from './known/stoppers.js';
 import { TURKS_HEAD_TYINGS, turksHeadCalled } from './known/turks-heads.js';
 import { TWO_CORD_TYINGS } from './known/two-cords.js';
+import { layDrawn } from './drawn.js';
 import { inTwo, layOut, type TyingLayout } from './layout.js';
 import type { Tying } from './tying.js';
 import { wordsOf, type Telling } from './words.js';
@@ -81,7 +82,7 @@ function inGoes(layout: TyingLayout): TyingLayout {
 
 /** A tying laid open, every go of it told in a short sentence: worked out once. */
 export const layoutOf: (tying: Tying) => TyingLayout = memoize((tying: Tying) =>
-  inGoes(layOut(tying)),
+  inGoes(tying.drawn ? layDrawn(tying, tying.drawn) : layOut(tying)),
 );
 
 /** The words of a tying: worked out once. */

@@ -1,6 +1,7 @@
 import type { Point } from '../base/point.js';
 
 import type { TyingLayout } from './layout.js';
+import { ORDINALS } from './ordinals.js';
 import type { Heading, Where } from './planar-map.js';
 import { nameOf, type Names } from './names.js';
 import { tell, type Clause, type Told } from './telling.js';
@@ -16,8 +17,6 @@ const WAYS: Readonly<Record<Heading, string>> = {
   clockwise: 'clockwise',
   anticlockwise: 'anticlockwise',
 };
-/** Ordinals of stretches along their strand. */
-const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const;
 
 const listed = (all: readonly string[]): string =>
   all.length < 2 ? (all[0] ?? '') : `${all.slice(0, -1).join(', ')} and ${all.at(-1)!}`;
@@ -209,6 +208,16 @@ export interface Telling {
   readonly drawUp: readonly string[];
 }
 
+/** What no words tell is looked at. */
+const seenOnly = ({ tying, goes }: TyingLayout): Telling => ({
+  ground: tellGround(tying),
+  moves: goes.map(({ move }, i) => {
+    const end = tying.strands[move.strand]!.end!;
+    return `Move ${i + 1}: lead the ${end} on as the picture shows.`;
+  }),
+  drawUp: tying.drawUp,
+});
+
 /**
  * The words of a tying: a sentence a move, from the move alone.
  *
@@ -216,6 +225,7 @@ export interface Telling {
  */
 export function wordsOf(layout: TyingLayout): Telling {
   const { tying } = layout;
+  if (tying.seenOnly) return seenOnly(layout);
   const { told, names } = tell(layout);
   return {
     ground: tellGround(tying),

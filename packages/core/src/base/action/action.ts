@@ -170,8 +170,6 @@ export type Action =
       readonly ends: readonly End[];
       readonly through: 'knot' | 'stitch' | 'bight' | 'loop';
     }
-  /** Ends are led on along their way through a knot that is not drawn up yet; so many moves are done by then. */
-  | (OnEnds & { readonly do: 'lead'; readonly place: Place; readonly moves: number })
   | {
       readonly do: 'turn-back';
       readonly ends: readonly End[];

@@ -57,10 +57,10 @@ export type Knot =
   /** A slip knot, which begins a chain: it is part of the end that the fingers hold. */
   | { readonly form: 'slip' }
   /**
-   * One that a maker drew: what each of its cords takes besides its length, in diameters, and how many moves lay it.
+   * One that a maker drew: what each of its cords takes besides its length, in diameters.
    * Ends are dealt out to its cords in their order, as evenly as may be.
    */
-  | { readonly form: 'drawn'; readonly uses: readonly number[]; readonly moves: number }
+  | { readonly form: 'drawn'; readonly uses: readonly number[] }
   /** Of a technique with a model of its own: cord in mm that one time takes of each that ties. */
   | { readonly form: 'own'; readonly takes: number };
 

@@ -24,7 +24,6 @@ const SECONDS: Readonly<Record<Verb, number>> = {
   petal: 8,
   'put-on': 30,
   pass: 30,
-  lead: 15,
   'turn-back': 20,
   wind: 6,
   chain: 4,

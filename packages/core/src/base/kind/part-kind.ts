@@ -8,7 +8,7 @@ import type { RoundPart } from '../measure/ring.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
 import type { Field } from './field.js';
-import type { CordInSpace, InSpace } from './in-space.js';
+import type { InSpace } from './in-space.js';
 
 import type { Bounds, Primitive } from './primitive.js';
 import type { AuxiliaryCord, Need, Passage, Use } from './reason.js';
@@ -235,20 +235,6 @@ export interface PartKind<P extends PartBase = PartBase> {
   ): readonly Primitive[];
   /** How its knots lie in space; null where what is on the bench is lifted. */
   readonly inSpace: PartInSpace<P> | null;
-  /** A knot that is laid move by move in space, after so many of them: what lies, and what is led on by the last. */
-  moveInSpace?(
-    part: P,
-    site: PartSite,
-    moves: number,
-    firstSide: Side,
-  ): { readonly lies: readonly CordInSpace[]; readonly moving: readonly CordInSpace[] };
-  /** Close-up of a knot that is laid move by move, after so many of them; the last is moving. */
-  movePicture?(
-    part: P,
-    site: PartSite,
-    moves: number,
-    firstSide: Side,
-  ): { readonly shapes: readonly Primitive[]; readonly frame: Bounds };
   /** What of the close-up is in sight, where it is not about as wide as the part. */
   pictureFrame?(part: P, site: PartSite): Bounds;
   /** What a hand learns here, where that is not the kind as a whole: each knot that a maker drew by itself. */

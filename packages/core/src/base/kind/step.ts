@@ -30,8 +30,6 @@ export type Look =
   | { readonly kind: 'order' }
   /** The part at the unit at hand. */
   | { readonly kind: 'part' }
-  /** A knot that is laid move by move, after so many of them. */
-  | { readonly kind: 'moves'; readonly moves: number }
   /** The closure at one end of the piece. */
   | { readonly kind: 'start' | 'end' }
   /** The last knot with the ends that are still there. */
@@ -41,8 +39,9 @@ export type Look =
 
 /** A knot that is tied move by move. */
 export interface Tied {
-  /** Which tying. */
+  /** Which tying; of a knot that the maker drew, which knot of the piece. */
   readonly tying: string;
+  readonly drawn?: true;
   /** Whether it is the mirror image that these hands tie. */
   readonly mirrored: boolean;
   /** Number of the cord of the cut list that each of its strands is, from 1; 0 for its own cord, null for what is none. */

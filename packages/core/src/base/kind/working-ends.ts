@@ -1,5 +1,7 @@
-import { LAST_ACTIONS, type LastAction } from '../material/working-end.js';
-import { PRACTICE, type Reason } from './reason.js';
+import { knottedWith, LAST_ACTIONS, workingEnd, type LastAction } from '../material/working-end.js';
+import type { Practice } from '../material/practice.js';
+import { PRACTICE, useOf, type Reason, type Use } from './reason.js';
+import type { Run } from './run.js';
 
 /** What is done with a measure, or at a socket, and not with what fingers can hold. */
 const MEASURED: readonly LastAction[] = ['socket', 'slides', 'chain'];
@@ -13,3 +15,19 @@ export const endReason = (action: LastAction): Omit<Reason, 'mm' | 'times'> => (
   ...PRACTICE,
   ...(MEASURED.includes(action) ? {} : { fingers: true }),
 });
+
+/**
+ * What fingers need of every end for what is done last with it; trimmed away afterwards.
+ *
+ * @param tying how the knot is tied, where it is another than is usual for that
+ */
+export const workingEnds = (
+  runs: readonly Run[],
+  { practice }: { readonly practice: Practice },
+  action: LastAction,
+  tying?: string,
+): Use[] =>
+  runs.map((run) => {
+    const own = knottedWith(run.cord, action);
+    return useOf(run, endReason(own), workingEnd(own, run.cord, practice, tying));
+  });

@@ -47,6 +47,8 @@ export interface CordKindFacts {
   readonly stretch: number;
   /** Fraction of its diameter that the cord gives where it is squeezed through a hole. Assumed. */
   readonly gives: number;
+  /** Too stiff to lie in a narrow bend by itself. Common practice, no source. */
+  readonly stiff?: true;
   /** How the surface is drawn. */
   readonly texture: 'braid' | 'twist' | 'smooth';
   /** Whether a cut end frays or bends, and does not go through a hole by itself. Common practice, no source. */
@@ -142,6 +144,7 @@ export const CORD_KIND_FACTS: Readonly<Record<CordKind, CordKindFacts>> = {
     effective: 1,
     stretch: 0.02,
     gives: 0.1,
+    stiff: true,
     texture: 'smooth',
     soft: false,
     point: 'point',
@@ -152,6 +155,7 @@ export const CORD_KIND_FACTS: Readonly<Record<CordKind, CordKindFacts>> = {
     effective: 1,
     stretch: 0.01,
     gives: 0.1,
+    stiff: true,
     texture: 'smooth',
     soft: false,
     point: 'point',

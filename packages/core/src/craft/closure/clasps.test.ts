@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { endKnotSize } from '../knot/end-knots.js';
+import { workingEnd } from '../../base/material/working-end.js';
 import { effectiveDiameter } from '../../base/material/cord.js';
 import { sumOf } from '../../base/kind/reason.js';
 import { loop } from '../part/loop/index.js';
@@ -218,7 +219,8 @@ describe('cord ends', () => {
 describe('tie ends', () => {
   it('stay, at both sides', () => {
     const { uses } = tieEnds.layOut({ type: 'tie-ends', length: 90 }, single, body);
-    expect(uses.map((use) => use.reason.mm)).toEqual([90, 90, 50, 50]);
+    const end = workingEnd('stopper', cord, 'practised');
+    expect(uses.map((use) => use.reason.mm)).toEqual([90, 90, end, end]);
   });
   it('of less than three inches are questioned', () => {
     // Common practice, no source: three to four inches each.

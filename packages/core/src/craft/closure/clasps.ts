@@ -29,7 +29,8 @@ import { cordsOf, helpThrough, outerEnds, startEnds } from '../part/ends.js';
 import { bundleOfRuns, knotInRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { larksHeadCord } from './side-release-buckle/model.js';
-import { tiedStep, tryOn, useEach, workingEnds } from './uses.js';
+import { tiedStep, tryOn, useEach } from './uses.js';
+import { workingEnds } from '../../base/kind/working-ends.js';
 
 /** Wire in mm of the rings that cords are tied to. Assumed: about 1 mm (18 gauge). */
 const WIRE = 1;

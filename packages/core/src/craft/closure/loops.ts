@@ -14,7 +14,8 @@ import { EYE_LIES, eyeStrokes } from '../part/loop/drawing.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { closureAt, type ActionOf } from '../../base/action/action.js';
 import { outerEnds, startEnds } from '../part/ends.js';
-import { workingEnds, useEach } from './uses.js';
+import { useEach } from './uses.js';
+import { workingEnds } from '../../base/kind/working-ends.js';
 import type { Measures } from '../../base/kind/closure-kind.js';
 
 /** End in mm of a single cord's loop, turned back below its knot. */

@@ -39,6 +39,8 @@ export interface OwnCordSliderSpec<C extends OwnCordSlider> {
   make(): Omit<C, keyof OwnCordSlider>;
   /** What it is called in a sentence: 'slider', 'coil'. */
   readonly name: string;
+  /** The tying that its own cord ends with. */
+  tying(slider: C): string;
   /** Length in mm that holds both tails. */
   grip(slider: C, site: ClosureSite): number;
   /** What its own cord takes, without ends. */
@@ -60,8 +62,8 @@ export interface OwnCordSliderSpec<C extends OwnCordSlider> {
 }
 
 /** What fingers need of both ends of a slider's cord. */
-const endsOfSlider = (cord: Cord, site: ClosureSite): Reason => {
-  const each = workingEnd('slider', cord, site.practice);
+const endsOfSlider = (cord: Cord, site: ClosureSite, tying: string): Reason => {
+  const each = workingEnd('slider', cord, site.practice, tying);
   return { ...endReason('slider'), mm: 2 * each, times: { count: 2, each } };
 };
 
@@ -112,7 +114,10 @@ export function ownCordSlider<C extends OwnCordSlider>(
           id: 'slider',
           label: 'Slider cord',
           cord: slider.cord,
-          reasons: [{ area: 'knot', ...spec.cord(slider, site) }, endsOfSlider(slider.cord, site)],
+          reasons: [
+            { area: 'knot', ...spec.cord(slider, site) },
+            endsOfSlider(slider.cord, site, spec.tying(slider)),
+          ],
         },
       ],
     });

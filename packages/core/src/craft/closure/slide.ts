@@ -23,7 +23,8 @@ import {
   type TailForm,
   type WithTails,
 } from './tails.js';
-import { singleStep, runsFreeAtStart, workingEnds } from './uses.js';
+import { singleStep, runsFreeAtStart } from './uses.js';
+import { workingEnds } from '../../base/kind/working-ends.js';
 
 /** By how much the longest circumference must exceed what it passes, in mm. */
 export const PASS_MARGIN = 5;

@@ -2,7 +2,8 @@ import type { ClosureSite } from '../../base/kind/closure-kind.js';
 import type { Use } from '../../base/kind/reason.js';
 import type { Advice } from '../../base/measure/advice.js';
 import { say, size, type Saying } from '../../base/measure/saying.js';
-import { useEach, workingEnds } from './uses.js';
+import { useEach } from './uses.js';
+import { workingEnds } from '../../base/kind/working-ends.js';
 
 /** Cord in mm that lies inside a socket at both ends, and what it is tried and trimmed by. */
 export const socketUses = (

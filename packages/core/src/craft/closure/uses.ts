@@ -6,8 +6,7 @@ import { KNOT_SPREAD, useOf, type Reason, type Use } from '../../base/kind/reaso
 import type { Run } from '../../base/kind/run.js';
 import type { Caution, Tied } from '../../base/kind/step.js';
 import { STOPPERS, type StopperForm } from '../knot/stopper.js';
-import { endReason } from '../../base/kind/working-ends.js';
-import { knottedWith, workingEnd, type LastAction } from '../../base/material/working-end.js';
+import { workingEnds } from '../../base/kind/working-ends.js';
 import { join, type Saying } from '../../base/measure/saying.js';
 import { knotInRuns } from '../part/pick.js';
 
@@ -21,27 +20,12 @@ export const useEach = (
   each: number | ((run: Run) => number),
 ): Use[] => runs.map((run) => useOf(run, reason, typeof each === 'number' ? each : each(run)));
 
-/** What fingers need of every end for what is done last with it; trimmed away afterwards. */
-export const workingEnds = (
-  runs: readonly Run[],
-  site: Pick<ClosureSite, 'practice'>,
-  action: LastAction,
-  turns = 0,
-): Use[] =>
-  runs.map((run) => {
-    const own = knottedWith(run.cord, action);
-    return useOf(run, endReason(own), workingEnd(own, run.cord, site.practice, turns));
-  });
-
-/** The working ends of a stopper: barrels are wound with more than other knots. */
+/** The working ends of a stopper, whose forms are called as their tyings are. */
 export const stopperEnds = (
   runs: readonly Run[],
   site: Pick<ClosureSite, 'practice'>,
   form: StopperForm,
-): Use[] => {
-  const { turns } = STOPPERS[form];
-  return workingEnds(runs, site, turns >= 2 ? 'barrel' : 'stopper', turns);
-};
+): Use[] => workingEnds(runs, site, STOPPERS[form].turns >= 2 ? 'barrel' : 'stopper', form);
 
 /** A stopper knot in all of some runs together. */
 export const stopperUses = (runs: readonly Run[], form: StopperForm): Use[] =>

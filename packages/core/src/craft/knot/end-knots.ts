@@ -59,9 +59,6 @@ export function endKnotSize(form: EndKnotForm, ends: number): EndKnotSize {
   return { length, width, thickness: width, inKnot: beyond + length };
 }
 
-/** What fingers need of every end to tie it, beyond the knot, in cord diameters. Common practice, no source. */
-export const END_KNOT_FINGERS: Readonly<Record<EndKnotForm, number>> = { diamond: 25, carrick: 15 };
-
 /** What helps to draw them up, in the words of the craft. */
 export const DRAW_UP_END_KNOTS: Readonly<Record<EndKnotForm, string>> = {
   diamond:
@@ -72,9 +69,15 @@ export const DRAW_UP_END_KNOTS: Readonly<Record<EndKnotForm, string>> = {
 /** Ends of the knots that are laid move by move. */
 const LAID = { least: 2, most: 4 } as const;
 
+/** Ends of the tying that such a knot of some ends is shown by: of more than four by that of four. */
+const endsLaid = (ends: number): number => Math.max(LAID.least, Math.min(LAID.most, ends));
+
+/** The tying of such a knot. */
+export const tyingOfEndKnot = (form: EndKnotForm, ends: number): string =>
+  `${form}.${endsLaid(ends)}`;
+
 /** How such a knot is tied by some runs; the first four of more show how. */
 export function tiedEndKnot(form: EndKnotForm, runs: readonly Run[], first: Side): Tied {
-  const ends = Math.max(LAID.least, Math.min(LAID.most, runs.length));
-  const own = Array.from({ length: ends }, (_, i) => runs[i % runs.length]);
-  return tiedIn(`${form}.${ends}`, own, first);
+  const own = Array.from({ length: endsLaid(runs.length) }, (_, i) => runs[i % runs.length]);
+  return tiedIn(tyingOfEndKnot(form, runs.length), own, first);
 }

@@ -23,3 +23,10 @@ export const tiedIn = (
   strands: runs.map((run) => run?.strand ?? null),
   ...(own ? { own } : {}),
 });
+
+/** The same of a knot of the piece that its maker drew. */
+export const drawnTied = (
+  knot: string,
+  runs: readonly (Pick<Run, 'strand'> | null | undefined)[],
+  first: Side,
+): Tied => ({ ...tiedIn(knot, runs, first), drawn: true });

@@ -33,7 +33,6 @@ const RULES: { readonly [V in Verb]: (table: Table, action: ActionOf<V>) => Need
   petal: knots.petal,
   'put-on': work.putOn,
   pass: work.pass,
-  lead: work.lead,
   'turn-back': work.turnBack,
   wind: work.wind,
   chain: work.chain,

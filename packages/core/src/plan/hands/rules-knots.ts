@@ -61,9 +61,6 @@ function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
         say`${cordCalled(table, flat.cord)} has no fold to hitch on with.`,
       );
   }
-  if (knot.form === 'drawn' && table.led.get(place) !== knot.moves) {
-    return refuse('not-ready', 'The knot is not laid yet: there is nothing to draw up.');
-  }
   if (knot.form === 'loop' && knot.of === 'fold' && early) {
     const loose = held(table);
     if (loose) return loose;

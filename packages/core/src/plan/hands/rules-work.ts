@@ -190,21 +190,6 @@ export function pass(table: Table, { ends, through }: ActionOf<'pass'>): Need {
   );
 }
 
-/** A knot is laid move by move, none left out and none done twice. */
-export function lead(table: Table, { ends, place, moves }: ActionOf<'lead'>): Need {
-  return firstOf(
-    () => (onClosure(table, place) ? null : held(table)),
-    () => each(ends, (end) => open(table, end)),
-    () => {
-      const before = table.led.get(place) ?? 0;
-      if (moves <= before) return refuse('idle', done);
-      if (moves !== before + 1) return refuse('out-of-order', 'A move of the knot is left out.');
-      table.led.set(place, moves);
-      return null;
-    },
-  );
-}
-
 export function overlap(table: Table, { ends }: ActionOf<'overlap'>): Need {
   if (table.overlapped) return refuse('idle', done);
   const need = firstOf(

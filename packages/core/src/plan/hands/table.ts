@@ -140,8 +140,6 @@ export interface Table {
   stopped: boolean;
   /** Cords that a chain was begun with, and whose last stitch was shut. */
   readonly slips: Set<string>;
-  /** By place: how many moves of a knot that waits to be drawn up are laid. */
-  readonly led: Map<string, number>;
   readonly shut: Set<string>;
   /** Whether a crossing has come since the last petals, which the next one holds. */
   crossed: boolean;
@@ -270,7 +268,6 @@ export function layTable(piece: Piece, plan: Plan): Table {
     slides: false,
     stopped: false,
     slips: new Set(),
-    led: new Map(),
     shut: new Set(),
     crossed: false,
   };

@@ -2,6 +2,7 @@ import { AT_START, type Action, type End } from '../../base/action/action.js';
 import { takesBothHands } from '../../base/action/knot.js';
 import { closureKind } from '../../craft/closure/registry.js';
 import { act, type Stop } from '../hands/follow.js';
+import { layKnots } from '../hands/laying.js';
 import { layTable, type Table } from '../hands/table.js';
 import { CAUTIONS } from '../../base/kind/cautions.js';
 import type { Step } from '../../base/kind/step.js';
@@ -84,7 +85,8 @@ export function carryOut(table: Table, steps: readonly Step[]): Stop | null {
   let before = 0;
   for (const step of steps) {
     for (const [i, action] of (step.actions ?? []).entries()) {
-      const refused = act(table, action);
+      const unit = step.actionUnits?.[i] ?? 0;
+      const refused = layKnots(table, step, action, unit) ?? act(table, action);
       if (refused) return { ...refused, action: before + i };
     }
     before += step.actions?.length ?? 0;

@@ -121,14 +121,12 @@ function partMoves(piece: Piece, step: Turned): boolean {
   const part = piece.parts.find(({ id }) => id === step.part);
   if (!part) return false;
   const kind = partKind(part.kind);
-  return step.look?.kind === 'moves'
-    ? kind.moveInSpace !== undefined
-    : step.look?.kind === 'part' && !step.aside && kind.inSpace !== null;
+  return step.look?.kind === 'part' && !step.aside && kind.inSpace !== null;
 }
 
 /**
- * A step in space: one that leads a cord on through a knot of one's own, as it lies on its board; a unit of a part
- * whose knots were computed, hanging before the maker; or else the moves by which its knot is tied.
+ * A step in space: a unit of a part whose knots were computed, hanging before the maker; or else the moves by which its
+ * knot is tied.
  *
  * @param unit unit of the step, from 0
  * @param known the curves of knots that were drawn tight
@@ -168,15 +166,6 @@ function partInSpace(
   const placed = placedPart(piece, plan, step.part);
   if (!placed || !partMoves(piece, step)) return null;
   const { part, kind, site, layout } = placed;
-  if (step.look?.kind === 'moves') {
-    const told = kind.moveInSpace!(part, site, step.look.moves, firstSide);
-    const cords = (own: readonly CordInSpace[], key: string): SpaceCord[] =>
-      own.map((cord, n) => cordOf(`${key}-${n}`, cord, 0));
-    return {
-      lies: { cords: cords(told.lies, 'lies'), beads: [] },
-      moving: [cords(told.moving, 'moving')],
-    };
-  }
   const cell = cellOf(placed, known);
   const own = cell && kind.inSpace?.draw(part, site, layout, cell, 1);
   const scene =

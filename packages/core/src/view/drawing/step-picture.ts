@@ -300,10 +300,6 @@ export function stepPicture(
   switch (look?.kind) {
     case 'part':
       return placed ? partPicture(scene, placed, unit + (step.from ?? 0)) : null;
-    case 'moves': {
-      const move = placed?.kind.movePicture?.(placed.part, placed.site, look.moves, firstSide);
-      return move ? { ...move, hangs: false } : null;
-    }
     case 'lay-in':
       return layInPicture(scene, look.part, look.strand);
     case 'order':

@@ -1,7 +1,7 @@
-import { mirror, tyingOf, type Board, type Tying } from '@coiled-strand/rope';
+import type { Board } from '@coiled-strand/rope';
 import type { Tied } from '../../base/kind/step.js';
 import { effectiveDiameter, type Cord } from '../../base/material/cord.js';
-import type { Piece } from '../../piece/piece.js';
+import type { TiedPiece } from '../../piece/tyings.js';
 
 /** A cord as a tying is shown with it. */
 export interface TiedCord {
@@ -11,17 +11,6 @@ export interface TiedCord {
 
 /** What is tied round and is no cord of the piece is drawn in this colour. */
 export const BAR = '#8d867a';
-const mirrors = new WeakMap<Tying, Tying>();
-
-/** The tying as these hands make it. */
-export function inHand({ tying: id, mirrored }: Tied): Tying {
-  const tying = tyingOf(id);
-  if (!mirrored) return tying;
-  const seen = mirrors.get(tying) ?? mirror(tying);
-  mirrors.set(tying, seen);
-  return seen;
-}
-
 /** Shares of white by which cords of one colour are told apart, in their order. */
 const PALER = [0, 0.45, 0.2, 0.62] as const;
 
@@ -52,7 +41,7 @@ function toldApart(cords: readonly (TiedCord | null)[]): (TiedCord | null)[] {
  * The cords that a knot is tied with, by strand of its tying, those of one colour told apart, and what is no cord in the
  * colour of a bar; null where none of them is in the piece.
  */
-export function cordsTied(piece: Pick<Piece, 'strands'>, tied: Tied): readonly TiedCord[] | null {
+export function cordsTied(piece: TiedPiece, tied: Tied): readonly TiedCord[] | null {
   const cords = tied.strands.map((strand): TiedCord | null => {
     const cord =
       strand === null ? undefined : strand === 0 ? tied.own : piece.strands[strand - 1]?.cord;

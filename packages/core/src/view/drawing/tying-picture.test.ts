@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { TYING_IDS, tyingOf } from '@coiled-strand/rope';
+import { layoutOf, TYING_IDS, tyingOf } from '@coiled-strand/rope';
 import { testCord } from '../../testing.js';
 import { svgPath } from './svg-path.js';
 import { tyingShown, type MovePicture } from './tying-picture.js';
@@ -25,13 +25,37 @@ describe('the pictures of a tying', () => {
       const { moves } = shown(id);
       expect(new Set(moves.map(drawn)).size).toBe(moves.length);
       for (const { shapes } of moves) {
-        expect(shapes.filter(({ kind }) => kind === 'arrow')).toHaveLength(1);
+        // Of a knot round a post its way is seen twice: in the whole, and laid straight.
+        const ways = tyingOf(id).round === 'rims' ? 2 : 1;
+        expect(shapes.filter(({ kind }) => kind === 'arrow')).toHaveLength(ways);
         expect(shapes.some((shape) => shape.kind === 'cord' && shape.state === 'moving')).toBe(
           true,
         );
       }
     },
   );
+  it.each([
+    ['turks-head.3x2.1', 5],
+    ['turks-head.3x4.3', 20],
+    ['turks-head.5x4.3', 6],
+  ])('of %s show every crossing of a move with cords of 9 px on a phone', (id, move) => {
+    const { frame, shapes } = shown(id).moves[Math.min(move, shown(id).moves.length - 1)]!;
+    const widest = Math.max(
+      ...shapes.flatMap((shape) => (shape.kind === 'cord' ? [shape.diameter] : [])),
+    );
+    // The picture is 300 px wide there.
+    expect((300 * widest) / frame.width).toBeGreaterThan(9);
+    const { crossings } = layoutOf(tyingOf(id));
+    const across = new Set(
+      shapes.flatMap((shape) =>
+        shape.kind === 'cord' && shape.state === 'laid' && shape.diameter === widest
+          ? [shape.key.replace(/-cap.*|-\d+$/, '')]
+          : [],
+      ),
+    );
+    const go = Math.min(move, shown(id).moves.length - 1);
+    expect(across.size).toBe(crossings.filter((one) => one.go === go).length);
+  });
   it('never show the finished knot before it is finished', () => {
     const { moves } = shown('overhand');
     const laid = (move: MovePicture): number =>

@@ -2,8 +2,9 @@ import { laidAt, layoutOf, tellingOf, type Telling, type TyingLayout } from '@co
 import type { Bounds, Plate, Point, Point3, Primitive } from '../../base/kind/primitive.js';
 import { tiedAt, type Step, type Tied } from '../../base/kind/step.js';
 import { byDepth, type Stretch } from '../../craft/knot/by-depth.js';
-import type { Piece } from '../../piece/piece.js';
-import { cordsTied, inHand, postRadius, widthOf, type TiedCord } from './tied-cords.js';
+import { stripOf } from './tying-strip.js';
+import { cordsTied, postRadius, widthOf, type TiedCord } from './tied-cords.js';
+import { tyingIn, type TiedPiece } from '../../piece/tyings.js';
 
 /** One move of a knot: its picture, and the sentence that belongs to it. */
 export interface MovePicture {
@@ -66,6 +67,9 @@ function frameOf({ board, goes, tying }: TyingLayout, d: number, go: number): Bo
   return { x, y, width, height };
 }
 
+/** How wide a knot round a post is seen as a whole, as a share of the strip below it. */
+const OVERVIEW = 0.7;
+
 /** Corners of a post that is drawn round. */
 const CORNERS = 48;
 
@@ -93,16 +97,14 @@ function arrowAlong(line: readonly Point3[], d: number): (readonly [number, numb
 const moved = (line: readonly Point3[], d: number): Point3[] =>
   line.map(([x, y, z]): Point3 => [x * d, -y * d, z * d]);
 
-/**
- * The picture of one move: what lies there, the way of the move with an arrow along it, and where the next one leads.
- *
- * @param shown by strand of the tying
- */
-function pictureOf(
-  layout: TyingLayout,
-  shown: readonly TiedCord[],
-  go: number,
-): Pick<MovePicture, 'frame' | 'shapes'> {
+/** A cord as it is seen from further away. */
+const smaller = ({ strand, cord }: TiedCord, by: number): TiedCord => ({
+  strand,
+  cord: { ...cord, diameter: by * cord.diameter },
+});
+
+/** What lies there at a go, its way with an arrow along it, and where the next one leads. */
+function laidShapes(layout: TyingLayout, shown: readonly TiedCord[], go: number): Primitive[] {
   const d = widthOf(shown);
   const key = `${layout.tying.id}-${go}`;
   const stretches = laidAt(layout, go).flatMap(({ strand, line, when }): Stretch[] => [
@@ -113,30 +115,69 @@ function pictureOf(
     },
   ]);
   const moving = stretches.find(({ state }) => state === 'moving');
+  return [
+    ...postOf(layout, d),
+    ...byDepth(stretches, key, 'tying'),
+    ...(moving ? [arrowOf(moving.line, d, key)] : []),
+  ];
+}
+
+const arrowOf = (line: readonly Point3[], d: number, key: string): Primitive => ({
+  kind: 'arrow',
+  key: `${key}-arrow`,
+  width: ARROW.width * d,
+  line: arrowAlong(line, d),
+});
+
+/**
+ * The picture of one move: what lies there, the way of the move with an arrow along it, and where the next one leads. Of a
+ * knot round a post all of it is seen small, and below it the way laid straight, with what it passes.
+ *
+ * @param shown by strand of the tying
+ */
+function pictureOf(
+  layout: TyingLayout,
+  shown: readonly TiedCord[],
+  go: number,
+): Pick<MovePicture, 'frame' | 'shapes'> {
+  const d = widthOf(shown);
+  const whole = frameOf(layout, d, go);
+  if (layout.tying.round !== 'rims') {
+    return { frame: whole, shapes: laidShapes(layout, shown, go) };
+  }
+  const { stretches, bounds } = stripOf(layout, shown, go, d);
+  const by = (OVERVIEW * bounds.width) / whole.width;
+  const key = `${layout.tying.id}-${go}-strip`;
+  // The strip goes below the whole, which has its middle at nought.
+  const down = by * (whole.y + whole.height) - bounds.y;
+  const below = stretches.map(({ line, ...rest }) => ({
+    ...rest,
+    line: line.map(([x, y, z]): Point3 => [x - bounds.width / 2, y + down, z]),
+  }));
   return {
-    frame: frameOf(layout, d, go),
+    frame: {
+      x: -bounds.width / 2,
+      y: by * whole.y,
+      width: bounds.width,
+      height: by * whole.height + bounds.height,
+    },
     shapes: [
-      ...postOf(layout, d),
-      ...byDepth(stretches, key, 'tying'),
-      ...(moving
-        ? [
-            {
-              kind: 'arrow' as const,
-              key: `${key}-arrow`,
-              width: ARROW.width * d,
-              line: arrowAlong(moving.line, d),
-            },
-          ]
-        : []),
+      ...laidShapes(
+        layout,
+        shown.map((one) => smaller(one, by)),
+        go,
+      ),
+      ...byDepth(below, key, 'tying'),
+      arrowOf(below.at(-1)!.line.slice(-3), d, key),
     ],
   };
 }
 
 /** How a knot is tied, as pictures and sentences of the same moves; null where its cords are not in the piece. */
-function tiedShown(piece: Pick<Piece, 'strands'>, tied: Tied): TyingShown | null {
+function tiedShown(piece: TiedPiece, tied: Tied): TyingShown | null {
   const shown = cordsTied(piece, tied);
-  if (!shown) return null;
-  const tying = inHand(tied);
+  const tying = tyingIn(piece, tied);
+  if (!shown || !tying) return null;
   const layout = layoutOf(tying);
   const { ground, moves, drawUp }: Telling = tellingOf(tying);
   return {
@@ -153,7 +194,7 @@ function tiedShown(piece: Pick<Piece, 'strands'>, tied: Tied): TyingShown | null
  * @param unit unit of the step, from 0
  */
 export function tyingShown(
-  piece: Pick<Piece, 'strands'>,
+  piece: TiedPiece,
   step: Pick<Step, 'tied' | 'tiedBy'>,
   unit: number,
 ): TyingShown | null {
@@ -163,7 +204,7 @@ export function tyingShown(
 
 /** How the units of a step are tied, each tying once, whichever cords it is tied with. */
 export function tyingsShown(
-  piece: Pick<Piece, 'strands'>,
+  piece: TiedPiece,
   { tied = [], tiedBy, units }: Pick<Step, 'tied' | 'tiedBy' | 'units'>,
 ): TyingShown[] {
   const used = tiedBy ? [...new Set(tiedBy)].map((at) => tied[at]!) : tied.slice(0, units);

@@ -2,22 +2,23 @@ import { laidAt, layoutOf } from '@coiled-strand/rope';
 import type { CordInSpace } from '../../base/kind/in-space.js';
 import type { Point3 } from '../../base/kind/primitive.js';
 import { tiedAt, type Step } from '../../base/kind/step.js';
-import type { Piece } from '../../piece/piece.js';
-import { BAR, cordsTied, inHand, postRadius, widthOf } from './tied-cords.js';
+import { BAR, cordsTied, postRadius, widthOf } from './tied-cords.js';
+import { tyingIn, type TiedPiece } from '../../piece/tyings.js';
 
 /** How far a post stands out to both sides of what is laid round it, in diameters. */
 const POST = 4;
 
 /** How a unit of a step is tied, in space: what lies there, and the stretch that each move lays, in order. In mm. */
 export function tyingInSpace(
-  piece: Pick<Piece, 'strands'>,
+  piece: TiedPiece,
   step: Pick<Step, 'tied' | 'tiedBy'>,
   unit: number,
 ): { readonly lies: readonly CordInSpace[]; readonly moves: readonly CordInSpace[] } | null {
   const tied = tiedAt(step, unit);
   const cords = tied && cordsTied(piece, tied);
-  if (!cords) return null;
-  const layout = layoutOf(inHand(tied));
+  const tying = tied && tyingIn(piece, tied);
+  if (!cords || !tying) return null;
+  const layout = layoutOf(tying);
   const d = widthOf(cords);
   const inMm = (line: readonly Point3[]): Point3[] =>
     line.map(([x, y, z]): Point3 => [x * d, y * d, z * d]);

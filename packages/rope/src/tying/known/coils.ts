@@ -1,5 +1,5 @@
 import { through, type Lead, type Tying } from '../tying.js';
-import { ORDINALS } from './shared.js';
+import { ORDINALS } from '../ordinals.js';
 
 /** From turn to turn of an open coil. */
 const APART = 3.6;

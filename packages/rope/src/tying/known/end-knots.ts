@@ -3,7 +3,8 @@ import type { Point, Point3 } from '../../base/point.js';
 import { carrickWays, diamondOfTwo } from '../../knots/end-knots.js';
 import { fromCurves, type CurveLaid } from '../layout.js';
 import type { Tying, TyingStrand } from '../tying.js';
-import { ORDINALS, polar } from './shared.js';
+import { ORDINALS } from '../ordinals.js';
+import { polar } from './shared.js';
 
 /** Where cords come up out of the hand, in the middle. */
 const MIDDLE = 1.6;

@@ -2,7 +2,7 @@ import type { Point } from '../../base/point.js';
 
 import { fromLeft, through, type Lead, type Tying } from '../tying.js';
 import { STOPPER_TYINGS } from './stoppers.js';
-import { ORDINALS } from './shared.js';
+import { ORDINALS } from '../ordinals.js';
 
 /** How far below the standing part the other cord runs beside it, in diameters. */
 const BESIDE = -1.9;

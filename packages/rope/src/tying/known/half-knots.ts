@@ -1,7 +1,7 @@
 import type { Point } from '../../base/point.js';
 
 import { through, type Lead, type Tying, type TyingStrand } from '../tying.js';
-import { ORDINALS } from './shared.js';
+import { ORDINALS } from '../ordinals.js';
 
 /** Side of the work: 1 right of the core, -1 left of it. */
 type Hand = 1 | -1;

@@ -1,5 +1,5 @@
 import { fromLeft, through, type Tying } from '../tying.js';
-import { ORDINALS } from './shared.js';
+import { ORDINALS } from '../ordinals.js';
 
 const ACROSS = [-4.4, 0, 4.4] as const;
 

@@ -1,7 +1,7 @@
 import type { Point } from '../../base/point.js';
 
 import type { Lead, Tying, TyingStrand } from '../tying.js';
-import { ORDINALS } from './shared.js';
+import { ORDINALS } from '../ordinals.js';
 
 /** From strand to strand side by side, in diameters. */
 const ACROSS = 4.4;

@@ -1,5 +1,5 @@
 import { through, type Tying, type TyingStrand } from '../tying.js';
-import { ORDINALS } from './shared.js';
+import { ORDINALS } from '../ordinals.js';
 
 /** The ring where it is tied: a bar across, which a cord from the left goes over and under. */
 const RING: TyingStrand = through('bar', 'ring', 'up', [6, -14], [6, 14]);

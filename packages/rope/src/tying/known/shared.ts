@@ -1,8 +1,5 @@
 import type { Point } from '../../base/point.js';
 
-/** Ordinals by which turns, cords and strands are told apart. */
-export const ORDINALS = ['first', 'second', 'third', 'fourth', 'fifth', 'sixth'] as const;
-
 /** @example polar(2, 90)[1] // 2 */
 export const polar = (r: number, degrees: number): Point => {
   const a = (degrees * Math.PI) / 180;

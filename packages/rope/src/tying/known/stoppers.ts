@@ -1,7 +1,7 @@
 import type { Point } from '../../base/point.js';
 
 import { fromLeft, type Lead, type Tying } from '../tying.js';
-import { ORDINALS } from './shared.js';
+import { ORDINALS } from '../ordinals.js';
 
 /** Room between two turns, and how far they reach to both sides of what they are wound round, in diameters. */
 const BESIDE = 3.2;

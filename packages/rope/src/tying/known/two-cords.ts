@@ -1,5 +1,6 @@
 import type { Lead, Tying } from '../tying.js';
-import { ORDINALS, polar } from './shared.js';
+import { ORDINALS } from '../ordinals.js';
+import { polar } from './shared.js';
 
 const NAMES = ORDINALS.slice(0, 2);
 

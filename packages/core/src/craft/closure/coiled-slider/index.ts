@@ -30,12 +30,16 @@ function hullOf(slider: CoiledSlider, site: ClosureSite): number {
 /** Wraps that the pictures show; of more, some show how. */
 const wrapsShown = (turns: number): number => Math.max(3, Math.min(6, turns));
 
+/** How a coil of so many wraps is tied. */
+const tyingOf = (turns: number): string => `coil.bight.${wrapsShown(turns)}`;
+
 export const coiledSlider = ownCordSlider<CoiledSlider>({
   type: 'coiled-slider',
   label: 'Coiled slider',
   blurb: 'Wraps of a short cord round both tails, pulled under themselves.',
   goodFor: 'As a slider of square knots, rounder and firmer; harder to tie the first time.',
   name: 'coil',
+  tying: ({ turns }) => tyingOf(turns),
   fields: [countField('turns', 'Wraps', 3, 30)],
   make: () => ({ turns: 5 }),
   grip: ({ turns, cord }) => (turns + 1) * effectiveDiameter(cord),
@@ -87,14 +91,7 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
         slider.turns,
         'wrap',
       ),
-      tied: [
-        tiedIn(
-          `coil.bight.${wrapsShown(slider.turns)}`,
-          [site.runs[0], OWN_CORD],
-          first,
-          slider.cord,
-        ),
-      ],
+      tied: [tiedIn(tyingOf(slider.turns), [site.runs[0], OWN_CORD], first, slider.cord)],
     },
     onSlider(
       'Pull it under',

@@ -17,7 +17,8 @@ import { inSentence, say, size } from '../../../base/measure/saying.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
 import { larksHeadCord } from '../side-release-buckle/model.js';
 import { hitchedToRing, tiedToRing } from '../clasps.js';
-import { check, tiedStep, runsFreeAtStart, useEach, workingEnds } from '../uses.js';
+import { check, tiedStep, runsFreeAtStart, useEach } from '../uses.js';
+import { workingEnds } from '../../../base/kind/working-ends.js';
 
 /** Worn open: one or more long cords round the neck, hanging down at the front. */
 export interface Lariat extends ClosureBase {

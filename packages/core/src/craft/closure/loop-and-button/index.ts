@@ -31,7 +31,8 @@ import {
 import { closureAt, type Action, type End } from '../../../base/action/action.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
 import { tiedIn } from '../../knot/tied.js';
-import { check, singleStep, tiedStep, useEach, workingEnds } from '../uses.js';
+import { check, singleStep, tiedStep, useEach } from '../uses.js';
+import { workingEnds } from '../../../base/kind/working-ends.js';
 import { laid, say } from '../../../base/measure/saying.js';
 
 /** A button at one end, one or two loops at the other. */

@@ -69,6 +69,7 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
   goodFor:
     'Light bracelets that are to fit anybody: it opens over the hand and draws in. It loosens with time, and can be tied anew.',
   name: 'slider',
+  tying: () => 'square-knot',
   fields: [countField('units', 'Half knots of the slider', 4, 60)],
   make: () => ({ units: 10 }),
   grip: (slider, site) => slider.units * pitchOf(slider, site),

@@ -19,7 +19,8 @@ import {
 import { closureAt, type Action } from '../../../base/action/action.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
 import { tiedIn } from '../../knot/tied.js';
-import { check, leave, tiedStep, runsFreeAtStart, workingEnds } from '../uses.js';
+import { check, leave, tiedStep, runsFreeAtStart } from '../uses.js';
+import { workingEnds } from '../../../base/kind/working-ends.js';
 
 /** Ends that are tied to each other on the wearer. */
 export interface TieEnds extends ClosureBase {
@@ -106,7 +107,7 @@ export const tieEnds: ClosureKind<TieEnds> = {
             plaitOfTails(site, closure.tailForm),
             TIES,
           ),
-          ...workingEnds([...start, ...site.runs], site, 'ties'),
+          ...workingEnds([...start, ...site.runs], site, 'stopper'),
         ],
         advice: faults.length > 0 ? faults : adviceOf(closure, sides),
       },

@@ -51,12 +51,17 @@ function turksHeadSource({
     : computed('turks-head.bights.5', 'turks-head.bights.7');
 }
 
+/** How it is tied; of more than three passes as of three. */
+const tyingOf = ({ leads, bights, passes }: TurksHeadSlider): string =>
+  `turks-head.${leads}x${bights}.${Math.min(3, passes)}`;
+
 export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
   type: 'turks-head-slider',
   label: 'Slider of a Turk’s head',
   blurb: 'A woven ring of a fine cord round both tails.',
   goodFor: 'The finest slider: a woven ring. It wants a fine cord and patience.',
   name: 'knot',
+  tying: tyingOf,
   fields: [
     countField('leads', 'Leads, side by side', 2, 9),
     countField('bights', 'Bights, at each edge', BIGHTS.min, BIGHTS.max),
@@ -141,14 +146,7 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
         ),
         // What cannot be tied with one cord is refused; it has no moves.
         ...(closes(slider) && {
-          tied: [
-            tiedIn(
-              `turks-head.${slider.leads}x${slider.bights}.${Math.min(3, slider.passes)}`,
-              [OWN_CORD],
-              first,
-              slider.cord,
-            ),
-          ],
+          tied: [tiedIn(tyingOf(slider), [OWN_CORD], first, slider.cord)],
         }),
       },
       {

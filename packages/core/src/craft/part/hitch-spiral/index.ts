@@ -294,7 +294,11 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
           const next = unit % part.block === 0 && block > 0 ? 'Change colour. ' : '';
           return say`${next}Block ${block + 1}, hitch ${(unit % part.block) + 1} of ${of}: ${name(workerOf(block))} round all the others.`;
         },
-        tied: [tiedIn('spiral-hitch', [null, at.workers[0]], first)],
+        tied: at.workers.map((worker) => tiedIn('spiral-hitch', [null, worker], first)),
+        tiedBy: Array.from(
+          { length: layout.units },
+          (_, unit) => Math.floor(unit / part.block) % at.workers.length,
+        ),
         actions: blocks.map((block) => {
           const worker = workerOf(block);
           const others = legsOf(site.runs.filter((run) => run !== worker));

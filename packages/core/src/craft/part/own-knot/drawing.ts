@@ -1,12 +1,11 @@
-import { type OwnKnot, laidBy, sized } from '@coiled-strand/rope';
+import { sized } from '@coiled-strand/rope';
 import { straightInSpace } from '../../knot/cords-in-space.js';
 
 import type { DrawOptions, PartLayout, PartSite } from '../../../base/kind/part-kind.js';
-import type { Bounds, CordStroke, Point3, Primitive } from '../../../base/kind/primitive.js';
-import type { Side } from '../../../base/measure/side.js';
+import type { CordStroke, Point3, Primitive } from '../../../base/kind/primitive.js';
 
 import { beadSolid } from '../../knot/bead-solid.js';
-import type { CordInSpace, InSpace } from '../../../base/kind/in-space.js';
+import type { InSpace } from '../../../base/kind/in-space.js';
 import { byDepth, type Stretch } from '../../knot/by-depth.js';
 
 import { lanesOf } from '../../knot/lanes.js';
@@ -137,73 +136,4 @@ export function ownKnotInSpace(part: OwnKnotPart, site: PartSite, layout: PartLa
         ).flat()
       : [],
   };
-}
-
-/** Room about what is laid, as a share of it. */
-const ROOM = 1.15;
-
-/** What is laid of the board after so many moves, in mm, y away from the maker: mirrored for hands that begin on the other side. */
-function laidInSpace(
-  part: OwnKnotPart,
-  site: PartSite,
-  moves: number,
-  firstSide: Side,
-): (CordInSpace & { readonly moving: boolean })[] {
-  const knot = site.knot(part.knot);
-  const cords = cordsOf(part, site, knot);
-  const d = Math.max(0.5, diameterOf(cords));
-  const hand = handOf(firstSide);
-  return laidBy(knot.board, moves).flatMap(({ cord, line, moving }) => {
-    const run = cords[cord]?.runs[0];
-    if (!run) return [];
-    return [{ run, moving, line: line.map(([x, y, z]): Point3 => [hand * x * d, y * d, z * d]) }];
-  });
-}
-
-const handOf = (firstSide: Side): 1 | -1 => (firstSide === 'left' ? 1 : -1);
-
-/** The board as it was drawn, after so many moves. */
-export function drawMoves(
-  part: OwnKnotPart,
-  site: PartSite,
-  moves: number,
-  firstSide: Side,
-): { readonly shapes: readonly Primitive[]; readonly frame: Bounds } {
-  const knot = site.knot(part.knot);
-  const d = Math.max(0.5, diameterOf(cordsOf(part, site, knot)));
-  const stretches = laidInSpace(part, site, moves, firstSide).map(
-    ({ run, line, moving }): Stretch => ({
-      run,
-      state: moving ? 'moving' : 'laid',
-      line: line.map(([x, y, z]): Point3 => [x, -y, z]),
-    }),
-  );
-  return {
-    shapes: byDepth(stretches, `${part.id}-move`, part.id),
-    frame: frameOf(knot, d, handOf(firstSide)),
-  };
-}
-
-/** The same in space. */
-export function ownMovesInSpace(
-  part: OwnKnotPart,
-  site: PartSite,
-  moves: number,
-  firstSide: Side,
-): { readonly lies: readonly CordInSpace[]; readonly moving: readonly CordInSpace[] } {
-  const all = laidInSpace(part, site, moves, firstSide);
-  return {
-    lies: all.filter(({ moving }) => !moving),
-    moving: all.filter(({ moving }) => moving),
-  };
-}
-
-function frameOf({ board }: OwnKnot, d: number, hand: number): Bounds {
-  const all = board.cords.flat();
-  const [xs, ys] = [all.map(([x]) => hand * x * d), all.map(([, y]) => -y * d)];
-  const [x0, x1] = [Math.min(...xs), Math.max(...xs)];
-  const [y0, y1] = [Math.min(...ys), Math.max(...ys)];
-  const width = Math.max((x1 - x0 + 2 * d) * ROOM, (y1 - y0 + 2 * d) * ROOM * 1.25);
-  const height = width / 1.25;
-  return { x: (x0 + x1) / 2 - width / 2, y: (y0 + y1) / 2 - height / 2, width, height };
 }

@@ -1,24 +1,27 @@
-import { movesOf, type Move, type OwnKnot, type BoardBead } from '@coiled-strand/rope';
+import { tyingOfKnot, type BoardBead, type OwnKnot } from '@coiled-strand/rope';
 
 import type { ActionOf } from '../../../base/action/action.js';
 import { countField } from '../../../base/kind/field.js';
 
-import {
-  plainLayout,
-  type PartKind,
-  type PartSite,
-  type PartStep,
-} from '../../../base/kind/part-kind.js';
+import { plainLayout, type PartKind, type PartSite } from '../../../base/kind/part-kind.js';
 import { KNOT_SPREAD } from '../../../base/kind/reason.js';
+import { drawnTied } from '../../knot/tied.js';
 import { edgeCore, edgeKnots } from '../../knot/edge.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import type { Advice } from '../../../base/measure/advice.js';
 import { countOf } from '../../../base/measure/plural.js';
-import { beadNamed, cordNamed, listed, say, type Saying } from '../../../base/measure/saying.js';
+import {
+  beadNamed,
+  cordNamed,
+  join,
+  listed,
+  say,
+  type Saying,
+} from '../../../base/measure/saying.js';
 import { byUnit, helpThrough, legsOf, outerEnds } from '../ends.js';
-import { drawMoves, drawOwnKnot, ownKnotInSpace, ownMovesInSpace } from './drawing.js';
+import { drawOwnKnot, ownKnotInSpace } from './drawing.js';
 import {
   asDrawn,
   cordsOf,
@@ -104,8 +107,6 @@ export const ownKnot: PartKind<OwnKnotPart> = {
     cell: (part, site) => ({ id: part.knot, knot: site.knot(part.knot) }),
     draw: ownKnotInSpace,
   },
-  moveInSpace: ownMovesInSpace,
-  movePicture: drawMoves,
   technique: (part, site) => `own-knot:${site.knot(part.knot).origin}`,
   swatch: (_part, cord, knot) => {
     const d = effectiveDiameter(cord);
@@ -118,39 +119,33 @@ export const ownKnot: PartKind<OwnKnotPart> = {
       spread: KNOT_SPREAD,
     };
   },
-  steps(part, site, layout) {
+  steps(part, site, layout, first) {
     const knot = site.knot(part.knot);
     const cords = cordsOf(part, site, knot);
     const tied = cords.flatMap(({ runs }) => runs);
     const beside = legsOf(site.runs.filter((run) => !tied.includes(run)));
-    const moves = movesOf(knot.board);
-    const leads = moves.map((move, i): PartStep => {
-      const ends = outerEnds(cordOf(cords, move.cord).runs);
-      const bead = part.bead;
-      const string = move.beads > 0 && bead !== undefined;
-      return {
-        title: tellTitle(move, knot, cords),
-        text: say`${string ? say`String ${beadNamed(bead, site.bead(bead))} on it first. ` : ''}${tellWay(move, knot, cords)}`,
-        units: 1,
-        aside: true,
-        look: { kind: 'moves', moves: i + 1 },
-        actions: [{ do: 'lead', place: part.id, ends, moves: i + 1 }],
-        cautions: [],
-      };
-    });
     return [
-      ...leads,
       {
         title:
           part.units === 1
-            ? say`Draw it up: ${nameOf(knot)}`
+            ? say`Tie ${nameOf(knot)}`
             : say`Tie ${countOf(part.units, 'knot')}: ${nameOf(knot)}`,
-        text:
+        text: join(
+          ...whichCords(knot, cords),
+          ...stringFirst(part, site, knot, cords),
           part.units === 1
-            ? 'Work the slack out of it bit by bit, from one end to the other, and look at it as it closes. When it lies as in the picture, draw every cord tight in turn.'
-            : 'Work the slack out of the first, draw every cord tight in turn, and lay the next the same way close against it.',
+            ? 'Draw up every cord in turn, and look at it as it closes.'
+            : 'Draw up every cord of the first in turn. Lay the next the same way close against it.',
+        ),
         units: part.units,
         unitName: 'knot',
+        tied: [
+          drawnTied(
+            part.knot,
+            cords.map(({ runs }) => runs[0]),
+            first,
+          ),
+        ],
         ...byUnit(part.units, () => [
           ...strings(part, site, knot, cords, layout.pitch),
           {
@@ -159,7 +154,6 @@ export const ownKnot: PartKind<OwnKnotPart> = {
             knot: {
               form: 'drawn',
               uses: knot.tight.size.uses.map(({ value }) => Math.max(0, value)),
-              moves: moves.length,
             },
             by: outerEnds(tied),
             mm: layout.pitch,
@@ -220,31 +214,27 @@ const called = ({ runs }: KnotCord): Saying =>
     ' and ',
   );
 
-const isCore = ({ board }: OwnKnot, cord: number): boolean => board.cores?.includes(cord) === true;
+/** Which cord of the piece is which of the knot, where it has several: a sentence each. */
+const whichCords = (knot: OwnKnot, cords: readonly KnotCord[]): Saying[] =>
+  cords.length === 1
+    ? []
+    : tyingOfKnot(knot).strands.map(
+        ({ name }, cord) => say`The ${name} is ${called(cordOf(cords, cord))}. `,
+      );
 
-function tellTitle({ cord, from }: Move, knot: OwnKnot, cords: readonly KnotCord[]): Saying {
-  if (isCore(knot, cord)) return say`Lay ${called(cordOf(cords, cord))} straight`;
-  return from === 0
-    ? say`Lay in ${called(cordOf(cords, cord))}`
-    : say`Lead ${called(cordOf(cords, cord))} on`;
-}
-
-/** 'Over cord 1, then under itself.' */
-function tellWay({ cord, passes, from }: Move, knot: OwnKnot, cords: readonly KnotCord[]): Saying {
-  if (passes.length === 0) {
-    return isCore(knot, cord)
-      ? 'It stays where it is: the others are tied round it.'
-      : 'As the picture shows; nothing lies in its way yet.';
-  }
-  const ways = passes.map(({ over, of }): Saying => {
-    const what: Saying = of === cord ? 'itself' : called(cordOf(cords, of));
-    return say`${over ? 'over' : 'under'} ${what}`;
-  });
-  const way = listed(ways, ', then ');
-  return from === 0
-    ? say`From where it comes in, ${way}.`
-    : say`Round as the picture shows, and ${way}.`;
-}
+/** Beads that lie in it go on their cords before. */
+const stringFirst = (
+  { bead }: OwnKnotPart,
+  site: PartSite,
+  knot: OwnKnot,
+  cords: readonly KnotCord[],
+): Saying[] =>
+  bead === undefined
+    ? []
+    : beadsOf(knot).map(
+        ({ cord }) =>
+          say`String ${beadNamed(bead, site.bead(bead))} on ${called(cordOf(cords, cord))} first. `,
+      );
 
 /** What keeps the knot from being tied with the cords that lie there, or makes its numbers less sure. */
 function adviceOn(knot: OwnKnot, cords: readonly KnotCord[], bead: number | null): Advice[] {

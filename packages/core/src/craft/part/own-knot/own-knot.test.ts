@@ -1,5 +1,5 @@
 import { ownKnotOf } from '@coiled-strand/rope/testing';
-import { polylineLength, bundleOf } from '@coiled-strand/rope';
+import { bundleOf, far, polylineLength } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 
 import { closureKind } from '../../closure/registry.js';
@@ -12,11 +12,11 @@ import { observe } from '../../../make/observe.js';
 import { drawMoveInSpace, wayOf } from '../../../view/drawing/move.js';
 import type { Point3 } from '../../../base/kind/primitive.js';
 
-import { stepPicture } from '../../../view/drawing/step-picture.js';
+import { tyingShown } from '../../../view/drawing/tying-picture.js';
 
 import { halfKnotCord } from '../square-knot-sinnet/model.js';
 import { stopper } from '../../knot/stopper.js';
-import { testCord, testRuns, testSite } from '../../../testing.js';
+import { inMm as toldIn, testCord, testRuns, testSite } from '../../../testing.js';
 import type { Piece } from '../../../piece/piece.js';
 import { ownKnot } from './index.js';
 import type { OwnKnotPart } from './model.js';
@@ -95,29 +95,57 @@ describe('a knot of one’s own', () => {
 
 describe('a piece with a knot of one’s own', () => {
   const plan = planPiece(piece);
-  it('can be made to the letter, move by move, each with its picture', () => {
+  it('can be made to the letter, and is told and shown move by move', () => {
     expect(plan.advice.filter(({ severity }) => severity === 'error')).toEqual([]);
     if (!plan.ok) return;
     const steps = makeSteps(piece, plan, { hand: 'right' });
-    const moves = steps.filter(({ look }) => look?.kind === 'moves');
+    const step = steps.find(({ part: own }) => own === 'k')!;
+    const { moves } = tyingShown(piece, step, 0)!;
     expect(moves.length).toBeGreaterThan(2);
-    for (const step of moves) {
-      const picture = stepPicture(piece, plan, step, 0, 'left')!;
-      expect(picture.shapes.some((s) => 'state' in s && s.state === 'moving')).toBe(true);
+    for (const { shapes } of moves) {
+      expect(shapes.some((s) => 'state' in s && s.state === 'moving')).toBe(true);
     }
-    const move = drawMoveInSpace(piece, plan, moves[1]!, 0, 'left', {})!;
-    expect([move.lies.cords.length, move.moving.length]).toEqual([1, 1]);
+    expect(new Set(moves.map(({ text }) => text)).size).toBe(moves.length);
+    const scene = drawMoveInSpace(piece, plan, step, 0, 'left', {})!;
+    expect(scene.moving).toHaveLength(moves.length);
     // The end goes on from where the last move left it, and half of its way is half as long.
-    const [[way] = []] = move.moving;
-    expect(way!.line[0]).toEqual(move.lies.cords[0]!.line.at(-1));
+    const [[first] = [], [way] = []] = scene.moving;
+    expect(far(way!.line[0]!, first!.line.at(-1)!)).toBeCloseTo(0, 9);
     const long = (line: readonly Point3[]): number => polylineLength(line);
     expect(long(wayOf(way!.line, 0.5)) / long(way!.line)).toBeCloseTo(0.5, 6);
-    expect(wayOf(way!.line, 1)).toEqual(way!.line);
     expect(drawMoveInSpace(piece, plan, steps[0]!, 0, 'left', {})).toBeNull();
-    const [left, right] = (['left', 'right'] as const).map(
-      (side) => stepPicture(piece, plan, moves[1]!, 0, side)!.frame,
+  });
+  it('is told mirrored to a left hand', () => {
+    if (!plan.ok) return;
+    const [right, left] = (['right', 'left'] as const).map((hand) => {
+      const step = makeSteps(piece, plan, { hand }).find(({ part: own }) => own === 'k')!;
+      return tyingShown(piece, step, 0)!
+        .moves.map(({ text }) => text)
+        .join(' ');
+    });
+    expect(right).toMatch(/round anticlockwise/);
+    expect(left).toBe(
+      right!.replace(
+        /\b(anti)?clockwise|left|right\b/g,
+        (one) =>
+          ({
+            clockwise: 'anticlockwise',
+            anticlockwise: 'clockwise',
+            left: 'right',
+            right: 'left',
+          })[one]!,
+      ),
     );
-    expect(left!.x + left!.width / 2).toBeCloseTo(-(right!.x + right!.width / 2), 6);
+  });
+  it('says which cord of the piece is which of the knot', () => {
+    const steps = ownKnot.steps(
+      part({ knot: 'square' }),
+      site(4),
+      ownKnot.layOut(part({ knot: 'square' }), site(4), 0),
+      'left',
+    );
+    const told = toldIn(steps[0]!.text);
+    expect(told).toMatch(/The first core is cord 1.*The second cord is cord 4/);
   });
   it('teaches the hand that very knot', () => {
     if (!plan.ok) return;

@@ -5,7 +5,7 @@ import {
   DRIFT_SPREAD,
   ENDS_SPREAD,
   KNOT_SPREAD,
-  LAST_ACTIONS,
+  commonWorkingEnds,
   NUMBERS,
   PITCH_SPREAD,
   PLAIT_SPREAD,
@@ -56,16 +56,16 @@ export function NumbersPage() {
       </Section>
       <Section
         title="Common practice"
-        text="Facts of the trade that no publication stands behind: what fingers need of an end beyond the knot, for practised hands. A learner is given more, an expert less."
+        text="What fingers need of an end beyond the knot, for practised hands. What a knot takes more while it lies open is worked out from how it is tied. How wide it lies open and how much fingers hold are facts of the trade that no publication stands behind. A learner is given more, an expert less."
       >
         <Box maxW="640px">
           <Table
             title="Working ends"
-            heads={['to', 'under 2 mm', 'thicker']}
-            rows={Object.values(LAST_ACTIONS).map(({ to, fine, thick }) => [
+            heads={['to', `in ${units.size(1)} cord`, `in ${units.size(3)} cord`]}
+            rows={commonWorkingEnds().map(({ to, of1, of3 }) => [
               to,
-              units.size(fine),
-              units.size(thick),
+              units.size(of1),
+              units.size(of3),
             ])}
           />
         </Box>

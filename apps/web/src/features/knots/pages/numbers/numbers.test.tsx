@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { LAST_ACTIONS, NUMBERS } from '@coiled-strand/core';
+import { commonWorkingEnds, NUMBERS } from '@coiled-strand/core';
 import { screen, within } from '@testing-library/react';
 import { MemoryRouter } from 'react-router';
 import { renderIn } from '../../../../testing';
@@ -20,7 +20,7 @@ describe('where the numbers come from', () => {
       }
     }
     const ends = within(screen.getByRole('table', { name: 'Working ends' }));
-    expect(ends.getAllByRole('row')).toHaveLength(Object.keys(LAST_ACTIONS).length + 1);
-    expect(ends.getByRole('row', { name: 'tie the knot with 5 cm 7.5 cm' })).toBeTruthy();
+    expect(ends.getAllByRole('row')).toHaveLength(commonWorkingEnds().length + 1);
+    expect(ends.getByRole('row', { name: 'work the needle with 12 cm 12 cm' })).toBeTruthy();
   });
 });
