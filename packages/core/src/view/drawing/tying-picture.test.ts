@@ -49,7 +49,7 @@ describe('the pictures of a tying', () => {
     const across = new Set(
       shapes.flatMap((shape) =>
         shape.kind === 'cord' && shape.state === 'laid' && shape.diameter === widest
-          ? [shape.key.replace(/-cap.*|-\d+$/, '')]
+          ? [shape.key.replace(/-(end-\d|-?\d+)$/, '')]
           : [],
       ),
     );
