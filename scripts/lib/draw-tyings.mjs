@@ -14,8 +14,6 @@ const fine = (value) =>
       ? value.map(fine)
       : Object.fromEntries(Object.entries(value).map(([key, one]) => [key, fine(one)]));
 
-/** What is held by what lies about it alone. */
-const LEFT_OUT = /^(petals\..*|tucked-end|stopper-ring|bar-turn)$/;
 /** More crossings than these take longer than minutes. */
 const MOST = 50;
 
@@ -34,7 +32,7 @@ export async function writeTyings() {
       tying.strands.some(({ foldOf }) => foldOf !== undefined)
     )
       continue;
-    if (LEFT_OUT.test(id) || tying.numbersOf) continue;
+    if (tying.loose || tying.numbersOf) continue;
     const layout = layoutOf(tying);
     if (layout.crossings.length > MOST) continue;
     const begun = performance.now();

@@ -119,7 +119,7 @@ describe('an eye tied round its own cord', () => {
  * Passes whose turning over is not told, as move and pass, and why. A slip knot and a chain run out when both ends are
  * pulled: closed up they are no knot, whatever their passes. The end of a coil may come in and go out on either side of
  * its outermost turns, which lie round it all the same. An eye tied round its own cord runs out as a slip knot does: cut
- * open it is asked above. What lies in the bight of half a bow comes out with it. A hitch goes once round its bundle
+ * open it is asked above. What lies in the last bight of a bow comes out with it. A hitch goes once round its bundle
  * whichever of its own passes lies outside.
  */
 const UNTOLD: Readonly<Record<string, string>> = {
@@ -130,6 +130,7 @@ const UNTOLD: Readonly<Record<string, string>> = {
   'ring-knot.1': '3.2 4.1',
   'ring-knot.2': '4.4 5.1',
   'bow.half': '5.1 5.2',
+  bow: '6.1 6.2',
   'spiral-hitch': '3.1',
   'coil.straw.3': '4.1 4.6',
   'coil.straw.4': '5.1 5.8',

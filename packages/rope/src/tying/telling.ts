@@ -153,7 +153,9 @@ export function tell(layout: TyingLayout): {
       return headingOf([q[0] - p[0], q[1] - p[1]], at, tying.round);
     };
     const at = (along: number): Point => line[Math.min(line.length - 1, Math.round(along))]!;
-    const [start, stop] = [at(from), at(to)];
+    // A bight goes where its tip does.
+    const tip = (from + to) / 2;
+    const [start, stop] = [at(from), at(move.bight === undefined ? to : tip)];
     const way: Point = [stop[0] - start[0], stop[1] - start[1]];
     // From rim to rim it goes far round as well: how near the middle it ends tells whether it goes in.
     const led =
@@ -171,7 +173,6 @@ export function tell(layout: TyingLayout): {
     };
     begin(from, name, heading);
     const out = move.bight === undefined ? own.length : own.length / 2;
-    const tip = (from + to) / 2;
     const turnBack = (): void => begin(tip, backName, wayAt(to - 1, stop));
     const clauses: Clause[] = [];
     own.forEach((one, n) => {

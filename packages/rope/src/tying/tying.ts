@@ -70,6 +70,8 @@ export interface Tying {
   readonly numbersOf?: string;
   /** That knot is seen in the mirror. */
   readonly mirrored?: true;
+  /** It does not hold by itself, so that it has no numbers. */
+  readonly loose?: true;
   /**
    * Seen from the end of what it is tied round, ways are told from there: `rims` where it goes from the outer rim to the
    * inner and back, as a Turk's head does; `middle` where its cords come up out of the middle.

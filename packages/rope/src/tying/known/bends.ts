@@ -1,6 +1,6 @@
 import type { Point } from '../../base/point.js';
 
-import type { Tying } from '../tying.js';
+import type { Lead, Tying } from '../tying.js';
 
 /** From crossing to crossing of two ends that are twisted, and how far they swing, in diameters. */
 const STEP = 3.4;
@@ -155,6 +155,76 @@ function halfBow(): Tying {
   };
 }
 
+/** A half knot, and one bight wound round the other: a pull at either end opens it. */
+function bow(): Tying {
+  const half = halfBow();
+  const [left, right] = half.moves as [Lead, Lead];
+  return {
+    ...half,
+    id: 'bow',
+    loose: true,
+    name: 'Bow',
+    moves: [
+      left,
+      right,
+      {
+        strand: 1,
+        way: [
+          [-16, 14],
+          [-12, 17],
+          [0, 17.5],
+          [15, 17.5],
+          [19, 17.5],
+        ],
+        passes: '',
+        bight: 'left',
+        makes: 'first bight',
+      },
+      {
+        strand: 0,
+        way: [
+          [12.5, 11],
+          [9, 13],
+          [9, 17.5],
+          [9, 22],
+        ],
+        passes: 'uu',
+        makes: 'turn',
+      },
+      {
+        strand: 0,
+        way: [
+          [8, 25],
+          [4.5, 26.5],
+          [1, 23],
+          [1, 17.5],
+          [1, 13],
+        ],
+        passes: 'oo',
+        makes: 'wrap',
+      },
+      {
+        strand: 0,
+        way: [
+          [-3, 10.5],
+          [-6, 13],
+          [-6, 17.5],
+          [-6.5, 22],
+          [-9, 25.5],
+          [-15, 26.5],
+        ],
+        passes: 'uu',
+        bight: 'right',
+        makes: 'second bight',
+      },
+    ],
+    drawUp: [
+      'Draw the first twist down snug before the second is tied.',
+      'Draw both bights out to the sides, by turns.',
+    ],
+  };
+}
+
 /** Knots of two ends with each other. */
 export const BEND_TYINGS: readonly Tying[] = [
   bend('square-bend', 'Square knot of two ends', 3, false, [BOTH]),
@@ -164,4 +234,5 @@ export const BEND_TYINGS: readonly Tying[] = [
     BOTH,
   ]),
   halfBow(),
+  bow(),
 ];

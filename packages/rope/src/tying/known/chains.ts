@@ -83,6 +83,7 @@ const OFF: Lead = {
 export const CHAIN_TYINGS: readonly Tying[] = [
   {
     id: 'slip-knot',
+    loose: true,
     name: 'Slip knot',
     strands: [BEGINNING],
     moves: SLIP,
@@ -90,6 +91,7 @@ export const CHAIN_TYINGS: readonly Tying[] = [
   },
   {
     id: 'chain-stitch',
+    loose: true,
     name: 'Chain stitch',
     strands: [BEGINNING],
     moves: [...SLIP, STITCH],

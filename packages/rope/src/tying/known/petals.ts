@@ -78,6 +78,7 @@ const petals = (
   drawUp: readonly string[],
 ): Tying => ({
   id,
+  loose: true,
   name,
   strands: NAMES.map(strand),
   moves: [...petal(0, -1), ...petal(3, 1)],

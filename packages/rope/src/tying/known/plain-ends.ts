@@ -6,6 +6,7 @@ const ACROSS = [-4.4, 0, 4.4] as const;
 /** An end that is not knotted: led under what was tied before, where it stays by itself. */
 const TUCKED: Tying = {
   id: 'tucked-end',
+  loose: true,
   name: 'Tucked end',
   strands: [
     ...ACROSS.map((x, i) => through('core', `${ORDINALS[i]!} turn`, 'up', [x, -9], [x, 9])),
@@ -33,6 +34,7 @@ const TUCKED: Tying = {
 /** A ring that is rolled on: both its sides lie round the cord. */
 const RING: Tying = {
   id: 'stopper-ring',
+  loose: true,
   name: 'Ring on a cord',
   strands: [
     through('bar', 'near side', 'up', [0, -9], [0, 9]),
@@ -61,6 +63,7 @@ const RING: Tying = {
 /** An end that goes round a bar and comes back beside itself. */
 const BAR_TURN: Tying = {
   id: 'bar-turn',
+  loose: true,
   name: 'Turn round a bar',
   strands: [
     through('bar', 'bar', 'up', [6, -12], [6, 12]),
