@@ -42,6 +42,8 @@ function larksHead({ id, name, on }: On, way: 'front' | 'back'): Tying {
   return {
     id: `larks-head.${id}.${way}`,
     name: `Lark’s head on ${name}, ${way === 'front' ? 'the fold in front' : 'the fold behind'}`,
+    // On one bar it is a cow hitch tied with both ends; on two cords it is wider.
+    ...(on.length === 1 ? { numbersOf: 'cow-hitch' } : {}),
     strands: [
       ...on,
       { kind: 'cord', name: 'left fold', end: 'left end', heading: 'up', way: half(-1) },
