@@ -30,6 +30,7 @@ export { rulerTicks } from './drawing/ruler.js';
 export { sampleOf, type Sample } from './drawing/sample.js';
 export { stepPicture } from './drawing/step-picture.js';
 export {
+  beginningShown,
   tyingShown,
   tyingsShown,
   type MovePicture,

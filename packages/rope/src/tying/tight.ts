@@ -130,14 +130,14 @@ function ofHead(head: TurksHead): TightTying {
   };
 }
 
-function ofLayout({ size, passes }: KeptTight): TightTying {
+function ofLayout({ size, passes }: KeptTight, slack = 0): TightTying {
   const share = ({ value, off }: KnotMeasure): number => (value > 0 ? off / value : 0);
   return {
     cord: size.uses.reduce((sum, { value }) => sum + value, 0),
     length: size.length.value,
     width: size.width.value,
     passes,
-    error: Math.max(...[...size.uses, size.length, size.width].map(share)),
+    error: Math.max(slack, ...[...size.uses, size.length, size.width].map(share)),
   };
 }
 
@@ -148,7 +148,7 @@ function ofLayout({ size, passes }: KeptTight): TightTying {
 export function tightOf(tying: Tying): TightTying | null {
   const kept = TIGHT_TYINGS[tying.numbersOf ?? tying.id];
   if (tying.head) return ofHead(tying.head);
-  if (kept) return ofLayout(kept);
+  if (kept) return ofLayout(kept, tying.slack);
   const cell = tying.cell ?? tying.numbersOf;
   return cell === undefined ? null : (ofCell(cell) ?? ofRepeats(cell, tying.cells ?? 1));
 }

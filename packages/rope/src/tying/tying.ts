@@ -70,6 +70,8 @@ export interface Tying {
   readonly numbersOf?: string;
   /** That knot is seen in the mirror. */
   readonly mirrored?: true;
+  /** By how much its length depends on how it is laid, as a share: nothing pushes its turns together. */
+  readonly slack?: number;
   /** It does not hold by itself, so that it has no numbers. */
   readonly loose?: true;
   /**

@@ -74,6 +74,8 @@ export interface Instruction {
   readonly moves?: readonly Thing[];
   /** How it is tied, of one unit after the other by turns; left out where it is told in words alone. */
   readonly tied?: readonly Tied[];
+  /** How what every unit begins with is tied, where that is another knot. */
+  readonly begins?: Tied;
   /** Which of these each unit is, where they do not come by turns. */
   readonly tiedBy?: readonly number[];
   /** What the hands do, in order. */

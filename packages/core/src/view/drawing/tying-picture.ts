@@ -202,12 +202,19 @@ export function tyingShown(
   return tied && tiedShown(piece, tied);
 }
 
+/** How what every unit of a step begins with is tied; null where that is no other knot. */
+export const beginningShown = (
+  piece: TiedPiece,
+  { begins }: Pick<Step, 'begins'>,
+): TyingShown | null => (begins ? tiedShown(piece, begins) : null);
+
 /** How the units of a step are tied, each tying once, whichever cords it is tied with. */
 export function tyingsShown(
   piece: TiedPiece,
-  { tied = [], tiedBy, units }: Pick<Step, 'tied' | 'tiedBy' | 'units'>,
+  { begins, tied = [], tiedBy, units }: Pick<Step, 'begins' | 'tied' | 'tiedBy' | 'units'>,
 ): TyingShown[] {
   const used = tiedBy ? [...new Set(tiedBy)].map((at) => tied[at]!) : tied.slice(0, units);
-  const once = used.filter((one, i) => used.findIndex(({ tying }) => tying === one.tying) === i);
+  const all = begins ? [begins, ...used] : used;
+  const once = all.filter((one, i) => all.findIndex(({ tying }) => tying === one.tying) === i);
   return once.flatMap((one) => tiedShown(piece, one) ?? []);
 }

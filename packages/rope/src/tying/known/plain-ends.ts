@@ -1,5 +1,7 @@
-import { fromLeft, through, type Tying } from '../tying.js';
+import type { Point } from '../../base/point.js';
+
 import { ORDINALS } from '../ordinals.js';
+import { fromLeft, through, type Lead, type Tying } from '../tying.js';
 
 const ACROSS = [-4.4, 0, 4.4] as const;
 
@@ -89,5 +91,61 @@ const BAR_TURN: Tying = {
   drawUp: ['Draw the end back until it lies beside the cord.'],
 };
 
+/** A loop round a stone where it is narrow or notched; a knot in both tails closes it. */
+const stoneLoop = (id: string, name: string, moves: readonly Lead[]): Tying => ({
+  id,
+  loose: true,
+  name,
+  strands: [
+    through('bar', 'stone', 'down', [0, 18], [0, -14]),
+    fromLeft(
+      [
+        [-18, 0],
+        [-5, 0],
+      ],
+      'first tail',
+      'second tail',
+    ),
+  ],
+  moves,
+  drawUp: ['Draw both tails together beside the stone, until the loop does not turn on it.'],
+});
+
+const ROUND: readonly Point[] = [
+  [0, 0],
+  [4.4, -0.6],
+  [5.8, -3],
+  [4.4, -5.4],
+  [0, -6],
+  [-5, -6],
+];
+
+const STONE_LOOPS: readonly Tying[] = [
+  stoneLoop('stone-loop', 'Loop round a stone', [
+    { strand: 1, way: [...ROUND, [-11, -4], [-18, -3.6]], passes: 'uo', makes: 'loop' },
+  ]),
+  stoneLoop('stone-loop.crossed', 'Crossed loop round a stone', [
+    { strand: 1, way: ROUND, passes: 'uo', makes: 'loop' },
+    {
+      strand: 1,
+      way: [
+        [-8.4, -3.6],
+        [-8, 0],
+        [-5, 4.6],
+        [0, 5.4],
+        [4.4, 6],
+        [5.8, 8.4],
+        [4.4, 10.8],
+        [0, 11.4],
+        [-5, 11],
+        [-11, 8],
+        [-18, 5],
+      ],
+      passes: 'ouo',
+      makes: 'crossed loop',
+    },
+  ]),
+];
+
 /** Ends that are held without a knot. */
-export const PLAIN_END_TYINGS: readonly Tying[] = [TUCKED, RING, BAR_TURN];
+export const PLAIN_END_TYINGS: readonly Tying[] = [TUCKED, RING, BAR_TURN, ...STONE_LOOPS];

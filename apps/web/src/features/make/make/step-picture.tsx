@@ -1,5 +1,12 @@
 import { Box, Flex, Text } from '@chakra-ui/react';
-import { isFirstTied, movesInSpace, stepPicture, tyingShown, type Step } from '@coiled-strand/core';
+import {
+  isFirstTied,
+  movesInSpace,
+  stepPicture,
+  beginningShown,
+  tyingShown,
+  type Step,
+} from '@coiled-strand/core';
 import { Play, Rotate3d } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import '../../piece/bench/bench.css';
@@ -50,9 +57,13 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
     [piece, plan, step, unit, firstSide],
   );
   /** What is tied move by move is shown so; where it lies in the piece is seen when it is turned round in space. */
-  const tied = useMemo(() => tyingShown(piece, step, unit), [piece, step, unit]);
   // Of hundreds of knots in a row a close-up says where the next one goes; how it is tied is told once.
-  const tying = picture?.hangs && !isFirstTied(step, unit) ? null : tied;
+  const told = !picture?.hangs || isFirstTied(step, unit);
+  const tying = useMemo(
+    () => (told ? tyingShown(piece, step, unit) : null),
+    [piece, step, unit, told],
+  );
+  const begins = useMemo(() => (told ? beginningShown(piece, step) : null), [piece, step, told]);
   /** Turned round in space, where the step is one that can be; stays so from step to step. */
   const [inSpace, setInSpace] = useState(false);
   const turnable = movesInSpace(piece, step) && drawsInSpace();
@@ -80,8 +91,13 @@ export function StepPicture({ make, step, unit, label, slow, onSlow }: Props) {
           slow={slow}
         />
       )}
-      {tying && (
+      {begins && (
         <Box mt={picture.hangs ? '3' : '0'}>
+          <TyingMoves shown={begins} />
+        </Box>
+      )}
+      {tying && (
+        <Box mt={picture.hangs || begins ? '3' : '0'}>
           <TyingMoves shown={tying} slow={slow} />
         </Box>
       )}

@@ -8,7 +8,7 @@ import { tiedIn } from '../../knot/tied.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { straightRuns } from '../../knot/stroke.js';
 import { plainEdge } from '../../knot/edge.js';
-import { lyingAfter, tooFew } from '../plait/model.js';
+import { lyingAfter, tiedPlait, tooFew } from '../plait/model.js';
 import type { Run } from '../../../base/kind/run.js';
 import { countOf } from '../../../base/measure/plural.js';
 import { cordNamed, laid, listed, say, type Saying } from '../../../base/measure/saying.js';
@@ -27,8 +27,6 @@ import {
 } from './model.js';
 
 export type { PetalPlaitPart } from './model.js';
-
-const PLAITED = say`the outer strand of one side behind the two next to it and forward over one, then the other side’s`;
 
 /** Repeats after which the strands of a round plait lie again as they did, whatever its crossings. */
 const ORDERS = 8;
@@ -134,9 +132,10 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
     return [
       {
         title: `Plait ${countOf(part.repeats, 'repeat')} with petals`,
-        text: say`${countOf(part.crossings, 'crossing')} of the round plait: ${PLAITED}. ${petalText(part)}`,
+        text: say`${countOf(part.crossings, 'crossing')} of the round plait. ${petalText(part)}`,
         units: part.repeats,
         unitName: 'repeat',
+        begins: tiedPlait(plaiting, first),
         tied: Array.from({ length: Math.min(part.repeats, ORDERS) }, (_, unit) =>
           tiedIn(
             `petals.${snug ? 'snug' : 'standing'}`,

@@ -119,10 +119,10 @@ export const stone: PartKind<StonePart> = {
     const bead = site.bead(part.bead);
     return [
       {
-        title: `Catch ${part.name} at the mark`,
-        text: say`Lay the marked place of the cord round the stone where it is ${laid(part.girth)} round and draw it together ${laid(part.rise)} above. Tie one knot in both tails, close on the stone, and pull at it: it must not turn or slip.`,
+        title: `Lay a loop round ${part.name} at the mark`,
+        text: say`The marked place of the cord lies against the stone where it is ${laid(part.girth)} round. Draw both tails together ${laid(part.rise)} above.`,
         units: 1,
-        tied: [tiedIn('overhand', [site.runs[0]], first)],
+        tied: [tiedIn('stone-loop', [null, site.runs[0]], first)],
         actions: [
           {
             do: 'tie',
@@ -132,6 +132,15 @@ export const stone: PartKind<StonePart> = {
             mm: 0,
             to: part.name,
           },
+        ],
+        cautions: [],
+      },
+      {
+        title: `Close the loop round ${part.name}`,
+        text: 'Tie one overhand knot in both tails together, close on the stone. Pull at it: the loop must not turn or slip.',
+        units: 1,
+        tied: [tiedIn('overhand', [site.runs[0]], first)],
+        actions: [
           {
             do: 'tie',
             place: part.id,

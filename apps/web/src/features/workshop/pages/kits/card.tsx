@@ -6,7 +6,7 @@ import {
   makeSteps,
   planPiece,
   stepPicture,
-  tyingShown,
+  tyingsShown,
   type Piece,
   type Plan,
   type Step,
@@ -167,7 +167,7 @@ function StepOnCard({ index, step, piece, plan, leads }: StepProps) {
     () => stepPicture(piece, plan, step, 0, firstSideFor(leads)),
     [piece, plan, step, leads],
   );
-  const tying = useMemo(() => tyingShown(piece, step, 0), [piece, step]);
+  const tyings = useMemo(() => tyingsShown(piece, step), [piece, step]);
   return (
     <Grid
       as="li"
@@ -195,7 +195,9 @@ function StepOnCard({ index, step, piece, plan, leads }: StepProps) {
           {step.units > 1 && `, ${step.units} times`}
         </Text>
         <Text>{units.say(step.text)}</Text>
-        {tying && <TyingMoves shown={tying} />}
+        {tyings.map((tying) => (
+          <TyingMoves key={tying.name} shown={tying} />
+        ))}
         <Cautions cautions={step.cautions} />
       </Box>
     </Grid>
