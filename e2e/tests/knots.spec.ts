@@ -108,13 +108,14 @@ test('an overhand knot is drawn, planned, cut, made and logged', async ({ page, 
     await page.getByRole('link', { name: /Make/ }).click();
     await page.getByRole('button', { name: 'Begin making' }).click();
     await expect(page.getByText('Step 1 of')).toBeVisible();
-    const lay = page.getByText(/^(Lay in|Lead) /).first();
+    const lay = page.getByText('Tie 12 knots: Tide knot').first();
     for (let i = 0; i < 60 && !(await lay.isVisible()); i++) {
       await page.keyboard.press('Space');
       await page.waitForTimeout(50);
     }
     await expect(lay).toBeVisible();
     const picture = page.getByTestId('step-picture');
+    await expect(page.getByTestId('tying-moves').getByText(/over the cord/).first()).toBeVisible();
     await expect(page.locator('.cord-moving').first()).toBeAttached();
     await picture.getByRole('button', { name: 'In space' }).click();
     await expect(picture.locator('canvas')).toBeVisible();

@@ -18,7 +18,7 @@ export const stone: PartKind<StonePart> = {
     id: 'stone',
     label: 'Stone in a loop',
     blurb: 'A stone or heart caught in a loop of the cord, a bead over the knot.',
-    goodFor: 'A stone or a heart with one hole, caught so that it hangs flat.',
+    goodFor: 'A polished stone or a heart, caught at its waist or a notch so that it hangs flat.',
     group: 'focal',
     unitName: 'stone',
     needsBead: true,
