@@ -22,10 +22,16 @@ const EDGE = 0.3;
  * what lies under.
  *
  * @param key begins the keys of the strokes
+ * @param edge longest edge in diameters: longer where all is seen from further away
  */
-export function byDepth(cords: readonly Stretch[], key: string, part: string): CordStroke[] {
+export function byDepth(
+  cords: readonly Stretch[],
+  key: string,
+  part: string,
+  edge = EDGE,
+): CordStroke[] {
   const thick = Math.max(0.05, ...cords.map(({ run }) => effectiveDiameter(run.cord)));
-  const lines = cords.map(({ line }) => subdivided(line, EDGE * thick));
+  const lines = cords.map(({ line }) => subdivided(line, edge * thick));
   const layerOf = ([, , a]: Point3, [, , b]: Point3): number =>
     Math.floor((a + b) / 2 / (LAYER * thick));
   const found = new Map<number, CordStroke[]>();

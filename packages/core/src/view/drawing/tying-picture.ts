@@ -70,6 +70,9 @@ function frameOf({ board, goes, tying }: TyingLayout, d: number, go: number): Bo
 /** How wide a knot round a post is seen as a whole, as a share of the strip below it. */
 const OVERVIEW = 0.7;
 
+/** Longest edges of what is seen so, in diameters. */
+const FAR_EDGE = 1;
+
 /** Corners of a post that is drawn round. */
 const CORNERS = 48;
 
@@ -104,7 +107,12 @@ const smaller = ({ strand, cord }: TiedCord, by: number): TiedCord => ({
 });
 
 /** What lies there at a go, its way with an arrow along it, and where the next one leads. */
-function laidShapes(layout: TyingLayout, shown: readonly TiedCord[], go: number): Primitive[] {
+function laidShapes(
+  layout: TyingLayout,
+  shown: readonly TiedCord[],
+  go: number,
+  edge?: number,
+): Primitive[] {
   const d = widthOf(shown);
   const key = `${layout.tying.id}-${go}`;
   const stretches = laidAt(layout, go).flatMap(({ strand, line, when }): Stretch[] => [
@@ -117,7 +125,7 @@ function laidShapes(layout: TyingLayout, shown: readonly TiedCord[], go: number)
   const moving = stretches.find(({ state }) => state === 'moving');
   return [
     ...postOf(layout, d),
-    ...byDepth(stretches, key, 'tying'),
+    ...byDepth(stretches, key, 'tying', edge),
     ...(moving ? [arrowOf(moving.line, d, key)] : []),
   ];
 }
@@ -166,6 +174,7 @@ function pictureOf(
         layout,
         shown.map((one) => smaller(one, by)),
         go,
+        FAR_EDGE,
       ),
       ...byDepth(below, key, 'tying'),
       arrowOf(below.at(-1)!.line.slice(-3), d, key),
