@@ -46,6 +46,8 @@ export interface Tied {
   readonly mirrored: boolean;
   /** Number of the cord of the cut list that each of its strands is, from 1; 0 for its own cord, null for what is none. */
   readonly strands: readonly (number | null)[];
+  /** Of each strand, the cords that go with that one as one; none when left out. */
+  readonly together?: readonly (readonly number[])[];
   /** The cord that is tied and is none of the piece's: of a slider, of a whipping. */
   readonly own?: Cord;
 }

@@ -264,7 +264,7 @@ export function tiedToRing(runs: readonly Run[], to: string, first: Side): ToRin
     text: single
       ? `Tie the cord to ${to}. Put a wire guard or a second turn of cord in it where a hard edge would wear it through.`
       : `Lead all cords through ${to} together, and tie them as one round themselves, close to it; pull each end by itself.`,
-    tied: [tiedIn(single ? 'anchor-bend' : 'ring-knot.1', [null, runs[0]], first)],
+    tied: [tiedIn(single ? 'anchor-bend' : 'ring-knot.1', [null, runs], first)],
   };
 }
 

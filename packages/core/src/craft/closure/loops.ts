@@ -6,10 +6,7 @@ import { PRACTICE, KNOT_SPREAD, type Use } from '../../base/kind/reason.js';
 import { loopCord } from '../knot/loop.js';
 import { flipped, moved, straightRuns } from '../knot/stroke.js';
 import { CORD_KIND_FACTS, effectiveDiameter } from '../../base/material/cord.js';
-import type { Tied } from '../../base/kind/step.js';
 import { laid, say, type Saying } from '../../base/measure/saying.js';
-import type { Side } from '../../base/measure/side.js';
-import { tiedIn } from '../knot/tied.js';
 import { EYE_LIES, eyeStrokes } from '../part/loop/drawing.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { closureAt, type ActionOf } from '../../base/action/action.js';
@@ -140,10 +137,6 @@ export function tellLoop({ of, perimeter }: LoopEnd, loops: number): Saying {
       return say`Let the cords lie apart for ${laid(perimeter / 2)} and tie one knot in all of them behind that, so that the loop between is ${p} round inside${loops === 2 ? '; then a second loop and its knot, right behind the first' : ''}.`;
   }
 }
-
-/** The knot that shuts a loop: in a doubled end, or in all cords as if they were one. */
-export const tiedLoop = ({ of }: LoopEnd, { runs }: ClosureSite, first: Side): Tied =>
-  tiedIn(of === 'turned-end' ? 'loop-knot' : 'overhand', [runs[0]], first);
 
 /** One circumference for each loop; the first loop lies next to the work. */
 export function loopStates(

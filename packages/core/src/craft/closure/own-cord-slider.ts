@@ -169,7 +169,7 @@ export function ownCordSlider<C extends OwnCordSlider>(
             stopping(slider, site, measures.tail),
           ),
           moves: ['stopper'],
-          tied: [tiedIn(slider.stopper, [site.runs[0]], first)],
+          tied: [tiedIn(slider.stopper, [spec.stopperInEach ? site.runs[0] : site.runs], first)],
         },
       ],
     }),

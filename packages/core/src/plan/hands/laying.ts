@@ -28,7 +28,8 @@ function tiedIn(step: Pick<Step, 'tied' | 'tiedBy'>, from: number, units: number
 const ledIn = ({ strands }: Tying, tied: Tied): number[] =>
   strands.flatMap(({ end }, strand) => {
     const cord = tied.strands[strand];
-    return end === null || cord === null || cord === undefined ? [] : [cord];
+    if (end === null || cord === null || cord === undefined) return [];
+    return [cord, ...(tied.together?.[strand] ?? [])];
   });
 
 /** Whether an end is of that cord. */

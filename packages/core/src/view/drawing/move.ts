@@ -151,7 +151,7 @@ function tiedInSpace(piece: Piece, step: Turned, unit: number): MoveScene | null
     own.map((cord, n) => cordOf(`${key}-${n}`, cord, 0));
   return {
     lies: { cords: cords(tying.lies, 'lies'), beads: [] },
-    moving: cords(tying.moves, 'move').map((cord) => [cord]),
+    moving: tying.moves.map((go, n) => cords(go, `move-${n}`)),
   };
 }
 

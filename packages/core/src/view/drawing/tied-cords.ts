@@ -1,4 +1,5 @@
 import type { Board } from '@coiled-strand/rope';
+import type { Point3 } from '../../base/kind/primitive.js';
 import type { Tied } from '../../base/kind/step.js';
 import { effectiveDiameter, type Cord } from '../../base/material/cord.js';
 import type { TiedPiece } from '../../piece/tyings.js';
@@ -7,6 +8,8 @@ import type { TiedPiece } from '../../piece/tyings.js';
 export interface TiedCord {
   readonly strand: number;
   readonly cord: Cord;
+  /** Those that go with it as one. */
+  readonly beside?: readonly TiedCord[];
 }
 
 /** What is tied round and is no cord of the piece is drawn in this colour. */
@@ -50,7 +53,39 @@ export function cordsTied(piece: TiedPiece, tied: Tied): readonly TiedCord[] | n
   const any = cords.find((one) => one !== null);
   if (!any) return null;
   const bar = { strand: 0, cord: { ...any.cord, colour: { ...any.cord.colour, hex: BAR } } };
-  return toldApart(cords).map((one) => one ?? bar);
+  return toldApart(cords).map((one, i): TiedCord => {
+    if (!one) return bar;
+    const more = (tied.together?.[i] ?? []).flatMap((strand): TiedCord[] => {
+      const cord = piece.strands[strand - 1]?.cord;
+      if (!cord) return [];
+      // Of one colour they are one shade.
+      const alike = cord.colour.hex === cords[i]!.cord.colour.hex;
+      return [{ strand, cord: alike ? { ...cord, colour: one.cord.colour } : cord }];
+    });
+    return more.length === 0 ? one : { ...one, beside: more };
+  });
+}
+
+/** Most cords of those that go as one that are drawn, and how far apart, in diameters. */
+const SIDE_BY_SIDE = { most: 3, apart: 0.95 } as const;
+
+/** A line, moved aside to its left as it is seen from above. */
+function aside(line: readonly Point3[], by: number): Point3[] {
+  return line.map(([x, y, z], i): Point3 => {
+    const [p, q] = [line[Math.max(0, i - 1)]!, line[Math.min(line.length - 1, i + 1)]!];
+    const long = Math.hypot(q[0] - p[0], q[1] - p[1]) || 1;
+    return [x - (by * (q[1] - p[1])) / long, y + (by * (q[0] - p[0])) / long, z];
+  });
+}
+
+/** All cords that go along a line, each beside the others. */
+export function sideBySide(
+  { beside = [], ...first }: TiedCord,
+  line: readonly Point3[],
+): { readonly run: TiedCord; readonly line: Point3[] }[] {
+  const all = [first, ...beside].slice(0, SIDE_BY_SIDE.most);
+  const apart = SIDE_BY_SIDE.apart * effectiveDiameter(first.cord);
+  return all.map((run, i) => ({ run, line: aside(line, (i - (all.length - 1) / 2) * apart) }));
 }
 
 /** Diameter in mm of the thickest of some cords. */

@@ -3,7 +3,7 @@ import type { Bounds, Plate, Point, Point3, Primitive } from '../../base/kind/pr
 import { tiedAt, type Step, type Tied } from '../../base/kind/step.js';
 import { byDepth, type Stretch } from '../../craft/knot/by-depth.js';
 import { stripOf } from './tying-strip.js';
-import { cordsTied, postRadius, widthOf, type TiedCord } from './tied-cords.js';
+import { cordsTied, postRadius, sideBySide, widthOf, type TiedCord } from './tied-cords.js';
 import { tyingIn, type TiedPiece } from '../../piece/tyings.js';
 
 /** One move of a knot: its picture, and the sentence that belongs to it. */
@@ -115,18 +115,18 @@ function laidShapes(
 ): Primitive[] {
   const d = widthOf(shown);
   const key = `${layout.tying.id}-${go}`;
-  const stretches = laidAt(layout, go).flatMap(({ strand, line, when }): Stretch[] => [
-    {
-      run: shown[strand]!,
+  const laid = laidAt(layout, go);
+  const stretches = laid.flatMap(({ strand, line, when }) =>
+    sideBySide(shown[strand]!, moved(line, d)).map((one): Stretch => ({
+      ...one,
       state: when === 'lies' ? 'laid' : when === 'moving' ? 'moving' : 'planned',
-      line: moved(line, d),
-    },
-  ]);
-  const moving = stretches.find(({ state }) => state === 'moving');
+    })),
+  );
+  const moving = laid.find(({ when }) => when === 'moving');
   return [
     ...postOf(layout, d),
     ...byDepth(stretches, key, 'tying', edge),
-    ...(moving ? [arrowOf(moving.line, d, key)] : []),
+    ...(moving ? [arrowOf(moved(moving.line, d), d, key)] : []),
   ];
 }
 

@@ -2,7 +2,7 @@ import { laidAt, layoutOf } from '@coiled-strand/rope';
 import type { CordInSpace } from '../../base/kind/in-space.js';
 import type { Point3 } from '../../base/kind/primitive.js';
 import { tiedAt, type Step } from '../../base/kind/step.js';
-import { BAR, cordsTied, postRadius, widthOf } from './tied-cords.js';
+import { BAR, cordsTied, postRadius, sideBySide, widthOf } from './tied-cords.js';
 import { tyingIn, type TiedPiece } from '../../piece/tyings.js';
 
 /** How far a post stands out to both sides of what is laid round it, in diameters. */
@@ -13,7 +13,10 @@ export function tyingInSpace(
   piece: TiedPiece,
   step: Pick<Step, 'tied' | 'tiedBy'>,
   unit: number,
-): { readonly lies: readonly CordInSpace[]; readonly moves: readonly CordInSpace[] } | null {
+): {
+  readonly lies: readonly CordInSpace[];
+  readonly moves: readonly (readonly CordInSpace[])[];
+} | null {
   const tied = tiedAt(step, unit);
   const cords = tied && cordsTied(piece, tied);
   const tying = tied && tyingIn(piece, tied);
@@ -25,7 +28,7 @@ export function tyingInSpace(
   const laid = (go: number, when: 'lies' | 'moving'): CordInSpace[] =>
     laidAt(layout, go)
       .filter((one) => one.when === when && one.line.length > 1)
-      .map(({ strand, line }) => ({ run: cords[strand]!, line: inMm(line) }));
+      .flatMap(({ strand, line }) => sideBySide(cords[strand]!, inMm(line)));
   const [first] = cords;
   const post: CordInSpace[] =
     layout.tying.round === 'rims'
@@ -42,6 +45,6 @@ export function tyingInSpace(
       : [];
   return {
     lies: [...laid(0, 'lies'), ...post],
-    moves: layout.goes.flatMap((_, go) => laid(go, 'moving')),
+    moves: layout.goes.map((_, go) => laid(go, 'moving')),
   };
 }

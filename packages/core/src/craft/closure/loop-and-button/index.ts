@@ -25,12 +25,11 @@ import {
   loopReach,
   loopStates,
   tellLoop,
-  tiedLoop,
   type LoopMeasures,
 } from '../loops.js';
 import { closureAt, type Action, type End } from '../../../base/action/action.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
-import { tiedIn } from '../../knot/tied.js';
+import { tiedIn, tiedLoop } from '../../knot/tied.js';
 import { check, singleStep, tiedStep, useEach } from '../uses.js';
 import { workingEnds } from '../../../base/kind/working-ends.js';
 import { laid, say } from '../../../base/measure/saying.js';
@@ -243,7 +242,7 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
     const loop = tiedStep(
       closure.loops === 2 ? 'Make the loops' : 'Make the loop',
       say`${tellLoop(made, closure.loops)} Push the button through before the knot is tight: it should just pass.`,
-      [tiedLoop(made, site, first)],
+      [tiedLoop(made.of === 'turned-end', site.runs, first)],
       [made.tie, { do: 'test', what: 'passes' }],
     );
     const button = onFold(closure, site)
@@ -255,7 +254,7 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
       : tiedStep(
           `Tie ${closure.name} on`,
           'Lead the cords through its shank, or up through one hole and down through the other, and tie them round themselves close to it. Try it in the loop on the wearer before anything is trimmed.',
-          [tiedIn('ring-knot.1', [null, site.runs[0]], first)],
+          [tiedIn('ring-knot.1', [null, site.runs], first)],
           [buttonOn(closure, site), buttonKnot(closure, site)],
         );
     return closure.buttonAt === 'start'

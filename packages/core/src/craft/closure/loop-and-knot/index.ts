@@ -1,5 +1,5 @@
 import { hempRule } from '../hemp-rule.js';
-import { tiedIn } from '../../knot/tied.js';
+import { tiedIn, tiedLoop } from '../../knot/tied.js';
 import { stopperSource } from '../../knot/source.js';
 import { knotInRuns } from '../../part/pick.js';
 import {
@@ -20,7 +20,6 @@ import {
   loopReach,
   loopStates,
   tellLoop,
-  tiedLoop,
   type LoopMeasures,
 } from '../loops.js';
 import { AT_END, type Action } from '../../../base/action/action.js';
@@ -184,7 +183,7 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
         tiedStep(
           'Make the loop',
           say`${tellLoop(loop, 1)} It will just let the knot at the other end pass.`,
-          [tiedLoop(loop, site, first)],
+          [tiedLoop(loop.of === 'turned-end', site.runs, first)],
           [loop.tie],
         ),
       ],
@@ -198,7 +197,7 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
           tied: [
             closure.form === 'diamond'
               ? tiedEndKnot('diamond', site.runs, first)
-              : tiedIn(closure.form, [site.runs[0]], first),
+              : tiedIn(closure.form, [site.runs], first),
           ],
         },
       ],

@@ -140,13 +140,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
         ),
         moves: ['stopper'],
         // Each tail goes round a cord of the other side.
-        tied: [
-          tiedIn(
-            `sliding.${STOPPERS[closure.form].turns}`,
-            [site.runs[0], site.runs.at(-1)],
-            first,
-          ),
-        ],
+        tied: [tiedIn(`sliding.${STOPPERS[closure.form].turns}`, [site.runs, site.runs], first)],
         units: 2,
         unitName: 'knot',
         unitText: (unit) =>

@@ -201,7 +201,7 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
             ? 'String a bead and tie a knot at the end of each tail'
             : 'Tie a knot at the end of each tail',
           say`Draw the ring out as far as it must open. ${closure.endBead > 0 ? 'String an end bead on each tail and tie' : 'Tie'} a knot ${laid(measures.tail)} from the body.`,
-          [tiedIn('overhand', [site.runs[0]], first)],
+          [tiedIn('overhand', [site.runs], first)],
           endActions(closure, site, measures.tail),
         ),
         moves: ['stopper'],

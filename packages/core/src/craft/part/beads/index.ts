@@ -186,7 +186,7 @@ export const beads: PartKind<BeadsPart> = {
         ...(layout.units > 1 ? { unitText: (unit: number) => [name(unit)] } : {}),
         ...(tied === null
           ? {}
-          : { tied: [tiedIn(`at-bead.awl.${STOPPERS[tied].turns}`, [through[0]], first)] }),
+          : { tied: [tiedIn(`at-bead.awl.${STOPPERS[tied].turns}`, [through], first)] }),
         ...byUnit(layout.units, (unit) => {
           const bead = site.bead(part.beads[unit]!);
           const strung = {

@@ -6,7 +6,7 @@ import { loopCord } from '../../knot/loop.js';
 import { sideBySide } from '../../knot/lanes.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { outerEnds, startEnds } from '../ends.js';
-import { tiedIn } from '../../knot/tied.js';
+import { tiedLoop } from '../../knot/tied.js';
 import { knotInRuns } from '../pick.js';
 import { drawLoop } from './drawing.js';
 import { type LoopPart, TURNED_BACK } from './model.js';
@@ -122,7 +122,7 @@ export const loop: PartKind<LoopPart> = {
           ? 'Clip all folds together side by side, then tie one knot across all cords, so that the loop is left as long as planned. Try what it is for before you pull the knot tight.'
           : 'Turn the end back beside its own cord, and tie one knot in both together with the fold.',
         units: 1,
-        tied: [tiedIn(atFold ? 'overhand' : 'loop-knot', [site.runs[0]], first)],
+        tied: [tiedLoop(!atFold, site.runs, first)],
         actions: [
           {
             do: 'tie',

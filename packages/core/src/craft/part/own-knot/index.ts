@@ -142,7 +142,7 @@ export const ownKnot: PartKind<OwnKnotPart> = {
         tied: [
           drawnTied(
             part.knot,
-            cords.map(({ runs }) => runs[0]),
+            cords.map(({ runs }) => runs),
             first,
           ),
         ],

@@ -139,12 +139,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
         tied: Array.from({ length: Math.min(part.repeats, ORDERS) }, (_, unit) =>
           tiedIn(
             `petals.${snug ? 'snug' : 'standing'}`,
-            bundlesAfter(
-              'four-round',
-              plaiting.bundles,
-              (unit + 1) * part.crossings,
-              site.crossed,
-            ).map(([run]) => run),
+            bundlesAfter('four-round', plaiting.bundles, (unit + 1) * part.crossings, site.crossed),
             first,
           ),
         ),

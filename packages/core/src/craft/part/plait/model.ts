@@ -52,7 +52,7 @@ export function plaitingOf(
 export const tiedPlait = ({ form, bundles }: Plaiting, first: Side): Tied =>
   tiedIn(
     `plait.${form}${bundles.some(({ length }) => length > 1) ? '.bundles' : ''}`,
-    bundles.map(([run]) => run),
+    bundles,
     first,
   );
 

@@ -126,7 +126,12 @@ describe('plaits', () => {
       { tying: 'plait.four-flat', mirrored: false, strands: [1, 2, 3, 4] },
     ]);
     expect(tied(8, 'four-round', 'right')).toEqual([
-      { tying: 'plait.four-round.bundles', mirrored: true, strands: [1, 3, 5, 7] },
+      {
+        tying: 'plait.four-round.bundles',
+        mirrored: true,
+        strands: [1, 3, 5, 7],
+        together: [[2], [4], [6], [8]],
+      },
     ]);
   });
   it('split strands into bundles as even as can be', () => {

@@ -139,7 +139,7 @@ export const stone: PartKind<StonePart> = {
         title: `Close the loop round ${part.name}`,
         text: 'Tie one overhand knot in both tails together, close on the stone. Pull at it: the loop must not turn or slip.',
         units: 1,
-        tied: [tiedIn('overhand', [site.runs[0]], first)],
+        tied: [tiedIn('overhand', [[...site.runs, ...site.runs]], first)],
         actions: [
           {
             do: 'tie',

@@ -115,7 +115,7 @@ export const stopperKnot: PartKind<StopperPart> = {
           text,
           units: 1,
           unitName: 'knot',
-          tied: [tiedIn(part.form, [runs[0]], first)],
+          tied: [tiedIn(part.form, [runs], first)],
           actions: [tie(runs, others)],
           cautions: [CAUTIONS.needle],
         },

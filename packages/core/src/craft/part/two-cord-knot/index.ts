@@ -107,13 +107,7 @@ export const twoCordKnot: PartKind<TwoCordPart> = {
       text: 'Hold both cords up out of the work and look down on them.',
       units: part.units,
       unitName: 'knot',
-      tied: [
-        tiedIn(
-          'snake',
-          bundles(site).map(([run]) => run),
-          first,
-        ),
-      ],
+      tied: [tiedIn('snake', bundles(site), first)],
       actions: [
         {
           do: 'tie',
