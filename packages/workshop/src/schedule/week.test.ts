@@ -48,6 +48,8 @@ describe('a clock on the wall', () => {
   });
   it('knows its zones, and days by their names', () => {
     expect([isZone(OSLO), isZone('Nowhere/Else')]).toEqual([true, false]);
+    for (const zone of ['', '+05:30', '+99:00', '\0']) expect(isZone(zone)).toBe(false);
+    expect(() => wallTime(0, 'Nowhere/Else')).toThrow(RangeError);
     expect([dayFrom('2026-02-28'), dayFrom('2026-02-29'), dayFrom('28.2.2026')]).toEqual([
       { year: 2026, month: 2, day: 28 },
       null,

@@ -1,3 +1,5 @@
+import { tzOffset } from '@date-fns/tz';
+
 /** A day of the calendar. */
 export interface Day {
   readonly year: number;
@@ -16,30 +18,19 @@ export interface WallTime extends Day {
 const MINUTE = 60_000;
 const DAY = 24 * 60 * MINUTE;
 
-const clocks = new Map<string, Intl.DateTimeFormat>();
-
-/** @throws RangeError where there is no such zone */
-function clockOf(zone: string): Intl.DateTimeFormat {
-  const known = clocks.get(zone);
-  if (known) return known;
-  const clock = new Intl.DateTimeFormat('en-GB', {
-    timeZone: zone,
-    hourCycle: 'h23',
-    year: 'numeric',
-    month: 'numeric',
-    day: 'numeric',
-    hour: 'numeric',
-    minute: 'numeric',
-  });
-  clocks.set(zone, clock);
-  return clock;
+/** How far the clocks of a zone are ahead of UTC, in ms. @throws RangeError where there is no such zone */
+function offsetAt(instant: number, zone: string): number {
+  const minutes = tzOffset(zone, new Date(instant));
+  if (Number.isNaN(minutes)) throw new RangeError(`there is no time zone “${zone}”`);
+  return minutes * MINUTE;
 }
 
 /** Whether there is a time zone of this name, as `Europe/Oslo`. */
 export function isZone(zone: string): boolean {
   try {
-    clockOf(zone);
-    return true;
+    new Intl.DateTimeFormat('en-GB', { timeZone: zone });
+    // An offset is no zone: its clocks are never changed, and no calendar knows it by name.
+    return !/^[+-]/.test(zone);
   } catch {
     return false;
   }
@@ -53,13 +44,12 @@ export function isZone(zone: string): boolean {
  * @example wallTime(Date.UTC(2026, 6, 1, 12), 'Europe/Oslo') // { year: 2026, month: 7, day: 1, minutes: 840 }
  */
 export function wallTime(instant: number, zone: string): WallTime {
-  const parts: Partial<Record<Intl.DateTimeFormatPartTypes, number>> = {};
-  for (const { type, value } of clockOf(zone).formatToParts(instant)) parts[type] = Number(value);
+  const shown = new Date(instant + offsetAt(instant, zone));
   return {
-    year: parts.year!,
-    month: parts.month!,
-    day: parts.day!,
-    minutes: parts.hour! * 60 + parts.minute!,
+    year: shown.getUTCFullYear(),
+    month: shown.getUTCMonth() + 1,
+    day: shown.getUTCDate(),
+    minutes: shown.getUTCHours() * 60 + shown.getUTCMinutes(),
   };
 }
 
@@ -77,10 +67,9 @@ const asUtc = ({ year, month, day, minutes }: WallTime): number =>
  */
 export function instantOf(day: Day, minutes: number, zone: string): number {
   const wanted = asUtc({ ...day, minutes });
-  const offsetAt = (instant: number): number => asUtc(wallTime(instant, zone)) - instant;
-  // No clock changes twice within two days.
-  const before = wanted - offsetAt(wanted - DAY);
-  const after = wanted - offsetAt(wanted + DAY);
+  // No clock changes twice within two days. A TZDate takes now the first, now the second of two that show the same.
+  const before = wanted - offsetAt(wanted - DAY, zone);
+  const after = wanted - offsetAt(wanted + DAY, zone);
   if (asUtc(wallTime(before, zone)) === wanted) return before;
   return asUtc(wallTime(after, zone)) === wanted ? after : before;
 }
