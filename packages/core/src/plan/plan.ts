@@ -12,6 +12,7 @@ import { closureSiteOf, sitesOf } from '../piece/sites.js';
 import { techniqueOf } from '../piece/technique.js';
 import { lyingOf } from './lying.js';
 import { checkPassages, checkPiece, checkPlan, under } from './checks.js';
+import { checkKnotsAtHoles } from './knots-at-holes.js';
 import { barNotes } from './bars.js';
 import { count } from './counters.js';
 import { equalCuts, sumOfCuts } from './equal-cuts.js';
@@ -164,6 +165,7 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
     ...barNotes(piece, closureSite, fitted.layouts),
     ...checkPlan(piece, fit, counters),
     ...checkPassages(passages),
+    ...checkKnotsAtHoles(parts),
   ]);
   if (advice.some((f) => f.severity === 'error')) return { ok: false, advice };
 

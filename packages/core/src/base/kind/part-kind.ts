@@ -82,6 +82,18 @@ export interface Section {
 }
 
 /** A part laid out on its length. */
+/** A knot that is to keep a bead from sliding over it. */
+export interface Stop {
+  /** 'overhand knot' */
+  readonly what: string;
+  /** Diameter in mm of the smallest round hole that it goes through, drawn by its cord. */
+  readonly passes: number;
+  /** Numbers of the runs that it is tied in. */
+  readonly runs: readonly number[];
+  /** It lies between the beads of its own part. */
+  readonly within?: true;
+}
+
 export interface PartLayout extends Section {
   /** Along the piece in mm. */
   readonly length: number;
@@ -92,6 +104,8 @@ export interface PartLayout extends Section {
   readonly round: readonly RoundPart[];
   readonly uses: readonly Use[];
   readonly passages: readonly Passage[];
+  /** The knot that it is where one is to stop what lies beside it, and the knots within it. */
+  readonly stop?: Stop;
   readonly beads: readonly PlacedBead[];
   readonly needs: readonly Need[];
   readonly auxiliary: readonly AuxiliaryCord[];

@@ -1,4 +1,5 @@
-import { tightened, type TightenedName } from '@coiled-strand/rope';
+import { tightened, tightOf, tyingOf, type TightenedName } from '@coiled-strand/rope';
+import { CORD_KIND_FACTS, effectiveDiameter, type Cord } from '../../base/material/cord.js';
 import type { Point, Point3 } from '../../base/kind/primitive.js';
 
 /** Stopper knots pulled tight. */
@@ -91,6 +92,23 @@ export function stopper(form: StopperForm, cords: number | readonly number[]): S
     width: one.width * d,
     inKnot: (one.uses + one.length) * d,
   };
+}
+
+/** Passing size of a stopper of one cord, in its diameters; worked out once. */
+const passing = new Map<StopperForm, number>();
+
+/**
+ * Diameter in mm of the smallest round hole that a stopper goes through when it is drawn by its cord: that of the tight
+ * knot, less what its cord gives where it is squeezed.
+ *
+ * @param cords those that tie it together
+ * @example passingSize('overhand', [{ name: '', kind: 'leather', diameter: 2, colour: { name: '', hex: '' } }]) // 5.4
+ */
+export function passingSize(form: StopperForm, cords: readonly Cord[]): number {
+  const size = passing.get(form) ?? tightOf(tyingOf(form))!.passes;
+  passing.set(form, size);
+  const gives = Math.max(...cords.map(({ kind }) => CORD_KIND_FACTS[kind].gives));
+  return size * asOneCord(cords.map(effectiveDiameter)) * (1 - gives);
 }
 
 /** Turns of a knot that grips another cord. */

@@ -1,6 +1,12 @@
 import type { Run } from '../../base/kind/run.js';
-import type { PartSite } from '../../base/kind/part-kind.js';
-import { stopper, type StopperForm, type StopperSize } from '../knot/stopper.js';
+import type { PartSite, Stop } from '../../base/kind/part-kind.js';
+import {
+  passingSize,
+  STOPPERS,
+  stopper,
+  type StopperForm,
+  type StopperSize,
+} from '../knot/stopper.js';
 import { effectiveDiameter } from '../../base/material/cord.js';
 import { bundleDiameter } from '../../base/material/passage.js';
 
@@ -11,7 +17,6 @@ export function pickRuns(site: PartSite, numbers: readonly number[] | null): Run
   return named.length > 0 ? named : [...site.runs];
 }
 
-/** Diameter in mm of runs drawn together into one bundle. */
 /** A knot in all of some runs at once; a run that comes back beside itself is listed twice. */
 export const knotInRuns = (form: StopperForm, runs: readonly Run[]): StopperSize =>
   stopper(
@@ -19,6 +24,17 @@ export const knotInRuns = (form: StopperForm, runs: readonly Run[]): StopperSize
     runs.map((run) => effectiveDiameter(run.cord)),
   );
 
+/** What such a knot stops. */
+export const stopInRuns = (form: StopperForm, runs: readonly Run[]): Stop => ({
+  what: STOPPERS[form].label,
+  passes: passingSize(
+    form,
+    runs.map((run) => run.cord),
+  ),
+  runs: runs.map((run) => run.index),
+});
+
+/** Diameter in mm of runs drawn together into one bundle. */
 export const bundleOfRuns = (runs: readonly Run[]): number =>
   bundleDiameter(runs.map((run) => effectiveDiameter(run.cord)));
 

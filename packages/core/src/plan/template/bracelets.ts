@@ -46,7 +46,6 @@ import {
   RING,
   BRONZE,
   BIG,
-  COVER,
   WOOD12,
 } from './stuff.js';
 
@@ -282,8 +281,8 @@ export const BRACELETS: readonly Template[] = [
           length: start.wearer.ankle === undefined ? 230 : null,
         },
         strands: [strandOf(TWINE, ['core'])],
-        beads: [COVER],
-        parts: named([plain(), stop('overhand'), row(['cover-6']), stop('overhand'), plain()]),
+        beads: [MOON6],
+        parts: named([plain(), stop('overhand'), row(['moon-6']), stop('overhand'), plain()]),
         closure: twoSlidingKnots.make(TWINE),
       }),
   },

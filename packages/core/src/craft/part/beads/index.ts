@@ -14,9 +14,9 @@ import type { Bead } from '../../../base/material/bead.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import type { RoundPart } from '../../../base/measure/ring.js';
 import { byUnit, cordsOf, helpThrough, legsOf, outerEnds } from '../ends.js';
-import { nameRuns } from '../pick.js';
+import { nameRuns, stopInRuns } from '../pick.js';
 import { drawBeads } from './drawing.js';
-import { type BeadsPart, threading, between, blocks, widthOf } from './model.js';
+import { type BeadsPart, threading, between, knotBetween, blocks, widthOf } from './model.js';
 import { besideCore, roundBeads } from './round.js';
 import { beadNamed, laid, say, type Segment } from '../../../base/measure/saying.js';
 
@@ -73,6 +73,7 @@ export const beads: PartKind<BeadsPart> = {
   layOut(part, site) {
     const all = part.beads.map(site.bead);
     const { through, around, beside } = threading(part, site);
+    const knot = knotBetween(part);
     const gap = between(part, through);
     const strung = all.reduce((sum, bead) => sum + bead.length, 0);
     const core = widthOf([...through, ...beside]);
@@ -147,6 +148,7 @@ export const beads: PartKind<BeadsPart> = {
       round,
       uses,
       beads: placed,
+      ...(knot && gaps > 0 ? { stop: { ...stopInRuns(knot, through), within: true } } : {}),
       passages: kinds.map((id) => ({
         what: site.bead(id).name,
         hole: site.bead(id).hole,

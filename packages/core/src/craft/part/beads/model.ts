@@ -54,6 +54,10 @@ export function threading(
 export const widthOf = (runs: readonly Run[]): number =>
   runs.reduce((sum, run) => sum + effectiveDiameter(run.cord), 0);
 
+/** The knot that is tied between two neighbours, if any. */
+export const knotBetween = (part: BeadsPart): 'overhand' | 'double-barrel' | null =>
+  part.between === 'overhand' || part.between === 'double-barrel' ? part.between : null;
+
 /** What lies between two neighbours: its length, and the cord a knot takes there. */
 export function between(
   part: BeadsPart,

@@ -17,7 +17,7 @@ import { tiedIn } from '../../knot/tied.js';
 import { byUnit, legsOf, outerEnds } from '../ends.js';
 import { nameRuns, pickRuns } from '../pick.js';
 import { drawStopper } from './drawing.js';
-import { type StopperPart, largestKnot, knotUses } from './model.js';
+import { type StopperPart, largestKnot, knotUses, stopOf } from './model.js';
 
 export const stopperKnot: PartKind<StopperPart> = {
   entry: {
@@ -59,6 +59,7 @@ export const stopperKnot: PartKind<StopperPart> = {
       units: knots,
       unitName: 'knot',
       uses: [...straightUse(site.runs, section.pitch), ...knotUses(part, runs)],
+      stop: stopOf(part, runs),
     });
   },
   draw: drawStopper,
