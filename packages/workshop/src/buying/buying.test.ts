@@ -92,6 +92,65 @@ describe('packs that cuts are made from', () => {
     expect(said([9000], [skein])).toBeUndefined();
     expect(coverCuts([], [skein])!.packs).toEqual([]);
   });
+  it('cost the least, whichever cuts share a pack', () => {
+    const packs = [
+      { id: 'long', size: 8000, cents: 180 },
+      { id: 'short', size: 5000, cents: 52 },
+    ];
+    // 600 and 1800 come out of what 5600 leaves of the long one.
+    expect(coverCuts([600, 5600, 1800, 5000, 4500], packs)).toMatchObject({ cents: 284 });
+  });
+  it('cost what trying every way costs', () => {
+    /** Every cut in one of the packs that are begun, or in a new one. */
+    const least = (
+      cuts: readonly number[],
+      packs: readonly Pack[],
+      left: readonly number[] = [],
+      spent = 0,
+      best = Infinity,
+    ): number => {
+      if (spent >= best) return best;
+      const [first, ...rest] = cuts;
+      if (first === undefined) return spent;
+      let found = best;
+      left.forEach((room, i) => {
+        if (room < first) return;
+        const now = left.map((one, k) => (k === i ? one - first : one));
+        found = Math.min(found, least(rest, packs, now, spent, found));
+      });
+      for (const { size, cents } of packs) {
+        if (size < first) continue;
+        found = Math.min(found, least(rest, packs, [...left, size - first], spent + cents, found));
+      }
+      return found;
+    };
+    const length = fc.integer({ min: 300, max: 7000 });
+    const pack = fc.record({
+      id: fc.constantFrom('a', 'b', 'c'),
+      size: fc.integer({ min: 2000, max: 12_000 }),
+      cents: fc.integer({ min: 1, max: 400 }),
+    });
+    fc.assert(
+      fc.property(
+        fc.array(length, { minLength: 1, maxLength: 6 }),
+        fc.uniqueArray(pack, { minLength: 1, maxLength: 3, selector: ({ id }) => id }),
+        (cuts, packs) => {
+          const want = least(cuts, packs);
+          expect(coverCuts(cuts, packs)?.cents ?? Infinity).toBe(want);
+        },
+      ),
+      { numRuns: 300, seed: 9 },
+    );
+  });
+  it('of many cuts are found too, each out of one piece', () => {
+    const cuts = Array.from({ length: 40 }, (_, i) => 1500 + 37 * i);
+    const found = coverCuts(cuts, [skein])!;
+    // At least as many as their length takes, and fewer than one for each three.
+    expect(found.packs[0]!.count).toBeGreaterThanOrEqual(
+      Math.ceil(cuts.reduce((sum, one) => sum + one, 0) / 8000),
+    );
+    expect(found.packs[0]!.count).toBeLessThan(cuts.length / 2);
+  });
   it('leave over what is more than the cuts', () => {
     expect(coverCuts([5000, 5000], [skein])).toMatchObject({ size: 16_000, over: 6000 });
   });

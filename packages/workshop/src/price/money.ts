@@ -1,11 +1,21 @@
 /** An amount in whole cents of the workshop's currency. */
 export type Cents = number;
 
+/** Products of decimals are off by less than this, in cents: 90 times 0.35 is 31.499999999999996. */
+const ROUNDED = 1e-6;
+
+/**
+ * The nearest whole number of cents; halves are rounded away from nought, as receipts do.
+ * @example wholeCents(90 * 0.35) // 32
+ */
+export const wholeCents = (amount: number): Cents =>
+  Math.sign(amount) * Math.round(Math.abs(amount) + ROUNDED) || 0;
+
 /**
  * Cents of a price that is written with decimals, in whole ones.
  * @example cents(0.35) // 35
  */
-export const cents = (price: number): Cents => Math.round(price * 100 + Math.sign(price) * 1e-6);
+export const cents = (price: number): Cents => wholeCents(price * 100);
 
 /**
  * Whole cents for shares of an amount, so that they add up to it: each gets its floor, and what is left goes to

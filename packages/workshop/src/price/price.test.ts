@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { cents, shareOut } from './money.js';
+import { cents, shareOut, wholeCents } from './money.js';
 import { niceUp, priceOf, PRICING, wageAt, type Material, type Pricing } from './price.js';
 
 const materials = fc.array(
@@ -82,6 +82,22 @@ describe('a price', () => {
 describe('cents', () => {
   it('are whole, also where a binary fraction is a hair too small', () => {
     expect([0.35, 1.005, 8.165, -2.5].map(cents)).toEqual([35, 101, 817, -250]);
+  });
+  it('of a share are what decimals on paper give, halves up', () => {
+    expect(wholeCents(90 * 0.35)).toBe(32);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 0, max: 1_000_000 }),
+        fc.integer({ min: 0, max: 300 }),
+        (sum, percent) => {
+          const exact = BigInt(sum) * BigInt(percent);
+          // In hundredths of a cent: half of them is 50.
+          expect(wholeCents(sum * (percent / 100))).toBe(Number((exact + 50n) / 100n));
+        },
+      ),
+      { numRuns: 500, seed: 3 },
+    );
+    expect(wholeCents(-2.5)).toBe(-3);
   });
   it('shared out add up', () => {
     fc.assert(

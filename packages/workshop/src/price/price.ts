@@ -1,5 +1,5 @@
 import { normalQuantile } from '@coiled-strand/core';
-import type { Cents } from './money.js';
+import { wholeCents, type Cents } from './money.js';
 
 /** How a workshop makes its prices. */
 export interface Pricing {
@@ -100,13 +100,13 @@ function reasonsOf(
     name,
     unit,
     amount,
-    cents: each === null ? 0 : Math.round(amount * each),
+    cents: each === null ? 0 : wholeCents(amount * each),
     ...(each === null ? { unknown: true } : {}),
   }));
   const total = (): Cents => reasons.reduce((sum, { cents }) => sum + cents, 0);
-  reasons.push({ area: 'work', minutes, cents: Math.round((minutes / 60) * hour) });
-  reasons.push({ area: 'overhead', share: overhead, cents: Math.round(total() * overhead) });
-  reasons.push({ area: 'margin', share: margin, cents: Math.round(total() * margin) });
+  reasons.push({ area: 'work', minutes, cents: wholeCents((minutes / 60) * hour) });
+  reasons.push({ area: 'overhead', share: overhead, cents: wholeCents(total() * overhead) });
+  reasons.push({ area: 'margin', share: margin, cents: wholeCents(total() * margin) });
   const sum = total();
   reasons.push({ area: 'rounding', cents: niceUp(sum, { nice, below }) - sum });
   return reasons.filter(({ area, cents }) => area === 'material' || area === 'work' || cents !== 0);
@@ -127,8 +127,8 @@ export function wageAt(
 ): Cents | null {
   if (!(minutes > 0)) return null;
   const material = materials.reduce(
-    (sum, { amount, each }) => sum + (each === null ? 0 : Math.round(amount * each)),
+    (sum, { amount, each }) => sum + (each === null ? 0 : wholeCents(amount * each)),
     0,
   );
-  return Math.round(((price / (1 + overhead) - material) / minutes) * 60);
+  return wholeCents(((price / (1 + overhead) - material) / minutes) * 60);
 }
