@@ -34,6 +34,7 @@ const isUseful = (length: number, useful: number, cut: number): number =>
  *
  * @param known a plan to begin with
  * @param seconds how long it may take at most
+ * @param leaves to save: length in mm that may stay uncut, whichever cuts those are
  */
 export function solveExactly(
   problem: StockProblem,
@@ -41,6 +42,7 @@ export function solveExactly(
   known: readonly Pattern[],
   solve: Solve,
   seconds: number,
+  leaves = 0,
 ): Found {
   const { sizes, bars } = problem;
   const program = new Programming();
@@ -86,14 +88,15 @@ export function solveExactly(
       uses.push({ bar: b, x });
     }
   });
-  sizes.forEach(({ length, count }, i) => {
+  const left = sizes.map(({ length, count }, i): [number, number] => {
     const given = uses.map(({ x }): [number, number] => [x[i]!, 1]);
-    if (aim === 'save') program.row(count, count, given);
-    else {
-      const cut = known.reduce((sum, { take }) => sum + take[i]!, 0);
-      program.row(count, count, [...given, [column(length, count, count - cut), 1]]);
-    }
+    const cut = known.reduce((sum, { take }) => sum + take[i]!, 0);
+    const most = aim === 'cut' || leaves >= length ? count : 0;
+    const one = column(aim === 'cut' ? length : 0, most, count - cut);
+    program.row(count, count, [...given, [one, 1]]);
+    return [one, length];
   });
+  if (aim === 'save' && leaves > 0) program.row(-Infinity, leaves, left);
   const solved = solve(program, { seconds, start });
   if (!('values' in solved)) return { plan: known, bound: 0 };
   const plan = uses.flatMap(({ bar, x }): Pattern[] => {

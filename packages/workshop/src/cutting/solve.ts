@@ -82,7 +82,22 @@ export function* solveStock(problem: StockProblem, means: Means): Generator<Answ
       yield answer(0);
     }
   }
-  // What cannot be cut is left out; the rest is cut as sparingly as may be.
+  const leaves = measure(problem, plan).uncut;
+  if (leaves > 0 && unknowns(problem) <= SMALL) {
+    // Which cuts are left out is chosen by what is wasted as well.
+    const exact = solveExactly(
+      problem,
+      'save',
+      plan,
+      means.solve,
+      share(means, SECONDS.small),
+      leaves,
+    );
+    plan = [...exact.plan];
+    yield answer(exact.bound);
+    return;
+  }
+  // What cannot be cut is left out; the rest is cut as sparingly as may be. Of another choice no bound is known.
   const left = leftUncut(problem, plan);
   const rest: StockProblem = {
     ...problem,
@@ -90,7 +105,7 @@ export function* solveStock(problem: StockProblem, means: Means): Generator<Answ
   };
   for (const found of search(rest, 'save', plan, pool, means)) {
     plan = [...found.plan];
-    yield answer(found.bound);
+    yield answer(leaves > 0 ? 0 : found.bound);
   }
 }
 
