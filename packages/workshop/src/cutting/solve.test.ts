@@ -190,10 +190,7 @@ describe('small problems', () => {
       const answer = answered(problem);
       const best = byTrying(problem);
       expect([seed, answer.measure.uncut]).toEqual([seed, best.uncut]);
-      expect([seed, costOf(problem, answer.measure)]).toEqual([
-        seed,
-        expect.closeTo(best.cost, 9),
-      ]);
+      expect([seed, costOf(problem, answer.measure)]).toEqual([seed, expect.closeTo(best.cost, 9)]);
       expect([seed, isProven(answer, problem)]).toEqual([seed, true]);
     }
   });
