@@ -29,6 +29,9 @@ const KINDS = Object.keys(EXPIRES_AFTER) as readonly (keyof Jobs)[];
 /** Held while the queue’s own tables are made: several servers may start at once. */
 const STARTING = 727_004;
 
+/** For what is being done a server that stops waits so long, in ms: a job that is longer is begun anew elsewhere. */
+const HANGS = 10_000;
+
 /** How often a server looks for jobs, in seconds. */
 const LOOKS = 1;
 
@@ -73,14 +76,29 @@ export class Queue implements OnModuleInit, OnModuleDestroy {
     }
   }
 
+  /** What is being done; a server that stops waits for it, since its queue looks after it every second until then. */
+  private readonly doing = new Set<Promise<void>>();
+
   async onModuleDestroy(): Promise<void> {
     await this.boss.stop({ graceful: true, timeout: 5_000, close: true });
+    let limit: NodeJS.Timeout | undefined;
+    const hangs = new Promise<void>((done) => (limit = setTimeout(done, HANGS)));
+    await Promise.race([Promise.allSettled([...this.doing]), hangs]);
+    clearTimeout(limit);
   }
 
   /** What does the jobs of a kind; a job that fails is tried three times more. */
   async work<K extends keyof Jobs>(kind: K, job: (told: Jobs[K]) => Promise<void>): Promise<void> {
     await this.boss.work<Jobs[K]>(kind, { pollingIntervalSeconds: LOOKS }, async (jobs) => {
-      for (const { data } of jobs) await job(data);
+      const all = (async () => {
+        for (const { data } of jobs) await job(data);
+      })();
+      this.doing.add(all);
+      try {
+        await all;
+      } finally {
+        this.doing.delete(all);
+      }
     });
   }
 
