@@ -3,6 +3,7 @@ import type { Step } from '../base/kind/step.js';
 import { factorOf, type Hand } from '../base/learn/hand.js';
 import type { Piece } from '../piece/piece.js';
 import { tyingCord } from '../piece/sites.js';
+import { techniqueOf } from '../piece/technique.js';
 import { placedParts } from '../plan/placed-parts.js';
 import type { Plan } from '../plan/plan-types.js';
 
@@ -19,7 +20,7 @@ export function tyingSeconds(
 ): number {
   return placedParts(piece, plan).reduce((sum, { id, kind, part, site, layout }) => {
     const cord = tyingCord(site);
-    const factor = (cord && factorOf(hand, part.kind, cord.kind, 'time')?.factor) ?? 1;
+    const factor = (cord && factorOf(hand, techniqueOf(part, site), cord.kind, 'time')?.factor) ?? 1;
     const left = Math.max(0, layout.units - (done[id] ?? 0));
     return sum + left * kind.entry.seconds * factor;
   }, 0);

@@ -1,3 +1,4 @@
+import { techniqueIn } from './observe.js';
 import {
   DRIFT_SPREAD,
   factorOf,
@@ -118,7 +119,7 @@ function priorOf(
   const use = main?.plan.layout.uses.find(({ reason }) => reason.spread);
   const kind = piece.strands[(use?.strand ?? 1) - 1]?.cord.kind;
   return {
-    learnt: main && kind && factorOf(hand, main.plan.kind, kind, measure),
+    learnt: main && kind && factorOf(hand, techniqueIn(main.plan), kind, measure),
     sd: use?.reason.spread ?? KNOT_SPREAD,
   };
 }

@@ -97,7 +97,8 @@ function takeUp(plan: Plan, record: MakeRecord, tied: Tied): Observation[] {
   });
 }
 
-const techniqueIn = ({ kind, technique = kind }: PartPlan): string => technique;
+/** What a hand learns in a part of a plan. */
+export const techniqueIn = ({ kind, technique = kind }: PartPlan): string => technique;
 
 /** Spread of all hands in a technique, as its own layout states it before anything is learnt. */
 const partPrior = (plan: Plan, technique: string): number | undefined =>

@@ -8,6 +8,7 @@ import { EXAMPLE_PIECE } from '../../../piece/example.js';
 import { knotsById } from '../../../piece/palette.js';
 import { planPiece } from '../../../plan/steps/plan-piece.js';
 import { makeSteps } from '../../../plan/steps/steps.js';
+import { tyingSeconds } from '../../../make/bench-time.js';
 import { observe } from '../../../make/observe.js';
 import { drawMoveInSpace, wayOf } from '../../../view/drawing/move.js';
 import type { Point3 } from '../../../base/kind/primitive.js';
@@ -93,6 +94,8 @@ describe('a knot of one’s own', () => {
   });
 });
 
+const FACTOR = { spread: 0.05, rests: 3, since: null } as const;
+
 describe('a piece with a knot of one’s own', () => {
   const plan = planPiece(piece);
   it('can be made to the letter, and is told and shown move by move', () => {
@@ -172,6 +175,14 @@ describe('a piece with a knot of one’s own', () => {
       } as never,
     ]);
     if (!better.ok) throw new Error('no plan');
+    // Bench time and what is foretold half way go by that very knot too, not by all knots of one's own.
+    const seconds = (technique: string): number =>
+      tyingSeconds(piece, plan, [
+        { ...FACTOR, technique, cordKind: learnt.cordKind, measure: 'time', factor: 2 },
+      ]);
+    const usual = tyingSeconds(piece, plan, []);
+    expect(seconds(learnt.technique) - usual).toBeCloseTo(3 * ownKnot.entry.seconds, 6);
+    expect(seconds('own-knot')).toBe(usual);
     const now = better.strands[0]!.reasons.find(({ code }) => code === 'knot.own')!;
     expect(now.mm).toBeCloseTo(1.1 * knots.mm, 6);
   });
