@@ -220,7 +220,7 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
           'Pick a bead up with the bundle that lies in the middle now, push it up to the last crossing, and cross the outer bundle over the middle one below it.',
         units: layout.units,
         unitName: 'crossing',
-        tied: [tiedPlait(plaiting, first)],
+        tied: [tiedPlait(plaiting, first, site.crossed)],
         sideOf: (unit, from) => ((unit + site.crossed) % 2 === 0 ? from : otherSide(from)),
         unitText: (unit) =>
           unit % part.every === 0

@@ -135,7 +135,7 @@ export const petalPlait: PartKind<PetalPlaitPart> = {
         text: say`${countOf(part.crossings, 'crossing')} of the round plait. ${petalText(part)}`,
         units: part.repeats,
         unitName: 'repeat',
-        begins: tiedPlait(plaiting, first),
+        begins: tiedPlait(plaiting, first, site.crossed),
         tied: Array.from({ length: Math.min(part.repeats, ORDERS) }, (_, unit) =>
           tiedIn(
             `petals.${snug ? 'snug' : 'standing'}`,

@@ -175,7 +175,7 @@ export const plait: PartKind<PlaitPart> = {
         again: HOW,
         units: layout.units,
         unitName: 'crossing',
-        ...(plaiting ? { tied: [tiedPlait(plaiting, first)] } : {}),
+        ...(plaiting ? { tied: [tiedPlait(plaiting, first, site.crossed)] } : {}),
         ...(part.form === 'four-flat'
           ? { unitText: (unit: number) => FLAT_UNITS[(unit + site.crossed) % 2]! }
           : { sideOf: (unit: number, from: Side) => side(unit + site.crossed, from) }),

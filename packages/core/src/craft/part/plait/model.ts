@@ -4,7 +4,7 @@ import type { Advice } from '../../../base/measure/advice.js';
 import { PLAIT_SPREAD, useOf, type Use } from '../../../base/kind/reason.js';
 import type { Run } from '../../../base/kind/run.js';
 import type { Tied } from '../../../base/kind/step.js';
-import type { Side } from '../../../base/measure/side.js';
+import { otherSide, type Side } from '../../../base/measure/side.js';
 import {
   bundlesAfter,
   plaitRatio,
@@ -48,13 +48,19 @@ export function plaitingOf(
   return { form, bundles, d, q, pitch: q * d };
 }
 
-/** How it is tied: a bundle of several cords is led like a strand. */
-export const tiedPlait = ({ form, bundles }: Plaiting, first: Side): Tied =>
-  tiedIn(
-    `plait.${form}${bundles.some(({ length }) => length > 1) ? '.bundles' : ''}`,
-    bundles,
-    first,
-  );
+/**
+ * How it is tied: a bundle of several cords is led like a strand.
+ *
+ * @param crossed crossings before it without a break: after an odd number of them the other side comes next
+ */
+export function tiedPlait({ form, bundles }: Plaiting, first: Side, crossed = 0): Tied {
+  const tying = `plait.${form}${bundles.some(({ length }) => length > 1) ? '.bundles' : ''}`;
+  // A flat plait of four has no side that comes next: its middle does.
+  const other = crossed % 2 === 1 && form !== 'four-flat';
+  return other
+    ? tiedIn(tying, [...bundles].reverse(), otherSide(first))
+    : tiedIn(tying, bundles, first);
+}
 
 export function sectionOfPlait({ form, d, q, pitch }: Plaiting): Section {
   const { width, thickness } = plaitSection(form, q);

@@ -1,4 +1,4 @@
-import { layoutOf, polylineLength, tyingOf } from '@coiled-strand/rope';
+import { layoutOf, mirror, polylineLength, tyingOf } from '@coiled-strand/rope';
 import { describe, expect, it } from '@jest/globals';
 import { sumOf } from '../../../base/kind/reason.js';
 
@@ -19,7 +19,7 @@ import { beadedPlait } from '../beaded-plait/index.js';
 import { petalPlait } from '../petal-plait/index.js';
 import { outermost, petalsOf } from '../petal-plait/model.js';
 import { plait } from './index.js';
-import type { PlaitPart } from './model.js';
+import { plaitingOf, tiedPlait, type PlaitPart } from './model.js';
 
 const runs = (n: number, d = 1) =>
   testRuns(
@@ -116,6 +116,24 @@ describe('plaits', () => {
     );
     expect(lie).toEqual(bundlesAfter(form, [...board.cords.keys()], crossings));
   });
+  it.each([
+    ['three', 6],
+    ['four-round', 4],
+  ] as const)(
+    '%s goes on from the other side after an odd number of crossings',
+    (form, crossings) => {
+      const strands = runs(form === 'three' ? 3 : 4);
+      const plaiting = plaitingOf(form, 'even', strands)!;
+      const tied = tiedPlait(plaiting, 'left', 3);
+      const { board } = layoutOf(mirror(tyingOf(tied.tying)));
+      const lie = [...board.cords.keys()].sort(
+        (a, b) => board.cords[a]!.at(-1)![0] - board.cords[b]!.at(-1)![0],
+      );
+      const numbers = strands.map(({ strand }) => strand);
+      expect(tied.mirrored).toBe(true);
+      expect(lie.map((i) => tied.strands[i])).toEqual(bundlesAfter(form, numbers, crossings, 3));
+    },
+  );
   it('are shown move by move, bundles of several cords as bundles', () => {
     const tied = (n: number, form: PlaitPart['form'], first: 'left' | 'right') => {
       const site = testSite(runs(n));
