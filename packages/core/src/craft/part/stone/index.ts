@@ -4,14 +4,14 @@ import { COLOUR_FIELD, nameField, sizeField } from '../../../base/kind/field.js'
 import { KNOT_SPREAD, needOf, useOf } from '../../../base/kind/reason.js';
 import { edgeCore, hangingFromEdge } from '../../knot/edge.js';
 import { loopCord } from '../../knot/loop.js';
-import { stopper } from '../../knot/stopper.js';
+import { passingSize, stopper } from '../../knot/stopper.js';
 import { tiedIn } from '../../knot/tied.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../ends.js';
 import { bundleOfRuns } from '../pick.js';
 import { drawStone } from './drawing.js';
 import { type StonePart, slips } from './model.js';
-import { beadNamed, laid, say } from '../../../base/measure/saying.js';
+import { beadNamed, laid, say, size } from '../../../base/measure/saying.js';
 
 export const stone: PartKind<StonePart> = {
   entry: {
@@ -117,6 +117,9 @@ export const stone: PartKind<StonePart> = {
   steps(part, site, layout, first) {
     const tails = [...startEnds(site.runs), ...outerEnds(site.runs)];
     const bead = site.bead(part.bead);
+    const hides = site.runs.every(
+      ({ cord }) => passingSize('overhand', [cord, cord]) <= bead.hole,
+    );
     return [
       {
         title: `Lay a loop round ${part.name} at the mark`,
@@ -152,8 +155,12 @@ export const stone: PartKind<StonePart> = {
         cautions: [],
       },
       {
-        title: say`String ${beadNamed(part.bead, bead)} over the knot`,
-        text: 'Pass both tails through the bead and push it down until it hides the knot.',
+        title: hides
+          ? say`String ${beadNamed(part.bead, bead)} over the knot`
+          : say`String ${beadNamed(part.bead, bead)} down to the knot`,
+        text: hides
+          ? 'Pass both tails through the bead and push it down until it hides the knot.'
+          : say`Pass both tails through the bead and push it down on the knot. It does not go over it: the knot is wider than its hole of ${size(bead.hole)}.`,
         units: 1,
         actions: [
           {

@@ -48,4 +48,12 @@ describe('a stone in a loop', () => {
     expect(titles).toHaveLength(3);
     expect(titles[2]).toContain('cover');
   });
+  it('is told whether its bead goes over the knot or sits on it', () => {
+    const told = (hole: number): string => {
+      const own = testSite(site.runs, [testBead('cover', 6, { hole })]);
+      return inMm(stone.steps(part, own, stone.layOut(part, own, 0), 'left')[2]!.text);
+    };
+    expect(told(6)).toMatch(/hides the knot/);
+    expect(told(2.2)).toMatch(/It does not go over it: .* hole of 2.2 mm/);
+  });
 });
