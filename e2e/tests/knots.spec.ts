@@ -115,7 +115,12 @@ test('an overhand knot is drawn, planned, cut, made and logged', async ({ page, 
     }
     await expect(lay).toBeVisible();
     const picture = page.getByTestId('step-picture');
-    await expect(page.getByTestId('tying-moves').getByText(/over the cord/).first()).toBeVisible();
+    await expect(
+      page
+        .getByTestId('tying-moves')
+        .getByText(/over the cord/)
+        .first(),
+    ).toBeVisible();
     await expect(page.locator('.cord-moving').first()).toBeAttached();
     await picture.getByRole('button', { name: 'In space' }).click();
     await expect(picture.locator('canvas')).toBeVisible();
