@@ -20,7 +20,8 @@ export function tyingSeconds(
 ): number {
   return placedParts(piece, plan).reduce((sum, { id, kind, part, site, layout }) => {
     const cord = tyingCord(site);
-    const factor = (cord && factorOf(hand, techniqueOf(part, site), cord.kind, 'time')?.factor) ?? 1;
+    const factor =
+      (cord && factorOf(hand, techniqueOf(part, site), cord.kind, 'time')?.factor) ?? 1;
     const left = Math.max(0, layout.units - (done[id] ?? 0));
     return sum + left * kind.entry.seconds * factor;
   }, 0);

@@ -117,9 +117,7 @@ export const stone: PartKind<StonePart> = {
   steps(part, site, layout, first) {
     const tails = [...startEnds(site.runs), ...outerEnds(site.runs)];
     const bead = site.bead(part.bead);
-    const hides = site.runs.every(
-      ({ cord }) => passingSize('overhand', [cord, cord]) <= bead.hole,
-    );
+    const hides = site.runs.every(({ cord }) => passingSize('overhand', [cord, cord]) <= bead.hole);
     return [
       {
         title: `Lay a loop round ${part.name} at the mark`,
