@@ -22,7 +22,7 @@ export {
   sized,
 } from './curves/cells.js';
 export { bundleOf, bundleShape, type CoreBundle } from './curves/hull.js';
-export { polylineLength, smoothLine, catmullRom, subdivided } from './curves/spline.js';
+export { aside, polylineLength, smoothLine, catmullRom, subdivided } from './curves/spline.js';
 export {
   curveOfTurksHead,
   formulaOfTurksHead,
@@ -59,6 +59,7 @@ export type { Go, LaidCrossing, TyingLayout } from './tying/layout.js';
 export { mirror, type Lead, type Tying, type TyingStrand } from './tying/tying.js';
 export { laidAt, type TyingStretch } from './tying/laid.js';
 export { layoutOf, tellingOf, TYING_IDS, tyingOf } from './tying/tyings.js';
+export { directionAt } from './board/goes.js';
 export { carriedOut } from './tying/carry-out.js';
 export { tyingOfKnot } from './tying/drawn.js';
 export { slackIn } from './tying/open.js';

@@ -43,6 +43,8 @@ const LOOKS = 1;
 export class Queue implements OnModuleInit, OnModuleDestroy {
   private readonly log = new Logger('Queue');
   private readonly boss: PgBoss;
+  /** What is being done; a server that stops waits for it, since its queue looks after it every second until then. */
+  private readonly doing = new Set<Promise<void>>();
 
   constructor(@Inject(DATABASE_URL) private readonly url: string) {
     this.boss = new PgBoss({
@@ -75,9 +77,6 @@ export class Queue implements OnModuleInit, OnModuleDestroy {
       await client.end();
     }
   }
-
-  /** What is being done; a server that stops waits for it, since its queue looks after it every second until then. */
-  private readonly doing = new Set<Promise<void>>();
 
   async onModuleDestroy(): Promise<void> {
     await this.boss.stop({ graceful: true, timeout: 5_000, close: true });

@@ -5,7 +5,8 @@ const TURNS = 1.3;
 /** Most that is passed in one go. */
 const MAX_PASSED = 4;
 
-const direction = (cord: readonly Point[], along: number): number => {
+/** The way of a line at a place along it, in radians. */
+export const directionAt = (cord: readonly Point[], along: number): number => {
   const i = Math.min(cord.length - 2, Math.floor(along));
   const [p, q] = [cord[i]!, cord[i + 1]!];
   return Math.atan2(q[1] - p[1], q[0] - p[0]);
@@ -18,9 +19,9 @@ const between = (a: number, b: number): number => {
 /** How far a cord turns from one place to another, all turns together, in radians. */
 function turning(cord: readonly Point[], from: number, to: number): number {
   let sum = 0;
-  let now = direction(cord, from);
+  let now = directionAt(cord, from);
   for (let i = Math.floor(from) + 1; i <= Math.floor(to); i++) {
-    const next = direction(cord, i);
+    const next = directionAt(cord, i);
     sum += between(now, next);
     now = next;
   }

@@ -51,6 +51,15 @@ export function polylineLength(points: readonly (readonly number[])[]): number {
   return sum;
 }
 
+/** A line moved aside to its left, as it is seen from above. */
+export function aside(line: readonly (Point | Point3)[], by: number): Point[] {
+  return line.map(([x, y], i): Point => {
+    const [p, q] = [line[Math.max(0, i - 1)]!, line[Math.min(line.length - 1, i + 1)]!];
+    const long = Math.hypot(q[0] - p[0], q[1] - p[1]) || 1;
+    return [x - (by * (q[1] - p[1])) / long, y + (by * (q[0] - p[0])) / long];
+  });
+}
+
 /** A smooth flat line through all of the points, ends included. */
 export function smoothLine(points: readonly Point[], samples: number): Point[] {
   const flat = points.map(([x, y]): Point3 => [x, y, 0]);

@@ -1,8 +1,6 @@
 import { memoize } from '../base/memoize.js';
 
 import type { LaidCrossing, TyingLayout } from './layout.js';
-import { layoutOf } from './tyings.js';
-import type { Tying } from './tying.js';
 
 /** How far each strand lies before the first move: what is not led lies whole. */
 const lyingIn = ({ tying, goes }: TyingLayout): number[] =>
@@ -16,11 +14,10 @@ const lyingIn = ({ tying, goes }: TyingLayout): number[] =>
  *
  * @returns the crossings in the order in which they are made; null where an end would have to go past what is not laid yet,
  *   or does not go on from where it was left
- * @example carriedOut(tyingOf('overhand'))!.length // 3
+ * @example carriedOut(layoutOf(tyingOf('overhand')))!.length // 3
  */
-export const carriedOut: (tying: Tying) => readonly LaidCrossing[] | null = memoize(
-  (tying: Tying) => {
-    const layout = layoutOf(tying);
+export const carriedOut: (layout: TyingLayout) => readonly LaidCrossing[] | null = memoize(
+  (layout: TyingLayout) => {
     const laid = lyingIn(layout);
     const made: LaidCrossing[] = [];
     for (const [at, { move, from, to }] of layout.goes.entries()) {

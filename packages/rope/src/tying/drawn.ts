@@ -7,7 +7,7 @@ import { goesAlong } from '../board/goes.js';
 import { meet } from '../engine/meet.js';
 import type { LaidCrossing, TyingLayout } from './layout.js';
 import type { Heading } from './planar-map.js';
-import { headingOf, tell } from './telling.js';
+import { headingOf, rimOf, tell, type RimPlace } from './telling.js';
 import type { Drawn, Lead, Tying, TyingStrand } from './tying.js';
 import { ORDINALS } from './ordinals.js';
 
@@ -111,22 +111,7 @@ function strandsOf({ cords, cores = [] }: Drawn): TyingStrand[] {
   });
 }
 
-/** A place at the rim: where a strand comes in there, or goes out. */
-type RimPlace = `${number} ${'in' | 'out'}`;
-
-const angleOf = ([x, y]: Point): number => Math.atan2(y, x);
-
-/** What lies round the rim anticlockwise, as it does. */
-const rimOf = (strands: readonly TyingStrand[]): RimPlace[] =>
-  strands
-    .flatMap(({ way, end }, i) => [
-      { place: `${i} in` as const, at: angleOf(way[0]!) },
-      ...(end === null ? [{ place: `${i} out` as const, at: angleOf(way.at(-1)!) }] : []),
-    ])
-    .sort((a, b) => a.at - b.at)
-    .map(({ place }) => place);
-
-/** The same as words put it: side by side from top to bottom, and from left to right, each from one side to the other. */
+/** What lies round the rim, as words put it: side by side from top to bottom, and from left to right, each from one side to the other. */
 function rimTold(strands: readonly TyingStrand[]): RimPlace[] {
   const on = (one: Heading, other: Heading): number[] =>
     strands.flatMap(({ heading }, i) => (heading === one || heading === other ? [i] : []));
@@ -136,8 +121,8 @@ function rimTold(strands: readonly TyingStrand[]): RimPlace[] {
   const at = (all: readonly number[], comes: Heading, goes: Heading): RimPlace[] =>
     all.flatMap((i): RimPlace[] => {
       const { heading, end } = strands[i]!;
-      if (heading === comes) return [`${i} in`];
-      return heading === goes && end === null ? [`${i} out`] : [];
+      if (heading === comes) return [[i, 'from']];
+      return heading === goes && end === null ? [[i, 'to']] : [];
     });
   return [
     ...at([...across].reverse(), 'left', 'right'),
@@ -149,8 +134,12 @@ function rimTold(strands: readonly TyingStrand[]): RimPlace[] {
 
 /** Whether both are the same, wherever round the rim they begin. */
 function sameRound(a: readonly RimPlace[], b: readonly RimPlace[]): boolean {
-  const from = b.indexOf(a[0]!);
-  return a.every((place, i) => place === b[(from + i) % b.length]);
+  const [from, round] = [a, b].map((all) => all.map((place) => place.join(' '))) as [
+    string[],
+    string[],
+  ];
+  const first = round.indexOf(from[0]!);
+  return from.every((place, i) => place === round[(first + i) % round.length]);
 }
 
 /** Whether a tying can be told: every cord begins outside of the rest, where words put it, and each stretch is told. */

@@ -2,7 +2,7 @@ import type { Board } from '../base/own-knot.js';
 import type { Point, Point3 } from '../base/point.js';
 
 import { crossings, type Passage } from '../board/board.js';
-import { evenLine } from '../curves/spline.js';
+import { aside, evenLine } from '../curves/spline.js';
 import type { Lead, Tying } from './tying.js';
 
 /** Points of the smooth line for each point of a way. */
@@ -44,21 +44,12 @@ export interface TyingLayout {
 /** Half of how far the two sides of a bight are apart, in diameters. */
 const HALF_BIGHT = 1.6;
 
-/** Points of a line, moved aside to its left. */
-function beside(line: readonly Point[], by: number): Point[] {
-  return line.map(([x, y], i): Point => {
-    const [p, q] = [line[Math.max(0, i - 1)]!, line[Math.min(line.length - 1, i + 1)]!];
-    const long = Math.hypot(q[0] - p[0], q[1] - p[1]) || 1;
-    return [x - (by * (q[1] - p[1])) / long, y + (by * (q[0] - p[0])) / long];
-  });
-}
-
 /** The points that a move leads its end along: those of a bight go out and come back. */
 function wayOf({ way, bight }: Lead): readonly Point[] {
   if (bight === undefined) return way;
   const [out, tip] = [way.slice(0, -1), way.at(-1)!];
   const side = bight === 'left' ? HALF_BIGHT : -HALF_BIGHT;
-  return [...beside(out, -side), tip, ...beside(out, side).reverse()];
+  return [...aside(out, -side), tip, ...aside(out, side).reverse()];
 }
 
 /** What a move does at each crossing on its way, in order. */

@@ -63,14 +63,22 @@ function turningOf(line: readonly Point[], from: number, to: number): number {
 
 const angleOf = ([x, y]: Point): number => Math.atan2(y, x);
 
-/** The map of what lies there before the first move. */
-function groundOf(strands: readonly TyingStrand[]): PlanarMap {
-  const rim = strands
+/** A place at the rim: where a strand comes in there, or goes out. */
+export type RimPlace = readonly [strand: number, which: 'from' | 'to'];
+
+/** What lies round the rim, anticlockwise. */
+export const rimOf = (strands: readonly TyingStrand[]): RimPlace[] =>
+  strands
     .flatMap(({ way, end, foldOf }, i) => [
       ...(foldOf === undefined ? [{ place: [i, 'from'] as const, at: angleOf(way[0]!) }] : []),
       ...(end === null ? [{ place: [i, 'to'] as const, at: angleOf(way.at(-1)!) }] : []),
     ])
-    .sort((a, b) => a.at - b.at);
+    .sort((a, b) => a.at - b.at)
+    .map(({ place }) => place);
+
+/** The map of what lies there before the first move. */
+function groundOf(strands: readonly TyingStrand[]): PlanarMap {
+  const rim = rimOf(strands);
   // Seen from what comes up in the middle, the others lie round it the other way.
   if (strands.some(({ heading }) => heading === 'outwards')) rim.reverse();
   return new PlanarMap(
@@ -80,7 +88,7 @@ function groundOf(strands: readonly TyingStrand[]): PlanarMap {
       through: end === null,
       ...(foldOf === undefined ? {} : { foldOf }),
     })),
-    rim.map(({ place }) => place),
+    rim,
   );
 }
 

@@ -81,7 +81,6 @@ export interface Section {
   readonly pitch: number;
 }
 
-/** A part laid out on its length. */
 /** A knot that is to keep a bead from sliding over it. */
 export interface Stop {
   /** 'overhand knot' */
@@ -94,6 +93,7 @@ export interface Stop {
   readonly within?: true;
 }
 
+/** A part laid out on its length. */
 export interface PartLayout extends Section {
   /** Along the piece in mm. */
   readonly length: number;

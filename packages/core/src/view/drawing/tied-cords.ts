@@ -1,4 +1,4 @@
-import type { Board } from '@coiled-strand/rope';
+import { aside, type Board } from '@coiled-strand/rope';
 import type { Point3 } from '../../base/kind/primitive.js';
 import type { Tied } from '../../base/kind/step.js';
 import { effectiveDiameter, type Cord } from '../../base/material/cord.js';
@@ -69,15 +69,6 @@ export function cordsTied(piece: TiedPiece, tied: Tied): readonly TiedCord[] | n
 /** Most cords of those that go as one that are drawn, and how far apart, in diameters. */
 const SIDE_BY_SIDE = { most: 3, apart: 0.95 } as const;
 
-/** A line, moved aside to its left as it is seen from above. */
-function aside(line: readonly Point3[], by: number): Point3[] {
-  return line.map(([x, y, z], i): Point3 => {
-    const [p, q] = [line[Math.max(0, i - 1)]!, line[Math.min(line.length - 1, i + 1)]!];
-    const long = Math.hypot(q[0] - p[0], q[1] - p[1]) || 1;
-    return [x - (by * (q[1] - p[1])) / long, y + (by * (q[0] - p[0])) / long, z];
-  });
-}
-
 /** All cords that go along a line, each beside the others. */
 export function sideBySide(
   { beside = [], ...first }: TiedCord,
@@ -85,7 +76,14 @@ export function sideBySide(
 ): { readonly run: TiedCord; readonly line: Point3[] }[] {
   const all = [first, ...beside].slice(0, SIDE_BY_SIDE.most);
   const apart = SIDE_BY_SIDE.apart * effectiveDiameter(first.cord);
-  return all.map((run, i) => ({ run, line: aside(line, (i - (all.length - 1) / 2) * apart) }));
+  return all.map((run, n) => ({
+    run,
+    line: aside(line, (n - (all.length - 1) / 2) * apart).map(([x, y], i): Point3 => [
+      x,
+      y,
+      line[i]![2],
+    ]),
+  }));
 }
 
 /** Diameter in mm of the thickest of some cords. */

@@ -1,5 +1,5 @@
-import type { TyingLayout } from '@coiled-strand/rope';
-import type { Bounds, Point, Point3 } from '../../base/kind/primitive.js';
+import { directionAt, type TyingLayout } from '@coiled-strand/rope';
+import type { Bounds, Point3 } from '../../base/kind/primitive.js';
 import type { Stretch } from '../../craft/knot/by-depth.js';
 import type { TiedCord } from './tied-cords.js';
 
@@ -14,13 +14,6 @@ const ROOM = 1.2;
 const TIP = 3;
 /** The flattest that a cord is drawn across another, in radians. */
 const FLATTEST = 0.9;
-
-/** The way of a line at a place, in radians. */
-function angleAt(line: readonly Point[], along: number): number {
-  const i = Math.min(line.length - 2, Math.floor(along));
-  const [p, q] = [line[i]!, line[i + 1]!];
-  return Math.atan2(q[1] - p[1], q[0] - p[0]);
-}
 
 /** A way of one go laid straight, in mm, and what it takes up. */
 export interface TyingStrip {
@@ -57,7 +50,8 @@ export function stripOf(
   ];
   const passed = own.map(({ early, late, lateOver }, i): Stretch => {
     const turn =
-      angleAt(board.cords[early.cord]!, early.along) - angleAt(board.cords[late.cord]!, late.along);
+      directionAt(board.cords[early.cord]!, early.along) -
+      directionAt(board.cords[late.cord]!, late.along);
     const half = ((turn % Math.PI) + Math.PI) % Math.PI;
     const across = Math.min(Math.PI - FLATTEST, Math.max(FLATTEST, half));
     const by = ASIDE / Math.tan(across);
