@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 
 const TYPING = 'input, textarea, select, [contenteditable=true]';
 
@@ -14,13 +14,16 @@ export function keyName(event: KeyboardEvent): string {
 /**
  * Keys that work on the whole page, but not while something is typed or a dialog is open.
  * Keys with Ctrl work in fields too, unless the field has its own use for them.
+ *
+ * They are heard from the moment in which the page that they belong to is seen: a browser may put off effects that
+ * come after it is drawn until the next frame, and a key pressed meanwhile would be lost.
  */
 export function useHotkeys(keys: Readonly<Record<string, () => void>>): void {
   const latest = useRef(keys);
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = keys;
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const press = (event: KeyboardEvent): void => {
       const target = event.target as HTMLElement;
       if (event.altKey || event.defaultPrevented) return;
