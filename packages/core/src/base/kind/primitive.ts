@@ -17,6 +17,8 @@ export interface CordStroke {
   /** Number of the cord, from 1: colour never stands alone. */
   readonly strand: number;
   readonly colour: string;
+  /** Colour of a line along it that tells it from another of the same colour. */
+  readonly stripe?: string;
   readonly texture: CordTexture;
   readonly diameter: number;
   readonly lines: readonly (readonly Point[])[];

@@ -1,13 +1,12 @@
 import { subdivided } from '@coiled-strand/rope';
 import type { CordStroke, Point, Point3 } from '../../base/kind/primitive.js';
-import type { Run } from '../../base/kind/run.js';
 import { effectiveDiameter } from '../../base/material/cord.js';
 
-import { strokeOf } from './stroke.js';
+import { strokeOf, type Drawn } from './stroke.js';
 
 /** A cord in space, in mm: y downwards, z towards the viewer. */
 export interface Stretch {
-  readonly run: Pick<Run, 'strand' | 'cord'>;
+  readonly run: Drawn;
   readonly line: readonly Point3[];
   readonly state: CordStroke['state'];
 }

@@ -3,9 +3,12 @@ import type { Run } from '../../base/kind/run.js';
 import { CORD_KIND_FACTS, effectiveDiameter } from '../../base/material/cord.js';
 import { lanesOf } from './lanes.js';
 
+/** A cord that is drawn, with a stripe where another of its colour lies beside it. */
+export type Drawn = Pick<Run, 'strand' | 'cord'> & Pick<CordStroke, 'stripe'>;
+
 /** A cord drawn along lines, at its diameter under tension. */
 export const strokeOf = (
-  run: Pick<Run, 'strand' | 'cord'>,
+  run: Drawn,
   key: string,
   part: string,
   lines: readonly (readonly Point[])[],
@@ -17,6 +20,7 @@ export const strokeOf = (
   part,
   strand: run.strand,
   colour: run.cord.colour.hex,
+  ...(run.stripe && { stripe: run.stripe }),
   texture: CORD_KIND_FACTS[run.cord.kind].texture,
   diameter: effectiveDiameter(run.cord),
   lines,

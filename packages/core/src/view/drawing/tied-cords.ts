@@ -8,26 +8,55 @@ import type { TiedPiece } from '../../piece/tyings.js';
 export interface TiedCord {
   readonly strand: number;
   readonly cord: Cord;
+  readonly stripe?: string;
   /** Those that go with it as one. */
   readonly beside?: readonly TiedCord[];
 }
 
 /** What is tied round and is no cord of the piece is drawn in this colour. */
 export const BAR = '#8d867a';
-/** Shares of white by which cords of one colour are told apart, in their order. */
-const PALER = [0, 0.45, 0.2, 0.62] as const;
+/** How cords of one colour are told apart, in their order: by a stripe along every second, and by a share of white. */
+const MARKS = [
+  { striped: false, white: 0 },
+  { striped: true, white: 0 },
+  { striped: false, white: 0.4 },
+  { striped: true, white: 0.4 },
+] as const;
+/** A stripe is pale, and dark along a cord that is pale itself. */
+const STRIPE = { pale: '#fbf7ee', dark: '#453c33', paleFrom: 150 } as const;
+/** In space, where no stripe is drawn, as much white more. */
+const FOR_STRIPE = 0.3;
+
+const channels = (hex: string): number[] => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16));
 
 const paler = (hex: string, by: number): string =>
-  `#${[1, 3, 5]
-    .map((i) => {
-      const value = parseInt(hex.slice(i, i + 2), 16);
-      return Math.round(value + by * (255 - value))
+  `#${channels(hex)
+    .map((value) =>
+      Math.round(value + by * (255 - value))
         .toString(16)
-        .padStart(2, '0');
-    })
+        .padStart(2, '0'),
+    )
     .join('')}`;
 
-/** Cords that are alike to the eye, each in a shade of its own. */
+/** The stripe that is seen on a colour. Weights of red, green and blue in brightness: ITU-R BT.601. */
+function stripeOn(hex: string): string {
+  const [red = 0, green = 0, blue = 0] = channels(hex);
+  const bright = 0.299 * red + 0.587 * green + 0.114 * blue;
+  return bright >= STRIPE.paleFrom ? STRIPE.dark : STRIPE.pale;
+}
+
+const withWhite = (cord: Cord, by: number): Cord => ({
+  ...cord,
+  colour: { ...cord.colour, hex: paler(cord.colour.hex, by) },
+});
+
+/** A cord as it is drawn in space: paler instead of striped. */
+export const unstriped = ({ stripe, cord, ...rest }: TiedCord): TiedCord => ({
+  ...rest,
+  cord: stripe ? withWhite(cord, FOR_STRIPE) : cord,
+});
+
+/** Cords that are alike to the eye, each with a mark of its own. */
 function toldApart(cords: readonly (TiedCord | null)[]): (TiedCord | null)[] {
   const seen = new Map<string, number>();
   return cords.map((one) => {
@@ -35,8 +64,9 @@ function toldApart(cords: readonly (TiedCord | null)[]): (TiedCord | null)[] {
     const { hex } = one.cord.colour;
     const before = seen.get(hex) ?? 0;
     seen.set(hex, before + 1);
-    const shade = paler(hex, PALER[before % PALER.length]!);
-    return { ...one, cord: { ...one.cord, colour: { ...one.cord.colour, hex: shade } } };
+    const { striped, white } = MARKS[before % MARKS.length]!;
+    const cord = white > 0 ? withWhite(one.cord, white) : one.cord;
+    return { ...one, cord, ...(striped && { stripe: stripeOn(cord.colour.hex) }) };
   });
 }
 
@@ -58,9 +88,10 @@ export function cordsTied(piece: TiedPiece, tied: Tied): readonly TiedCord[] | n
     const more = (tied.together?.[i] ?? []).flatMap((strand): TiedCord[] => {
       const cord = piece.strands[strand - 1]?.cord;
       if (!cord) return [];
-      // Of one colour they are one shade.
+      // Of one colour they have one mark.
       const alike = cord.colour.hex === cords[i]!.cord.colour.hex;
-      return [{ strand, cord: alike ? { ...cord, colour: one.cord.colour } : cord }];
+      if (!alike) return [{ strand, cord }];
+      return [{ ...one, strand, cord: { ...cord, colour: one.cord.colour } }];
     });
     return more.length === 0 ? one : { ...one, beside: more };
   });

@@ -68,11 +68,22 @@ describe('the pictures of a tying', () => {
     expect(left.frame.x).toBeCloseTo(-right.frame.x - right.frame.width, 6);
     expect(left.text).toBe(right.text.replace('anticlockwise', 'clockwise'));
   });
-  it('tell cords of one colour apart', () => {
-    const colours = shown('half-knot.left').moves[0]!.shapes.flatMap((shape) =>
-      shape.kind === 'cord' ? [shape.colour] : [],
-    );
-    expect(new Set(colours).size).toBe(4);
+  it('tell cords of one colour apart, an even pair by a stripe that is seen on its colour', () => {
+    const marks = ({ shapes }: MovePicture): Set<string> =>
+      new Set(
+        shapes.flatMap((shape) =>
+          shape.kind === 'cord' ? [`${shape.colour} ${shape.stripe ?? 'plain'}`] : [],
+        ),
+      );
+    expect(marks(shown('half-knot.left').moves[0]!).size).toBe(4);
+    const pair = (hex: string): Set<string> => {
+      const cord = testCord(2, { colour: { name: 'one', hex } });
+      const tied = { tying: 'half-knot.left', mirrored: false, strands: [null, null, 1, 2] };
+      const two = { strands: [{ cord }, { cord }] } as never;
+      return marks(tyingShown(two, { tied: [tied] }, 0)!.moves[0]!);
+    };
+    expect(pair('#5b6b78')).toEqual(new Set(['#8d867a plain', '#5b6b78 plain', '#5b6b78 #fbf7ee']));
+    expect(pair('#f2ead8')).toContain('#f2ead8 #453c33');
   });
   it('are none for a step told in words, nor for cords that are not there', () => {
     expect(tyingShown(piece, {}, 0)).toBeNull();

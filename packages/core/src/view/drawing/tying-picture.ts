@@ -101,8 +101,8 @@ const moved = (line: readonly Point3[], d: number): Point3[] =>
   line.map(([x, y, z]): Point3 => [x * d, -y * d, z * d]);
 
 /** A cord as it is seen from further away. */
-const smaller = ({ strand, cord }: TiedCord, by: number): TiedCord => ({
-  strand,
+const smaller = ({ cord, ...rest }: TiedCord, by: number): TiedCord => ({
+  ...rest,
   cord: { ...cord, diameter: by * cord.diameter },
 });
 

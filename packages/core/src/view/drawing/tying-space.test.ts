@@ -46,6 +46,11 @@ describe('a tying in space', () => {
       expect(far(first!, last!)).toBeCloseTo(2 * 0.95 * 2, 1);
     }
   });
+  it('tells cords of one colour apart by shades, since no stripe is drawn there', () => {
+    const { lies } = shown('half-knot.left');
+    expect(new Set(lies.map(({ run }) => run.cord.colour.hex)).size).toBe(4);
+    expect(lies.every(({ run }) => !('stripe' in run))).toBe(true);
+  });
   it('has the post that a Turk’s head is laid round, thinner than the knot is wide', () => {
     const posts = shown('turks-head.3x4.1').lies.filter(({ diameter }) => diameter !== undefined);
     expect(posts).toHaveLength(1);

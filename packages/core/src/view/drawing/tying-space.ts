@@ -2,7 +2,7 @@ import { laidAt, layoutOf } from '@coiled-strand/rope';
 import type { CordInSpace } from '../../base/kind/in-space.js';
 import type { Point3 } from '../../base/kind/primitive.js';
 import { tiedAt, type Step } from '../../base/kind/step.js';
-import { BAR, cordsTied, postRadius, sideBySide, widthOf } from './tied-cords.js';
+import { BAR, cordsTied, postRadius, sideBySide, unstriped, widthOf } from './tied-cords.js';
 import { tyingIn, type TiedPiece } from '../../piece/tyings.js';
 
 /** How far a post stands out to both sides of what is laid round it, in diameters. */
@@ -28,7 +28,8 @@ export function tyingInSpace(
   const laid = (go: number, when: 'lies' | 'moving'): CordInSpace[] =>
     laidAt(layout, go)
       .filter((one) => one.when === when && one.line.length > 1)
-      .flatMap(({ strand, line }) => sideBySide(cords[strand]!, inMm(line)));
+      .flatMap(({ strand, line }) => sideBySide(cords[strand]!, inMm(line)))
+      .map(({ run, ...rest }) => ({ ...rest, run: unstriped(run) }));
   const [first] = cords;
   const post: CordInSpace[] =
     layout.tying.round === 'rims'

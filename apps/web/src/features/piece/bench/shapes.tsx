@@ -18,6 +18,9 @@ const RIBS: Readonly<Record<CordStroke['texture'], readonly [number, number] | n
   smooth: null,
 };
 
+/** Of the width of a cord, a stripe along it. */
+const STRIPE = 0.3;
+
 /** Below these many pixels across, a cord shows no ribs, and then no edge of its own. */
 const RIBS_FROM = 5;
 const EDGE_FROM = 2.2;
@@ -38,7 +41,7 @@ export const WAY_SECONDS = 3.2;
 
 /** A moving cord line after line, each drawn from its beginning to its end. */
 function GoingIn({ stroke }: { readonly stroke: CordStroke }) {
-  const { diameter: w, colour, lines } = stroke;
+  const { diameter: w, colour, stripe, lines } = stroke;
   const each = WAY_SECONDS / lines.length;
   return (
     <g className="cord cord-moving" data-strand={stroke.strand} data-part={stroke.part}>
@@ -61,6 +64,9 @@ function GoingIn({ stroke }: { readonly stroke: CordStroke }) {
               style={{ ...time, stroke: `color-mix(in oklab, ${colour} 52%, var(--cord-edge))` }}
             />
             <path {...common} strokeWidth={w * 0.82} style={{ ...time, stroke: colour }} />
+            {stripe && (
+              <path {...common} strokeWidth={w * STRIPE} style={{ ...time, stroke: stripe }} />
+            )}
           </g>
         );
       })}
@@ -105,7 +111,8 @@ function LyingCord({ stroke, scale }: { readonly stroke: CordStroke; readonly sc
           opacity={0.42}
         />
       )}
-      {pixels >= RIBS_FROM && (
+      {stroke.stripe && <path {...common} strokeWidth={w * STRIPE} stroke={stroke.stripe} />}
+      {pixels >= RIBS_FROM && !stroke.stripe && (
         <path
           {...common}
           strokeWidth={w * 0.2}

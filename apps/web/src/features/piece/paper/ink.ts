@@ -11,6 +11,8 @@ import {
 const FINEST = 0.06;
 /** Share of a cord's width that its middle takes; the rest is its edge. */
 const MIDDLE = 0.84;
+/** Of the width of a cord, a stripe along it. */
+const STRIPE = 0.3;
 /** Edges of cords are no wider than this, in mm, however thick the cord. */
 const WIDEST_EDGE = 0.28;
 
@@ -26,6 +28,13 @@ const FILLS: Readonly<Record<Plate['fill'], string | null>> = {
 };
 /** Cords: as they lie; what moves next; what is cut off; what is still to come. */
 const CORDS = { laid: '#ffffff', moving: '#9a9a9a', tail: '#e8e8e8', planned: '#ffffff' } as const;
+/** And the stripe that tells one cord from the next, on each of them. */
+const STRIPES = {
+  laid: '#8a8a8a',
+  moving: '#ffffff',
+  tail: '#8a8a8a',
+  planned: '#c8c8c8',
+} as const;
 /** What is still to come is drawn in a lighter line. */
 const PLANNED_EDGE = '#a8a8a8';
 
@@ -108,6 +117,11 @@ function drawShape(pdf: PDFKit.PDFDocument, shape: Primitive, toned: boolean, st
       trace(pdf, lines, step)
         .lineWidth(middle)
         .stroke(toned ? greyOf(shape.colour) : CORDS[state]);
+      if (shape.stripe) {
+        trace(pdf, lines, step)
+          .lineWidth(STRIPE * w)
+          .stroke(toned ? greyOf(shape.stripe) : STRIPES[state]);
+      }
       return;
     }
     case 'plate': {
