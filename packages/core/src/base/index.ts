@@ -81,6 +81,7 @@ export {
   sideAt,
   tiedAt,
   type Caution,
+  type Wait,
   type Step,
   type Tied,
 } from './kind/step.js';

@@ -18,6 +18,13 @@ import { makeSteps } from '../plan/steps/steps.js';
 
 const cord = EXAMPLE_CORD;
 const base = EXAMPLE_PIECE;
+const beaded = templateById('beaded-band').make({
+  name: 'x',
+  wearer: { name: 'x', wrist: 165, hand: 200 },
+  cutting: base.cutting,
+});
+/** A band that is closed by a slider, in one stretch: its length can be changed until it is closed. */
+const sliding: Piece = { ...beaded, beads: [], parts: [{ ...beaded.parts[0]!, id: 'band' }] };
 const habits = { unit: 'cm', cordUnit: 'ft', hand: 'right' } as const;
 const stepsOf = (piece: Piece, hand: 'left' | 'right' = 'right') =>
   makeSteps(piece, planOf(piece), { ...habits, hand });
@@ -26,7 +33,7 @@ describe('steps', () => {
   it('says the cut and its middle in the maker’s units before anything is tied', () => {
     const [cut] = stepsOf(base);
     expect(speak(cut!.title, habits)).toMatch(/^Cut cord 1 \(slate\): \d+ ft/);
-    expect(speak(cut!.text, habits)).toContain('mark the middle at');
+    expect(speak(cut!.text, habits)).toContain('Mark the middle at');
   });
   it('counts as many half knots as the plan has, sides in turn', () => {
     const ties = stepsOf(base).filter((s) => s.part === 'band');
@@ -35,10 +42,10 @@ describe('steps', () => {
     expect([0, 1, 2].map((u) => sideAt(ties[0]!, u))).toEqual(['left', 'right', 'left']);
   });
   it('interrupts the work before its last third to try it on, and goes on where it was', () => {
-    const steps = stepsOf(base);
+    const steps = stepsOf(sliding);
     const at = steps.findIndex((s) => s.id === 'try-on-early');
     const [before, after] = [steps[at - 1]!, steps[at + 1]!];
-    const units = planOf(base).parts[0]!.layout.units;
+    const units = planOf(sliding).parts[0]!.layout.units;
     expect(before.units / units).toBeCloseTo(2 / 3, 1);
     expect(after.from).toBe(before.units);
     const sides = [sideAt(before, before.units - 1), sideAt(after, 0)];
@@ -46,6 +53,15 @@ describe('steps', () => {
     expect(sidesAt(after, 0)).toEqual({ last: sides[0], next: sides[1] });
     expect(sidesAt(before, 0)).toEqual({ last: null, next: 'left' });
     expect(sidesAt(steps[0]!, 0)).toBeNull();
+  });
+  it('lays a core that is set in a buckle round before anything is tied, and never after', () => {
+    const steps = stepsOf(base);
+    const laid = steps.findIndex(({ actions = [] }) =>
+      actions.some((action) => action.do === 'try-on' && action.how === 'laid'),
+    );
+    expect(steps[laid]!.actions!.map((action) => action.do)).toEqual(['set', 'try-on']);
+    expect(laid).toBeLessThan(steps.findIndex(({ part }) => part === 'band'));
+    expect(steps.some(({ id }) => id === 'try-on-early')).toBe(false);
   });
   it('mirrors for a left-handed maker', () => {
     const tie = stepsOf(base, 'left').find((s) => s.id === 'tie-band');
@@ -104,7 +120,7 @@ describe('waits', () => {
 });
 
 describe('calling out', () => {
-  const steps = stepsOf(base);
+  const steps = stepsOf(sliding);
   const at = (id: string): number => steps.findIndex((s) => s.id === id);
   it('says how many more, and what comes then', () => {
     const first = steps[at('tie-band')]!;
@@ -117,14 +133,14 @@ describe('calling out', () => {
   });
   it('says of knots from which side, where the bump lies', () => {
     const next = callNext(steps, { index: at('try-on-early'), unit: 0 });
-    expect(inMm(next!)).toMatch(/^ten half knots, (left|right) first, where the bump lies$/);
+    expect(inMm(next!)).toMatch(/^\d+ half knots, (left|right) first, where the bump lies$/);
   });
   it('speaks of no bump before the first knot, nor where it lies on the other side', () => {
     const before = callNext(steps, { index: at('tie-band') - 1, unit: 0 });
     expect(inMm(before!)).toMatch(/half knots, left first$/);
     const spiral: Piece = {
-      ...base,
-      parts: base.parts.map((part) =>
+      ...sliding,
+      parts: sliding.parts.map((part) =>
         part.kind === 'square-knot-sinnet' ? { ...part, form: 'spiral' } : part,
       ),
     };

@@ -16,6 +16,7 @@ const MIN_SECONDS = 120;
 
 /** A place in the work: before a unit of a part. */
 export interface WorkPlace {
+  /** -1 for before them all. */
   readonly part: number;
   readonly unit: number;
   /** Share of the tying that is done there, and within which it may be moved. */
@@ -23,6 +24,8 @@ export interface WorkPlace {
   readonly least: number;
   readonly most: number;
 }
+
+const BEFORE_TYING: WorkPlace = { part: -1, unit: 0, share: 0, least: 0, most: 0 };
 
 /** A piece that is worn open is laid round before the knots at its end: where they are, it hangs. */
 function beforeLastKnots(
@@ -44,6 +47,8 @@ function beforeLastKnots(
 export function tryOnPlace(piece: Piece, { parts }: Pick<Plan, 'parts'>): WorkPlace | null {
   const seconds = parts.map(({ kind, layout }) => layout.units * partKind(kind).entry.seconds);
   const total = seconds.reduce((sum, own) => sum + own, 0);
+  // A core that is set is laid round by the closure itself, while it can still be set anew.
+  if (closureKind(piece.closure.type).entry.setsCore) return BEFORE_TYING;
   const hangs = beforeLastKnots(piece, seconds, total);
   if (hangs) return hangs;
   if (total < MIN_SECONDS || piece.parts.length === 0) return null;

@@ -81,6 +81,8 @@ export interface ClosureEntry {
   readonly opens: boolean;
   /** Whether it gives way under a pull before the cord does. */
   readonly givesWay?: true;
+  /** Whether the core is set in it before anything is tied: from then on its length is fixed. */
+  readonly setsCore?: true;
   /** What is tried while it can still be put right. */
   readonly trials?: readonly Trial[];
 }
@@ -104,7 +106,7 @@ export interface WornOpen {
   readonly hangs: 'both' | 'end';
 }
 
-/** What is looked at when all is done: in a few words, and in whole ones. */
+/** What is looked at when all is done, and what to watch for; the text is empty where the title says it all. */
 export interface Check {
   readonly title: Saying;
   readonly text: Saying;

@@ -130,11 +130,11 @@ export function tellLoop({ of, perimeter }: LoopEnd, loops: number): Saying {
   const p = laid(perimeter);
   switch (of) {
     case 'fold':
-      return say`Clip all folds together side by side, and tie one knot across all cords, so that the loop is ${p} round inside.`;
+      return say`Clip all folds side by side and tie one knot across all cords: the loop is ${p} round inside.`;
     case 'turned-end':
-      return say`Turn the end back beside its own cord and tie one knot in both together, so that the loop is ${p} round inside${loops === 2 ? '; tie the second loop the same way, right behind the first' : ''}.`;
+      return say`Turn the end back and tie one knot in both together: the loop is ${p} round inside${loops === 2 ? '. Tie the second right behind it' : ''}.`;
     case 'both-cords':
-      return say`Let the cords lie apart for ${laid(perimeter / 2)} and tie one knot in all of them behind that, so that the loop between is ${p} round inside${loops === 2 ? '; then a second loop and its knot, right behind the first' : ''}.`;
+      return say`Tie one knot in all cords ${laid(perimeter / 2)} on, for a loop ${p} round inside${loops === 2 ? '; the second right behind it' : ''}.`;
   }
 }
 

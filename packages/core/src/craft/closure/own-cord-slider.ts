@@ -165,7 +165,7 @@ export function ownCordSlider<C extends OwnCordSlider>(
         {
           ...singleStep(
             `Tie ${oneOf(STOPPERS[slider.stopper].label)} at the end of each ${spec.stopperInEach ? 'strand' : 'tail'}`,
-            say`${spec.stopping} Each tail is ${laid(measures.tail)} long from the body to its stopper.`,
+            say`${spec.stopping} Each tail is ${laid(measures.tail)} from body to stopper.`,
             stopping(slider, site, measures.tail),
           ),
           moves: ['stopper'],
@@ -181,11 +181,11 @@ export function ownCordSlider<C extends OwnCordSlider>(
       checks: [
         check(
           `The ${spec.name} moves with some force`,
-          ', and stays where it is put when you let go.',
+          'It stays where it is put when you let go.',
         ),
         check(
           `It passes the ${site.pass.what} when it is drawn right out`,
-          `; the stoppers do not slip through the ${spec.name}.`,
+          `The stoppers do not slip through the ${spec.name}.`,
         ),
         ...(spec.looks ?? []),
       ],

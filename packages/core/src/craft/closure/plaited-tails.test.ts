@@ -53,8 +53,8 @@ describe.each(sliders.map((kind) => [kind.entry.label, kind] as const))(
     it('splits seven strands two, three and two', () => {
       const seven = testClosureSite(runs(7));
       const layout = kind.layOut(plaited, seven, body);
-      expect(kind.steps(plaited, seven, layout, 150, 'left').end[0]!.text).toContain(
-        '2 (slate), 3 (slate), 2 (slate)',
+      expect(inMm(kind.steps(plaited, seven, layout, 150, 'left').end[0]!.text)).toContain(
+        'two strands (slate), three strands (slate), two strands (slate)',
       );
     });
     it('is drawn with the plaits', () => {

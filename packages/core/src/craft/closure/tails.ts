@@ -166,7 +166,7 @@ export const plaitSteps = (
       both
         ? say`Plait the ends, ${laid(length)} at each side`
         : say`Plait the ends, ${laid(length)}`,
-      `Three bundles, as even as they can be: ${tellBundles(plaiting.bundles)}. Plait close to the work and evenly tight. Hold ${both ? 'each' : 'the'} plait with a clip until its ${both ? 'stopper' : 'knot'} is tied.`,
+      say`Three bundles: ${tellBundles(plaiting.bundles)}. Clip ${both ? 'each' : 'the'} plait until its ${both ? 'stopper' : 'knot'} is tied.`,
       [tiedPlait(plaiting, first)],
       [...plaitAction(plaiting, 'start', length), ...plaitAction(plaiting, 'end', length)],
     ),

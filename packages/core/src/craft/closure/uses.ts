@@ -7,7 +7,7 @@ import type { Run } from '../../base/kind/run.js';
 import type { Caution, Tied } from '../../base/kind/step.js';
 import { STOPPERS, type StopperForm } from '../knot/stopper.js';
 import { workingEnds } from '../../base/kind/working-ends.js';
-import { join, type Saying } from '../../base/measure/saying.js';
+import type { Saying } from '../../base/measure/saying.js';
 import { knotInRuns } from '../part/pick.js';
 
 /** Runs whose strand ends at the start, not folds there. */
@@ -81,9 +81,8 @@ export const stopperIn = (
 /**
  * What is looked at when all is done.
  * @param rest what the whole sentence says beyond its title
- * @example check('The hook holds', ' when shaken.').text // 'The hook holds when shaken.'
+ * @param watch what to watch for; nothing where the title says it all
+ *
+ * @example check('Pull at both ends', 'No knot creeps.').text // 'No knot creeps.'
  */
-export const check = (title: Saying, rest: Saying = '.'): Check => ({
-  title,
-  text: join(title, rest),
-});
+export const check = (title: Saying, watch: Saying = ''): Check => ({ title, text: watch });

@@ -1,4 +1,4 @@
-import { AT_START, timesOf, type ActionOf } from '../../base/action/action.js';
+import { AT_START, timesOf, type ActionOf, type End } from '../../base/action/action.js';
 import { holdsItsEnds, takesBothHands } from '../../base/action/knot.js';
 import { say } from '../../base/measure/saying.js';
 import { otherSide } from '../../base/measure/side.js';
@@ -40,6 +40,14 @@ function coreIsSet(table: Table, { knot, place }: ActionOf<'tie'>): Need {
 const laidOver = ({ knot, by }: ActionOf<'tie'>): boolean =>
   (knot.form === 'half-knot' && typeof by[0]?.cord === 'string') || knot.form === 'sliding';
 
+/** Whether the last thing on a cord is one that hangs on it. */
+const threaded =
+  (table: Table) =>
+  (end: End): boolean => {
+    const items = table.along.get(legKey(end)) ?? [];
+    return (end.side === 'start' ? items[0] : items.at(-1))?.what === 'finding';
+  };
+
 function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
   const { knot, place, by, help } = action;
   const early = !begun(table);
@@ -67,6 +75,9 @@ function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
   }
   if (laidOver(action) && !table.overlapped) {
     return refuse('not-ready', 'The tails do not lie over each other yet.');
+  }
+  if (knot.form === 'overhand-on-ring' && action.to === undefined && !by.some(threaded(table))) {
+    return refuse('not-ready', 'Nothing hangs on the cord that it could be tied round.');
   }
   if (onClosure(table, place) && !early && knot.form !== 'turks-head') {
     const board = offTheBoard(table);
@@ -142,7 +153,9 @@ export function tie(table: Table, action: ActionOf<'tie'>): Need {
         if (begin) begin.fast = true;
       }
       if (knot.form === 'turks-head') table.cords.get(by[0]!.cord)!.slack = true;
-      if (knot.form === 'sliding' || (onClosure(table, place) && typeof by[0]!.cord === 'string')) {
+      if (knot.form === 'sliding') for (const { side } of by) table.slidesAt.add(side);
+      // Two knots that slide on each other's cords are one closure.
+      if (table.slidesAt.size > 1 || (onClosure(table, place) && typeof by[0]!.cord === 'string')) {
         table.slides = true;
       }
       if (onClosure(table, place) && knot.form === 'stopper') table.stopped = true;

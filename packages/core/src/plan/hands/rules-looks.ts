@@ -9,7 +9,11 @@ import type { Table } from './table.js';
 export function tryOn(table: Table, { how }: ActionOf<'try-on'>): Need {
   if (!table.changed) return refuse('idle', 'Nothing has changed since it was last tried on.');
   if (how === 'laid') {
-    table.laidRound = shareDone(table);
+    const share = shareDone(table);
+    if (table.core === 'set' && share > 0) {
+      return refuse('out-of-order', 'The core is set and tied over: its length cannot change now.');
+    }
+    table.laidRound = share;
     table.changed = false;
     return null;
   }

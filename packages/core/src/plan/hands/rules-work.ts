@@ -10,7 +10,9 @@ import {
   type Leg,
   type Place,
 } from '../../base/action/action.js';
+import { passage } from '../../base/material/passage.js';
 import { say } from '../../base/measure/saying.js';
+import { cordsOf } from '../../craft/part/ends.js';
 import {
   advance,
   begun,
@@ -138,14 +140,23 @@ export const lay = (table: Table, action: ActionOf<'lay'>): Need =>
 export function putOn(table: Table, action: ActionOf<'put-on'>): Need {
   const { finding, on, share = 1, help, place } = action;
   const early = !begun(table);
+  // What takes a share of one thing goes through it beside what is in it already.
+  const within = share < 1 ? [...(table.within.get(finding) ?? []), ...on] : on;
   return firstOf(
     () => notSpanned(table, on),
+    () =>
+      new Set(on.map(({ side }) => side)).size > 1
+        ? refuse('not-through', 'They come from opposite sides: each is drawn through by itself.')
+        : null,
     () => {
-      const hole = table.plan.parts
+      const planned = table.plan.parts
         .flatMap(({ layout }) => layout.passages)
         .concat(table.plan.closure.passages)
-        .find((own) => own.finding === finding)?.hole;
-      return hole === undefined ? null : goesThrough(table, hole, on, help);
+        .find((own) => own.finding === finding);
+      // What is too thick for it in the end is told by the plan.
+      return planned && passage(planned.hole, cordsOf(planned.runs)).answer !== 'no'
+        ? goesThrough(table, planned.hole, within, help)
+        : null;
     },
     () => work(table, action, on, [], { what: 'finding' }),
     () => take(table, finding, share),
@@ -154,8 +165,9 @@ export function putOn(table: Table, action: ActionOf<'put-on'>): Need {
       together(table, on);
       if (place === AT_START && early && table.held === null) table.held = 'clasp';
       // Both tails through one thing, from both sides: it slides on them.
-      const starts = on.filter((end) => end.side === 'start').length;
-      if (place === AT_END && starts > 0 && starts < on.length) {
+      if (share < 1) table.within.set(finding, within);
+      const starts = within.filter((end) => end.side === 'start').length;
+      if (place === AT_END && starts > 0 && starts < within.length) {
         table.slides = true;
         table.overlapped = true;
       }

@@ -107,6 +107,8 @@ export interface Table {
   /** Beads that lie loose on a cord, the next to be used last. */
   readonly waiting: string[];
   readonly findings: ReadonlyMap<string, FindingState>;
+  /** Ends that are drawn through one thing in several goes, by its name. */
+  readonly within: Map<string, readonly End[]>;
   /** Number of every place. */
   readonly ranks: ReadonlyMap<Place, number>;
   /** Legs side by side, from the side that these hands begin on. */
@@ -135,6 +137,8 @@ export interface Table {
   readonly lastSide: Map<Place, 'left' | 'right'>;
   readonly tested: Set<string>;
   readonly checked: Set<string>;
+  /** The sides whose tails are tied round the other. */
+  readonly slidesAt: Set<End['side']>;
   /** Something of the closure slides, and what stops it is there. */
   slides: boolean;
   stopped: boolean;
@@ -251,6 +255,7 @@ export function layTable(piece: Piece, plan: Plan): Table {
     sorted: false,
     held: null,
     core: 'free',
+    within: new Map(),
     spanned: new Set(),
     overlapped: false,
     wet: null,
@@ -265,6 +270,7 @@ export function layTable(piece: Piece, plan: Plan): Table {
     lastSide: new Map(),
     tested: new Set(),
     checked: new Set(),
+    slidesAt: new Set(),
     slides: false,
     stopped: false,
     slips: new Set(),

@@ -26,22 +26,22 @@ export function checksOf(piece: Piece, plan: Plan): NamedCheck[] {
           title: 'Both halves are alike',
           text:
             beads > 1
-              ? say`Both halves are alike: ${several(counters.left, 'bead')} left of the middle, ${several(counters.right, 'bead')} right of it.`
-              : 'Both halves are alike.',
+              ? say`Count ${several(counters.left, 'bead')} left of the middle, ${several(counters.right, 'bead')} right of it.`
+              : '',
         }
       : {
           title: 'It looks as you meant it from one end to the other',
-          text: 'It looks as you meant it from one end to the other: nothing left out, no core showing where it should not.',
+          text: 'Nothing is left out, and no core shows where it should not.',
         },
     {
       title: 'Draw the inside over the back of your hand',
-      text: 'Draw the inside over the back of your hand: no sharp or hard end anywhere.',
+      text: 'No sharp or hard end anywhere.',
     },
     ...(beads > 0
       ? [
           {
             title: 'Turn every bead',
-            text: 'Turn every bead: none is cracked, and no edge rubs the cord.',
+            text: 'None is cracked, and no edge rubs the cord.',
           },
         ]
       : []),

@@ -41,7 +41,7 @@ const SECURE: Readonly<
 > = {
   singe: {
     title: 'Singe and flatten the ends',
-    text: 'Hold each stub beside the blue foot of a flame until it just melts, then press it flat with a metal blade or spoon, against its own knot and never against a slider: molten cord welds what it touches. A smooth bead, nothing sharp, nothing black.',
+    text: 'Hold each stub beside the blue foot of a flame until it just melts, then press it flat against its own knot with a metal blade.',
     mistakes: [
       'The end is held in the yellow tip of the flame: it turns black and sooty.',
       'The flame comes too near: the cord beside it melts, and breaks there later.',
@@ -51,7 +51,7 @@ const SECURE: Readonly<
   },
   glue: {
     title: 'Glue the ends',
-    text: 'Put a small drop of flexible textile glue on each stub and where it comes out of its last knot, press for a minute, and leave it lying still. Keep glue out of anything that slides.',
+    text: 'A small drop of flexible textile glue on each stub where it leaves its knot. Press for a minute and let it lie. None on what slides.',
     mistakes: [
       'Hard glue is used: it cracks where the cord bends, and scratches.',
       'Too much glue: it spreads, stains and stiffens the cord beside it.',
@@ -60,7 +60,7 @@ const SECURE: Readonly<
   },
   tuck: {
     title: 'Tuck the ends under',
-    text: 'Lead each end back under the last knots that hold it with a blunt needle or a lacing tip, and pull it tight before trimming.',
+    text: 'Lead each end back under the last knots that hold it with a blunt needle, and pull it tight before trimming.',
     mistakes: [
       'The end is tucked under one knot only, and works its way out.',
       'The needle goes through a cord instead of under it, and splits it.',
@@ -123,12 +123,14 @@ function trimStep(table: Table, ends: readonly End[]): Step {
   const kind = closureKind(piece.closure.type);
   const site = placedClosure(piece, table.plan);
   const tucked = ends.every((end) => treatmentOf(table, end) === 'tuck');
-  const stub = tucked ? 'Trim flush after tucking.' : say`Leave stubs of ${size(3)} to ${size(4)}.`;
+  const stub = tucked
+    ? 'Trim flush after tucking.'
+    : say`Leave stubs of ${size(3)} or a little more.`;
   return {
     ...finishing(
       'trim',
       'Trim the ends that go',
-      say`Name each end before you cut it: this one goes, that one stays. ${stub}`,
+      say`Name each end before you cut it: it goes or it stays. ${stub}`,
       LAST_KNOT,
       [{ do: 'trim', ends }],
       [
@@ -183,7 +185,7 @@ function endSteps(table: Table): Step[] {
       finishing(
         'ends-dye',
         'Dye the cut faces',
-        'A touch of dye or a marker of the cord’s colour on each cut end, before any glue; it stains fingers and cloth until dry.',
+        'A touch of dye or a marker of the cord’s colour on each cut end. It stains fingers and cloth until it is dry.',
         LAST_KNOT,
         [
           { do: 'dye', ends: own },
@@ -220,7 +222,7 @@ function oilSteps({ piece }: Table): Step[] {
     finishing(
       'oil',
       'Oil the leather, thinly',
-      'One drop of leather oil on a cloth, drawn once along the cord. Only where it looks dry; leave it out for leather with a coloured coat.',
+      'One drop of leather oil on a cloth, drawn once along the cord. None on leather with a coloured coat.',
       { kind: 'worn' },
       [
         { do: 'oil', legs },
@@ -266,7 +268,7 @@ function lastTryOn(table: Table): Step {
       how ? say`${how} ` : 'Close it on the wearer. ',
       covered
         ? 'Does it sit as planned? Open it and close it a few times.'
-        : 'Does it sit as planned? Even out the knots; once the ends are trimmed the length is fixed.',
+        : 'If it does not sit as planned, tie the last knot anew.',
     ),
     { kind: 'worn' },
     [{ do: 'try-on', how: 'closed' }],

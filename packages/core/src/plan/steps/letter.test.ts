@@ -30,15 +30,15 @@ describe('followed to the letter', () => {
   });
   it('says which cord starts, and on which side each lies where there are two colours', () => {
     const right = text(stepsOf(of('two-colour-band')), 'tie-square-knot-sinnet');
-    expect(right).toMatch(/^Begin with the cord on the left\. On the left lies cord 1 \(slate\)/);
+    expect(right).toMatch(/^Begin with cord 1 \(slate\) on the left\./);
     const left = text(stepsOf(of('two-colour-band'), 'left'), 'tie-square-knot-sinnet');
-    expect(left).toMatch(/^Begin with the cord on the right\. On the right lies cord 1 \(slate\)/);
+    expect(left).toMatch(/^Begin with cord 1 \(slate\) on the right\./);
   });
   it('goes on after a break from where it was, not from the beginning', () => {
-    const steps = stepsOf(of('buckle-band'));
-    const on = steps[at(steps, 'tie-square-knot-sinnet-on')]!;
-    expect(inMm(on.title)).toMatch(/^Go on: tie square knots/);
-    expect(inMm(on.text)).toMatch(/^The cord that comes out from under the last bump/);
+    const steps = stepsOf(of('floss-stripe'));
+    const on = steps[at(steps, 'tie-knotted-floss-on')]!;
+    expect(inMm(on.title)).toMatch(/^Go on: knot the band/);
+    expect(inMm(on.text)).toMatch(/as before/);
     // Beads are strung before the first stitch, once.
     const chain = stepsOf(of('chain-necklace')).map((step) => inMm(step.title));
     expect(chain.filter((title) => title.startsWith('String'))).toHaveLength(1);
@@ -52,20 +52,20 @@ describe('followed to the letter', () => {
     const { cut, fold } = planned(piece).strands[0]!;
     expect(fold).toBeGreaterThan(cut / 2);
     const steps = stepsOf(piece);
-    expect(text(steps, 'cut-1')).toMatch(/that end is the longer half/);
+    expect(text(steps, 'cut-1')).toMatch(/Mark the fold at \d+ mm from the end of the longer half/);
     expect(inMm(steps[at(steps, 'tie-hitch-spiral')]!.calls!.said[0]!)).toContain(
       'the longer half of strand 1',
     );
   });
   it('marks the place that goes round a stone, and begins there', () => {
     const steps = stepsOf(of('wrapped-stone'));
-    expect(text(steps, 'cut-1')).toMatch(/mark the middle at \d+ mm/);
+    expect(text(steps, 'cut-1')).toMatch(/Mark the middle at \d+ mm/);
     expect(at(steps, 'tie-stone')).toBeLessThan(at(steps, 'tie-plain'));
     // With more cord on one side it is no longer the middle.
     const piece = of('wrapped-stone');
     const parts = piece.parts.map((part, i) => (i === 0 ? { ...part, length: 60 } : part));
     const off = text(stepsOf({ ...piece, parts }), 'cut-1');
-    expect(off).toMatch(/mark the place that goes round the stone at \d+ mm from one end/);
+    expect(off).toMatch(/Mark the place that goes round the stone at \d+ mm from the end/);
   });
   it('tells what goes wrong with a closure before the hands begin with it', () => {
     for (const id of ['buckle-band', 'focal-cord', 'knotted-necklace']) {

@@ -44,10 +44,10 @@ interface Mark {
 }
 
 function tellMark(cut: number, { mm, for: what }: Mark): Saying {
-  if (Math.abs(mm - cut / 2) < MIDDLE) return say`, and mark the middle at ${cordLength(mm)}.`;
+  if (Math.abs(mm - cut / 2) < MIDDLE) return say` Mark the middle at ${cordLength(mm)}.`;
   const name = what === 'fold' ? 'the fold' : 'the place that goes round the stone';
   const half = mm < cut / 2 ? 'shorter' : 'longer';
-  return say`, and mark ${name} at ${cordLength(mm)} from one end; that end is the ${half} half.`;
+  return say` Mark ${name} at ${cordLength(mm)} from the end of the ${half} half.`;
 }
 
 /** A loop that is there already comes with its stitches, and with the beads that are on them. */
@@ -63,7 +63,7 @@ const loopsOf = ({ parts }: Plan, strand: number): Action[] =>
       beads: layout.beads.map((bead) => bead.id),
     }));
 
-function cutStep(strand: StrandPlan, plan: Plan, mark: Mark | null): Step {
+function cutStep(strand: StrandPlan, plan: Plan, mark: Mark | null, first: boolean): Step {
   const { number, cord, given, cut, role } = strand;
   const look: Look = { kind: 'cord', strand: number };
   const marked: Action[] = mark ? [{ do: 'mark', cord: number, mm: mark.mm }] : [];
@@ -81,7 +81,7 @@ function cutStep(strand: StrandPlan, plan: Plan, mark: Mark | null): Step {
     'prepare',
     `cut-${number}`,
     say`Cut ${cordNamed({ strand: number, cord })}: ${cordLength(cut)}`,
-    say`${role}, ${cord.name}, ${cord.colour.name}. Measure twice, laid straight and not stretched${mark ? tellMark(cut, mark) : '.'}`,
+    say`${role}, ${cord.name}, ${cord.colour.name}.${first ? ' Measure twice, straight and not stretched.' : ''}${mark ? tellMark(cut, mark) : ''}`,
     look,
     [{ do: 'measure', cord: number, mm: cut }, ...marked, { do: 'cut', cord: number }],
     [CAUTIONS.blade],
@@ -119,11 +119,12 @@ function catchMark(piece: Piece, plan: Plan, strand: StrandPlan): Mark | null {
 
 /** Measuring and cutting, every cord with its mark. */
 export const cutSteps = (piece: Piece, plan: Plan): Step[] => [
-  ...plan.strands.map((strand) =>
+  ...plan.strands.map((strand, i) =>
     cutStep(
       strand,
       plan,
       strand.fold === null ? catchMark(piece, plan, strand) : { mm: strand.fold, for: 'fold' },
+      i === 0,
     ),
   ),
   ...plan.auxiliary.map(cutOther),
@@ -139,7 +140,7 @@ export function foldSteps(plan: Plan): Step[] {
       'prepare',
       'fold',
       folded.length === 1 ? say`Fold ${cordNamed(named(only!))}` : 'Fold the cords at their marks',
-      say`Lay ${folded.length === 1 ? 'it' : listed(folded.map((own) => say`${cordNamed(named(own))}`))} double at the mark and run the halves through your fingers: they must not be twisted.`,
+      `Lay ${folded.length === 1 ? 'it double at the mark' : 'each double at its mark'} and run the halves through your fingers: they must not be twisted.`,
       { kind: 'start' },
       folded.map(({ number }) => ({ do: 'fold', cord: number })),
     ),
@@ -192,7 +193,7 @@ export const orderStep = (
     stage,
     id,
     again ? 'Sort the cords again' : 'Lay the cords in order',
-    say`${again ? 'They came together and lie mixed. ' : ''}Side by side from the ${onSide(first)}: ${tellOrder(runs)}. Check that none is twisted round another.`,
+    say`Side by side from the ${onSide(first)}: ${tellOrder(runs)}. None twisted round another.`,
     { kind: 'order' },
     [{ do: 'order', legs: legsOf(runs), from: first }],
   );
@@ -211,7 +212,7 @@ export function anchorStep(piece: Piece, plan: Plan, legs: readonly Leg[]): Step
     'prepare',
     'anchor',
     one ? 'Fix the cord to the board' : 'Gather the cords and fix them to the board',
-    say`${begin} Hold ${one ? 'it' : 'them'} with a clip or a strip of tape, the work coming towards you. The clip also keeps beads from running off at that side.`,
+    say`${begin} Hold ${one ? 'it' : 'them'} with a clip or tape, the work coming towards you.`,
     { kind: 'start' },
     [{ do: 'anchor', legs }],
   );
@@ -229,9 +230,8 @@ export const releaseStep = (): Step =>
 
 const POINTING = {
   point: 'Cut leather slanting, a finger’s breadth long, so that it runs out to a point.',
-  wax: 'Draw the end through wax and twist it to a point, or wrap a turn of tape round it and cut that slanting.',
-  needle:
-    'Thread a needle with it; for small holes fold a fine wire over the cord and twist it: that is a needle as thin as the hole allows.',
+  wax: 'Wax the end and twist it to a point, or wrap a turn of tape round it and cut that slanting.',
+  needle: 'Thread a needle with it; for small holes twist a fine wire round its fold.',
 } as const;
 
 /** Ends that are to go through holes are made to. */

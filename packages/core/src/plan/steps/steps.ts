@@ -25,7 +25,7 @@ const TRY_ON_CLOSE = onceStep(
   'tie',
   'try-on-close',
   'Try it on before it is closed',
-  'Lay it round the wearer and hold the ends together. Too long or too short can be put right now; once the closure is tied it cannot.',
+  'Lay it round the wearer, the ends held together. Too long: undo some at the end. Too short: add some. Closed, it cannot be changed.',
   { kind: 'worn' },
   [{ do: 'try-on', how: 'held' }],
 );
@@ -156,7 +156,17 @@ export function stepsFor(piece: Piece, plan: Plan, telling: Telling): Told {
   const table = layTable(piece, plan);
   const stop = carryOut(table, made);
   const finish = finishSteps(table);
-  return { steps: [...made, ...finish], finish, table, stop };
+  return { steps: warnedOnce([...made, ...finish]), finish, table, stop };
+}
+
+/** A caution stands where it bites first, and once more in each stage where it does: between them days may pass. */
+function warnedOnce(steps: readonly Step[]): Step[] {
+  const said = new Set<string>();
+  return steps.map((step) => {
+    const fresh = step.cautions.filter(({ text }) => !said.has(`${step.stage} ${text}`));
+    for (const { text } of fresh) said.add(`${step.stage} ${text}`);
+    return fresh.length === step.cautions.length ? step : { ...step, cautions: fresh };
+  });
 }
 
 /** What is said of children is said before anything is cut. */

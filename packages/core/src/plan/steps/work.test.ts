@@ -25,6 +25,8 @@ describe('trying on half way', () => {
     const { piece, plan } = of(id);
     const place = tryOnPlace(piece, plan);
     if (!place) return;
+    // A core that is set in its closure is laid round before anything is tied.
+    if (place.part < 0) return expect(closureKind(piece.closure.type).entry.setsCore).toBe(true);
     const seconds = plan.parts.map(
       ({ kind, layout }) => layout.units * partKind(kind).entry.seconds,
     );

@@ -9,23 +9,16 @@ import type { Piece } from '../../piece/piece.js';
 import { tiedSpan } from '../../piece/runs.js';
 import { placedClosure, placedParts, type PlacedPart } from '../placed-parts.js';
 import type { Plan } from '../plan-types.js';
-import { tryOnPlace, type WorkPlace } from '../try-on-place.js';
+import { tryOnPlace } from '../try-on-place.js';
 import { asStep, type Telling } from './habits.js';
 import { layInSteps, onceStep, orderFor, orderStep } from './set-up.js';
 import { split } from './split.js';
 
-/** How much of the tying is done, in the words for it. */
-function tellShare({ share }: WorkPlace): string {
-  if (share < 0.58) return 'More than half of the tying is done';
-  return share < 0.72 ? 'About two thirds of the tying are done' : 'Most of the tying is done';
-}
-
-function tryOnEarly(piece: Piece, place: WorkPlace): Step {
-  const kind = closureKind(piece.closure.type);
-  const open = kind.open !== undefined;
+function tryOnEarly({ closure }: Piece): Step {
+  const open = closureKind(closure.type).open !== undefined;
   const text: Saying = open
     ? 'Lay it round the neck as it will be worn and look where the ends hang. Their knots are still to come: now is the time to shift them.'
-    : say`${tellShare(place)}: lay the rule along it, or unclip it, lay it round the wearer, and clip it on again. What is left to tie can still be changed.`;
+    : 'Clip the open end, so that nothing runs off, and lay the work round the wearer. Too long or too short: tie less or more of what is left.';
   return onceStep(
     'tie',
     'try-on-early',
@@ -122,7 +115,7 @@ export function workSteps(piece: Piece, plan: Plan, telling: Telling): Work {
     return [
       ...(index === firstTied ? layInSteps(piece, id) : []),
       ...(orders.get(index) ?? []),
-      ...(tryOn?.part === index ? interrupt(own, tryOn.unit, tryOnEarly(piece, tryOn)) : own),
+      ...(tryOn?.part === index ? interrupt(own, tryOn.unit, tryOnEarly(piece)) : own),
     ];
   });
   if (middle === null) return { steps: whole.flat(), fromMiddle: false };

@@ -20,6 +20,7 @@ import {
   type SpokenUnits,
   type Step,
 } from '@coiled-strand/core';
+import { sayWait } from '../../make/make/duration';
 import { sayPiece, writeCuts, writeNeeds } from './cut-list';
 import { cutsOf } from './cuts';
 import { PaperDocument, type Printed } from './document';
@@ -68,6 +69,7 @@ export async function bookletPdf(
   document.y += 1;
   writeCuts(document, plan, units, false);
   writeCautions(document, steps);
+  writeAdvice(document, plan, units);
   document.page();
   document.text('H2', 'How it is made');
   document.y += 2;
@@ -111,6 +113,18 @@ function writeCautions(document: PaperDocument, steps: readonly Step[]): void {
   document.y += 1;
   for (const { text } of all.values()) {
     document.text('LI', `• ${text}`);
+    document.y += 1;
+  }
+}
+
+/** What the plan has to say of this piece, as on the screen. */
+function writeAdvice(document: PaperDocument, { advice }: Plan, units: SpokenUnits): void {
+  if (advice.length === 0) return;
+  document.room(20);
+  document.text('H2', 'What to know');
+  document.y += 1;
+  for (const { message, remedy } of advice) {
+    document.text('LI', `• ${speak(message, units)} ${speak(remedy, units)}`);
     document.y += 1;
   }
 }
@@ -246,6 +260,7 @@ function writeStep(
     speak(step.text, units),
     ...(step.mistakes ?? []).map((text) => `Often goes wrong: ${text}`),
     ...step.cautions.map(({ text }) => `Take care: ${text}`),
+    ...(step.wait ? [sayWait(step.wait)] : []),
     ...(step.ends
       ? [
           `Stays: ${step.ends.stays.map((end) => speak(end, units)).join('; ') || 'nothing'}.`,

@@ -75,11 +75,8 @@ export const breakawayClasp = tiedClasp<BreakawayClasp>({
   }),
   stays: ['the cords between work and clasp'],
   checks: [
-    check(
-      'It comes apart under a pull before any cord or knot gives',
-      ', and goes together again.',
-    ),
-    check('No bead or knot is small enough', ', or loose enough, to come off in a hand.'),
+    check('It comes apart under a pull before any cord or knot gives', 'It goes together again.'),
+    check('No bead or knot is small or loose enough to come off in a hand'),
   ],
   mistakes: [
     'A knot holds less than the clasp: then the beads scatter instead. Pull at every knot.',

@@ -76,7 +76,7 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
     {
       ...onSlider(
         `Wind ${slider.turns} wraps`,
-        'The bight lies along both tails. Wind away from the ends of the slider cord, towards the closed end of the bight, wrap beside wrap. None may cross another.',
+        'The bight lies along both tails. Wind from the ends of the slider cord towards the closed end of the bight, wrap beside wrap.',
         [
           {
             do: 'wind',
@@ -101,14 +101,13 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
     {
       ...singleStep(
         'See that it slides',
-        'Draw the ring in and out before anything is trimmed or glued: the coil must move with some force, and stay where it is put.',
+        'Draw the ring in and out: the coil must move with some force, and stay where it is put.',
         [{ do: 'test', what: 'slides' }],
       ),
       moves: [],
     },
   ],
-  stopping:
-    'Draw the slider out as far as the piece must open, and tie a stopper at the end of each tail.',
+  stopping: 'Draw the slider out as far as the piece must open, and tie a stopper on each tail.',
   mistakes: [
     'Wraps cross each other: they jam or come loose. Stroke them flat before they are tight.',
     'Glue gets inside the slider.',

@@ -190,18 +190,18 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
       end: [
         tryOn(
           'Try on before the ends are set',
-          `Push both ends on dry, hold the clasp between them and close it round the wearer. Mark where each cord is to end. ${ends.by === 'glue' ? 'Once glued' : 'Once crimped'}, the length is fixed.`,
+          `Push both ends on dry, hold the clasp between them and close it round the wearer. Mark each cord: ${ends.by === 'glue' ? 'once glued' : 'once crimped'}, the length is fixed.`,
         ),
         singleStep(
           'Cut the ends to length',
-          say`Cut each cord at its mark, square and clean: ${size(ends.socket)} of it go into the end.`,
+          say`Cut each cord at its mark, square and clean. The end takes ${size(ends.socket)} of cord.`,
           [{ do: 'trim', ends: all }],
           CAUTIONS.blade,
         ),
         ends.by === 'glue'
           ? singleStep(
               'Glue both end caps on',
-              say`Roughen the cord where it goes in, ${size(ends.socket)} deep; a little glue inside the cap and on the cord, push in, turn once, hold for a minute, and let it lie.`,
+              say`Roughen the cord and the inside of the cap, ${size(ends.socket)} deep. A little glue on both, push in, turn once and hold for a minute.`,
               [
                 ...set('cap'),
                 { do: 'press', ends: all },
@@ -227,7 +227,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
           : [
               singleStep(
                 'Hang the clasp',
-                `Open both jump rings sideways, never outwards. Hang ${HALVES_OF[ends.clasp]} each through the eye of its end, and close the rings until no gap is felt.`,
+                `Open both jump rings sideways. Hang ${HALVES_OF[ends.clasp]} by the eyes, and close them until no gap is felt.`,
                 [
                   { do: 'open', finding: 'jump-ring-5' },
                   { do: 'hang', finding: CLASPS[ends.clasp], in: 'jump-ring-5' },
@@ -242,7 +242,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
   finish: () => ({
     stays: ['the cord inside the ends'],
     checks: [
-      check('Pull at both ends', ': no cord moves in its socket.'),
+      check('Pull at both ends', 'No cord moves in its socket.'),
       check('No glue shows outside, and no crimp has a sharp edge'),
     ],
   }),

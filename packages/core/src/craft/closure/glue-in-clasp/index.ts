@@ -128,7 +128,7 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
       end: [
         tryOn(
           'Try it on before anything is glued',
-          say`Push both ends dry into the recesses, ${size(clasp.recess)} deep, and close the clasp on the wearer. Mark where each end is to be cut. All sliders and rings must be on the cord by now.`,
+          say`Push both ends dry into the recesses, ${size(clasp.recess)} deep, and close the clasp on the wearer. Mark where to cut. All sliders are on by now.`,
         ),
         singleStep(
           'Cut the ends to length',
@@ -159,8 +159,8 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
   finish: () => ({
     stays: ['the cord inside the recesses'],
     checks: [
-      check('Pull at both halves', ': no cord moves in its recess.'),
-      check('The clasp snaps shut with its whole strength', '; nothing keeps the halves apart.'),
+      check('Pull at both halves', 'No cord moves in its recess.'),
+      check('The clasp snaps shut with its whole strength', 'Nothing keeps the halves apart.'),
     ],
   }),
   mistakes: [

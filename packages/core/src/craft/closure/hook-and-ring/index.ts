@@ -45,8 +45,8 @@ export const hookAndRing = tiedClasp<HookAndRing>({
   }),
   stays: ['the cords between work, hook and ring'],
   checks: [
-    check('The hook catches with the wearer’s own movement', ' and does not come off when shaken.'),
-    check('Pull at both ends', ': no knot creeps.'),
+    check('The hook catches with the wearer’s own movement', 'It does not come off when shaken.'),
+    check('Pull at both ends', 'No knot creeps.'),
   ],
   mistakes: ['Worn too loose, a hook unhooks by itself: it needs a snug fit.'],
 });

@@ -189,6 +189,7 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
     const free = runsFreeAtStart(site);
     const loose = startEnds(free);
     const name = inSentence(WAYS[closure.way].thing!);
+    const shared = folds.length > 0 && loose.length > 0 ? { share: 0.5 } : {};
     const { text, tied } =
       folds.length > 0
         ? hitchedToRing(folds, `the ${name}`, first)
@@ -209,6 +210,7 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
                     by: outerEnds(folds),
                     mm: 0,
                     to: finding,
+                    ...shared,
                   },
                 ]
               : []),
@@ -220,7 +222,8 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
                     knot: { form: 'overhand-on-ring' as const },
                     by: loose,
                     mm: 0,
-                    ...(folds.length > 0 ? {} : { to: finding }),
+                    to: finding,
+                    ...shared,
                   },
                 ]
               : []),
@@ -231,13 +234,12 @@ export const lariat: ClosureKind<Lariat, NoMeasures> = {
       end: [],
     };
   },
-  worn: (closure) =>
-    `${WAYS[closure.way].label}: ${WAYS[closure.way].blurb}. Look in a mirror where the ends hang.`,
+  worn: () => 'Put it on as planned, and look in a mirror where the ends hang.',
   finish: () => ({
     stays: ['both ends with their beads and knots'],
     checks: [
-      check('Each end passes its ring or loop by itself', ', one after the other.'),
-      check('It holds by its own weight when it is worn', ', and opens without force.'),
+      check('Each end passes its ring or loop by itself', 'They go one after the other.'),
+      check('It holds by its own weight when it is worn', 'It opens without force.'),
     ],
   }),
   mistakes: [

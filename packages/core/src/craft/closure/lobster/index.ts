@@ -110,8 +110,8 @@ export const lobster = tiedClasp<Lobster>({
         },
   stays: ['the cords between work and rings'],
   checks: [
-    check('The clasp opens and shuts by itself', '; no thin cord finds the gap of a ring.'),
-    check('Pull at the closed clasp three times', ': no knot creeps.'),
+    check('The clasp opens and shuts by itself', 'No thin cord finds the gap of a ring.'),
+    check('Pull at the closed clasp three times', 'No knot creeps.'),
   ],
   mistakes: [
     'The end is tied before trying on: there is no second chance without cutting.',

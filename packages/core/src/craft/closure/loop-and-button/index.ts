@@ -241,19 +241,19 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
     const made = loopEnd(site, loopFor(closure), side, closure.loops);
     const loop = tiedStep(
       closure.loops === 2 ? 'Make the loops' : 'Make the loop',
-      say`${tellLoop(made, closure.loops)} Push the button through before the knot is tight: it should just pass.`,
+      say`${tellLoop(made, closure.loops)} Try the button in it before it is tight.`,
       [tiedLoop(made.of === 'turned-end', site.runs, first)],
       [made.tie, { do: 'test', what: 'passes' }],
     );
     const button = onFold(closure, site)
       ? singleStep(
-          `Thread ${closure.name} to the fold`,
-          'Pass the end of each strand through its shank, or up through one hole and down through the other, and bring the button to the middle, so that both halves hang alike.',
+          'Thread the button to the fold',
+          'Pass the ends through its shank, or up one hole and down the other, and bring the button to the middle, so that both halves hang alike.',
           [buttonOn(closure, site)],
         )
       : tiedStep(
-          `Tie ${closure.name} on`,
-          'Lead the cords through its shank, or up through one hole and down through the other, and tie them round themselves close to it. Try it in the loop on the wearer before anything is trimmed.',
+          'Tie the button on',
+          'Lead the cords through its shank, or up one hole and down the other, and tie them round themselves close to it. Try it in the loop.',
           [tiedIn('ring-knot.1', [null, site.runs], first)],
           [buttonOn(closure, site), buttonKnot(closure, site)],
         );
@@ -265,8 +265,8 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
   finish: () => ({
     stays: ['the loop', 'the cords that hold the button'],
     checks: [
-      check('The button goes through the loop with a push', ' and does not fall out when shaken.'),
-      check('Pull at the button', ': its knot does not creep.'),
+      check('The button goes through the loop with a push', 'It does not fall out when shaken.'),
+      check('Pull at the button', 'Its knot does not creep.'),
     ],
   }),
   mistakes: [

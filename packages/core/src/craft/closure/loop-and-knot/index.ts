@@ -207,7 +207,7 @@ export const loopAndKnot: ClosureKind<LoopAndKnot, LoopMeasures> = {
   finish: () => ({
     stays: ['the loop', 'the knot that closes it'],
     checks: [
-      check('The knot goes through the loop with a push', ' and does not fall out when shaken.'),
+      check('The knot goes through the loop with a push', 'It does not fall out when shaken.'),
     ],
   }),
   mistakes: [

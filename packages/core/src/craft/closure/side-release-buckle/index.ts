@@ -209,6 +209,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
     goodFor:
       'Work bands of thick cord that are put on and off with one hand. It is the widest of all closures, and stiff.',
     opens: true,
+    setsCore: true,
     trials: ['faces'],
   },
   fields: [
@@ -271,13 +272,13 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
     const join = melts
       ? singleStep(
           'Join the two cords end to end',
-          'Warm both ends, press them together and roll them on a metal plate while soft. Let the joint cool before pulling. It will lie hidden in the hitch, where it carries little.',
+          'Melt both ends in a flame, press them together and roll them on metal while they are soft. Let the joint cool, then pull hard at it.',
           joining('flame'),
           CAUTIONS.flame,
         )
       : singleStep(
           'Join the two cords end to end',
-          'Glue both ends together on a short overlap, press them for a minute, sew through if you can, and let the joint cure. It will lie hidden in the hitch, where it carries little.',
+          'Glue both ends together on a short overlap, press them for a minute and let the joint cure. Then pull hard at it.',
           joining('glue'),
           CAUTIONS.glue,
         );
@@ -286,7 +287,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
         ...(joined.length > 0 ? [join] : []),
         tiedStep(
           'Hitch the fold to the first half',
-          `${ownCore ? 'It is the fold of the core cord. ' : ''}Pull it snug on the bar of one buckle half. Check that the two halves of the buckle face the same way.`,
+          `Pull ${ownCore ? 'the fold of the core cord' : 'it'} snug on the bar of one buckle half. Both halves of the buckle must face the same way.`,
           [tiedIn('larks-head.bar.front', [null, cores[0], cores[0]], first)],
           [tie({ form: 'larks-head', bar: buckle.bar })],
         ),
@@ -298,14 +299,17 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
         ),
         singleStep(
           say`Set the core to ${laid(length)}`,
-          say`Lay the band along the rule: from bar to bar ${laid(length)}. Both core runs straight and equally tight; this length is the fit.`,
-          [{ do: 'set', legs: legsOf(cores), mm: length }],
+          say`From bar to bar ${laid(length)}, both runs straight and equally tight. Closed on the wearer it hangs loose, for the knots need room.`,
+          [
+            { do: 'set', legs: legsOf(cores), mm: length },
+            { do: 'try-on', how: 'laid' },
+          ],
         ),
         ...(ownCore
           ? [
               singleStep(
                 'Lay the core ends back along the core',
-                say`Turn both core ends back towards the first half, flat beside the core, pull the core straight by them, and cut them ${laid(BURIED_CORE_END)} from the bar; the first half knots cover them.`,
+                say`Turn both core ends back flat beside the core, pull it straight by them, and cut them ${laid(BURIED_CORE_END)} from the bar. Half knots will cover them.`,
                 [
                   {
                     do: 'turn-back',
@@ -332,7 +336,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
     stays: ['the core, and the hitch at the first half', 'the bars of cord round the second half'],
     checks: [
       check('Both halves face the same way and click shut'),
-      check('Pull hard at the closed buckle three times', ': neither half creeps out of its cord.'),
+      check('Pull hard at the closed buckle three times', 'Neither half creeps out of its cord.'),
     ],
   }),
   mistakes: [

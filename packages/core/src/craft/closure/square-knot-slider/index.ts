@@ -108,7 +108,7 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
     return [
       layTailsOver(
         site,
-        'Cross the tails so that they point opposite ways and lie side by side, not twisted, the piece closed to a ring. Hold them with a clip or a bit of tape on each side.',
+        'Cross the tails so that they point opposite ways and lie side by side, not twisted. Hold them with a clip or tape on each side.',
       ),
       {
         ...singleStep(
@@ -149,15 +149,14 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
       {
         ...singleStep(
           'See that it slides',
-          'Draw the ring in and out before anything is trimmed or glued. Too stiff: push a blunt needle along the tails. Too loose: pull the last half knots tighter.',
+          'Draw the ring in and out. Too stiff: push a blunt needle along the tails. Too loose: pull the last half knots tighter.',
           [{ do: 'test', what: 'slides' }],
         ),
         moves: [],
       },
     ];
   },
-  stopping:
-    'Draw the slider out as far as the piece must open, and tie a stopper at the end of each tail.',
+  stopping: 'Draw the slider out as far as the piece must open, and tie a stopper on each tail.',
   // A foot of slider cord beside three of core and three of working cord. Common practice, no source.
   ruleOfThumb: ({ overCore }) =>
     overCore

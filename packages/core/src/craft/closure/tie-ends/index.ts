@@ -149,12 +149,12 @@ export const tieEnds: ClosureKind<TieEnds> = {
   },
   worn: (_closure, site) =>
     runsFreeAtStart(site).length > 0
-      ? 'Tie both ends together: right over left and through, then left over right and through. The knot lies flat; tied the same way twice it slips.'
-      : 'Lead the tie through the loop, back over itself, and tie it to itself with a bow or half a bow.',
+      ? 'Tie both ends together: right over left and through, then left over right and through.'
+      : 'Lead the tie through the loop and tie it to itself with a bow.',
   extends: 'the ties make up for it',
   finish: () => ({
     stays: ['the ties, out to the knots at their ends'],
-    checks: [check('Tied and pulled, the ties hold', ', and the knots at their ends do not slip.')],
+    checks: [check('Tied and pulled, the ties hold', 'The knots at their ends do not slip.')],
   }),
   mistakes: ['Ends cut to length before the knots at their ends are tied.'],
 };

@@ -128,8 +128,8 @@ export const toggle = tiedClasp<Toggle>({
   }),
   stays: ['the cords between work, ring and bar'],
   checks: [
-    check('The bar turns freely through the ring', ', and lies across it when it is worn.'),
-    check('Pull at the closed toggle three times', ': no knot creeps.'),
+    check('The bar turns freely through the ring', 'It lies across the ring when it is worn.'),
+    check('Pull at the closed toggle three times', 'No knot creeps.'),
   ],
   mistakes: [
     'Beads sit right against the bar: it has no room to turn through the ring. Two jump rings give it.',

@@ -165,7 +165,7 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
       },
       onSlider(
         `Take up the slack, ${rounds} rounds`,
-        'Begin at one end and follow the cord all the way through the knot with a blunt needle, drawing a little slack on at each bight; then again from the start. Little by little keeps it even: one hard pull spoils its shape.',
+        'Follow the cord through the whole knot with a blunt needle, drawing a little slack on at each bight; then again from the start.',
         [{ do: 'draw-up', cord: 'slider', times: rounds }],
         rounds,
         'round',
@@ -180,9 +180,8 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
       },
     ];
   },
-  stopping:
-    'Draw the tails out as far as the piece must open, and tie a stopper in the end of each strand.',
-  looks: [check('Every round lies flat beside its neighbours', '; none crosses.')],
+  stopping: 'Draw the tails out as far as the piece must open, and tie a stopper in each strand.',
+  looks: [check('Every round lies flat beside its neighbours', 'None crosses another.')],
   mistakes: [
     'Leads and bights with a common divisor: the end meets the beginning too soon, with part of the knot missing.',
     'A later pass crosses the first instead of lying beside it.',

@@ -170,7 +170,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
   finish: () => ({
     stays: ['the cord that each knot slides on, all of it'],
     checks: [
-      check('Both knots move', ', and stay where they are put when you let go.'),
+      check('Both knots move', 'They stay where they are put when you let go.'),
       check('Both knots meet the body at the same distance when it is drawn in'),
     ],
   }),

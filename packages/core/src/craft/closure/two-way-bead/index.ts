@@ -15,8 +15,9 @@ import { beadSolid } from '../../knot/bead-solid.js';
 import { slideAim, slidingLayout, type SlideMeasures } from '../slide.js';
 import { drawTails } from '../tail-drawing.js';
 import { TAILS_FIELD } from '../tails.js';
-import { AT_END, closureAt, type Action } from '../../../base/action/action.js';
+import { AT_END, closureAt, type Action, type End } from '../../../base/action/action.js';
 import { CAUTIONS } from '../../../base/kind/cautions.js';
+import type { PartStep } from '../../../base/kind/part-kind.js';
 import type { ClosureSite } from '../../../base/kind/closure-kind.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
 import { tiedIn } from '../../knot/tied.js';
@@ -84,6 +85,33 @@ const endActions = (closure: TwoWayBead, site: ClosureSite, tail: number): Actio
       ...stopperIn(side, ends, 'overhand', knotInRuns('overhand', runs).length),
     ];
   });
+
+/** One tail after the other: drawn by one thread, both could only go the same way. */
+function bothThrough(closure: TwoWayBead, site: ClosureSite): PartStep[] {
+  const { name, hole } = closure;
+  const help = helpThrough(hole, cordsOf([...site.runs, ...site.runs]));
+  const through = (title: string, text: string, on: readonly End[]): PartStep => ({
+    ...singleStep(
+      title,
+      text,
+      [{ do: 'put-on', finding: name, place: AT_END, on, mm: 0, share: 0.5, ...help }],
+      CAUTIONS.needle,
+    ),
+    moves: ['run', 'tail', 'bead'],
+  });
+  return [
+    through(
+      'Draw one tail through the gripping bead',
+      'Fold the thread over its tip and draw the tip through after the thread. If it sticks, ream the hole a little and blow it out.',
+      startEnds(runsFreeAtStart(site)),
+    ),
+    through(
+      'Draw the other tail through from the other side',
+      'The same way, past the first tail. Each then comes out at the side where the other goes in.',
+      outerEnds(site.runs),
+    ),
+  ];
+}
 
 export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
   entry: {
@@ -169,24 +197,7 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
   steps: (closure, site, { measures }, _length, first) => ({
     start: [],
     end: [
-      {
-        ...singleStep(
-          `Pass both tails through ${closure.name}`,
-          'One tail from each side, in opposite directions. Fold the pulling thread over both tips, draw it through the bead first and the tips after it, one a little ahead of the other. If they stick, ream the hole with a round file, a little at a time, and blow the dust out.',
-          [
-            {
-              do: 'put-on',
-              finding: closure.name,
-              place: AT_END,
-              on: [...startEnds(runsFreeAtStart(site)), ...outerEnds(site.runs)],
-              mm: 0,
-              ...helpThrough(closure.hole, cordsOf([...site.runs, ...site.runs])),
-            },
-          ],
-          CAUTIONS.needle,
-        ),
-        moves: ['run', 'tail', 'bead'],
-      },
+      ...bothThrough(closure, site),
       {
         ...singleStep(
           'Draw it in and out',
@@ -214,7 +225,7 @@ export const twoWayBead: ClosureKind<TwoWayBead, SlideMeasures> = {
       check('The bead gives to a firm pull and holds by itself'),
       check(
         `It passes the ${site.pass.what} when it is drawn right out`,
-        ', and the ends do not slip through the bead.',
+        'The ends do not slip through the bead.',
       ),
     ],
   }),

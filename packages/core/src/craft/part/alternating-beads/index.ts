@@ -125,7 +125,7 @@ export const alternatingBeads: PartKind<AlternatingPart> = {
     return [
       {
         title: `String ${countOf(part.count, 'bead')} from cord to cord`,
-        text: `String ${bead.name} on one cord, then ${ring.name} over both cords, and push both up until they sit; the next bead goes on the other cord. Pull both cords equally tight after every ring.`,
+        text: 'A bead on one cord, then a ring over both, pushed up until they sit; the next bead goes on the other cord. Pull both cords equally tight.',
         units: part.count,
         unitName: 'bead',
         unitText: (unit) =>

@@ -9,14 +9,7 @@ import {
 } from '../../../base/kind/part-kind.js';
 import type { Bead } from '../../../base/material/bead.js';
 import { countOf } from '../../../base/measure/plural.js';
-import {
-  beadNamed,
-  cordNamed,
-  listed,
-  onSide,
-  say,
-  type Saying,
-} from '../../../base/measure/saying.js';
+import { beadNamed, cordNamed, listed, onSide, say } from '../../../base/measure/saying.js';
 import { otherSide } from '../../../base/measure/side.js';
 import { PLAIT_SPREAD, useOf } from '../../../base/kind/reason.js';
 import { beadSolid } from '../../knot/bead-solid.js';
@@ -86,28 +79,6 @@ const beaded = (part: BeadedPlaitPart, plaiting: Plaiting, before: number): (rea
     Array.from({ length: part.count }, (_, i) => middleAt(plaiting, i * part.every, before)),
   ),
 ];
-
-/** `7 on strand 1 (ice), 7 on strand 3 (ice)`: how many beads go on each bundle. */
-function shares(part: BeadedPlaitPart, plaiting: Plaiting, before: number): Saying {
-  const counts = plaiting.bundles.map(
-    (bundle) =>
-      Array.from({ length: part.count }, (_, i) =>
-        middleAt(plaiting, i * part.every, before),
-      ).filter((own) => own === bundle).length,
-  );
-  return listed(
-    plaiting.bundles.flatMap((bundle, i) =>
-      counts[i] === 0
-        ? []
-        : [
-            say`${counts[i]!} on ${listed(
-              bundle.map((run) => say`${cordNamed(run, 'strand')}`),
-              ' and ',
-            )}`,
-          ],
-    ),
-  );
-}
 
 export const beadedPlait: PartKind<BeadedPlaitPart> = {
   entry: {
@@ -215,9 +186,9 @@ export const beadedPlait: PartKind<BeadedPlaitPart> = {
     return [
       {
         title: `Plait, with ${countOf(part.count, 'bead')}`,
-        text: say`Bundles from the ${onSide(first)}: ${tellBundles(plaiting.bundles)}. The middle bundle is another one after every crossing: pick a bead up with the bundle that lies in the middle now. In all, ${shares(part, plaiting, site.crossed)}: lay them out so. Push the bead up to the last crossing, then cross the outer bundle over the middle one below it. Clip the plait, or hold it between two fingers, while you string.`,
+        text: say`From the ${onSide(first)}: ${tellBundles(plaiting.bundles)}. Clip the plait, string a bead on the middle bundle, and cross the outer one over it.`,
         again:
-          'Pick a bead up with the bundle that lies in the middle now, push it up to the last crossing, and cross the outer bundle over the middle one below it.',
+          'String a bead on the bundle that lies in the middle now, push it up, and cross the outer bundle over it.',
         units: layout.units,
         unitName: 'crossing',
         tied: [tiedPlait(plaiting, first, site.crossed)],

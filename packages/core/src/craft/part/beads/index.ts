@@ -181,7 +181,7 @@ export const beads: PartKind<BeadsPart> = {
             ? say`String ${name(0)}`
             : `String ${countOf(layout.units, 'bead')} on ${nameRuns(through, site)}`,
         text: say`${through.length > 1 ? 'Bring the cords together and pass them' : 'Pass the cord'} through the hole.${knot}${
-          around.length > 0 ? ' Lead the working cords round its sides, equally tight.' : ''
+          around.length > 0 ? ' Lead the working cords round it, equally tight.' : ''
         }`,
         units: layout.units,
         unitName: 'bead',

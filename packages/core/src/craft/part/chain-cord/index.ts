@@ -18,7 +18,6 @@ import { countOf } from '../../../base/measure/plural.js';
 import { byUnit, outerEnds, startEnds } from '../ends.js';
 import {
   drawnOut,
-  END_STITCHES,
   layChain,
   stretchesOf,
   tightChain,
@@ -338,7 +337,7 @@ export const chainCord: PartKind<ChainPart> = {
       },
       {
         title: `Chain ${countOf(at.stitches, 'stitch')}${at.beads > 0 ? ` with ${countOf(at.beads, 'bead')}` : ''}`,
-        text: `The hook draws every stitch through the one before. Begin and end with ${first} stitches of plain chain, never fewer than ${END_STITCHES}; then a bead on every ${part.between + 1}th stitch. Keep the tension of your swatch.`,
+        text: `The hook draws each stitch through the one before. Begin and end with ${countOf(first, 'plain stitch')}; between them a bead comes every ${countOf(part.between + 1, 'stitch')}.`,
         units: layout.units,
         unitName: 'stitch',
         tied: [tiedIn('chain-stitch', [site.runs[0]], hands)],

@@ -262,7 +262,7 @@ export const floss: PartKind<FlossPart> = {
     return [
       {
         title: 'Knot the band',
-        text: `Strands from the left: ${runs.map((run, i) => `${i + 1} ${run.cord.colour.name}`).join(', ')}. Each knot is two hitches round the other strand. Draw up until the knot sits.`,
+        text: `Strands from the left: ${runs.map((run, i) => `${i + 1} ${run.cord.colour.name}`).join(', ')}. Each knot is two hitches round the other strand.`,
         again: 'Each knot is two hitches, as before. Pick up the strand that is named.',
         units: sim.knots.length,
         unitName: 'knot',

@@ -285,7 +285,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     return [
       {
         title: 'Hitch round the bundle',
-        text: say`Hold all other strands together and straight${at.workers[0]!.folded ? ', the short half of the strand that ties among them' : ''}. Work always from the same side. The knots wind round by themselves: turn the work with them.`,
+        text: say`Hold all other strands together and straight${at.workers[0]!.folded ? ', the short half of the tying strand among them' : ''}. The knots wind round: turn the work with them.`,
         units: layout.units,
         unitName: 'hitch',
         unitText: (unit) => {

@@ -119,7 +119,7 @@ export const loop: PartKind<LoopPart> = {
       {
         title: say`Make a loop, ${laid(part.perimeter)} round inside`,
         text: atFold
-          ? 'Clip all folds together side by side, then tie one knot across all cords, so that the loop is left as long as planned. Try what it is for before you pull the knot tight.'
+          ? 'Clip all folds side by side and tie one knot across all cords. Try what the loop is for before you pull the knot tight.'
           : 'Turn the end back beside its own cord, and tie one knot in both together with the fold.',
         units: 1,
         tied: [tiedLoop(!atFold, site.runs, first)],

@@ -34,13 +34,13 @@ const ORDERS = 8;
 /** How one pair of petals is made, after the crossings of its repeat. */
 function petalText(part: PetalPlaitPart): Saying {
   if (!isSnug(part)) {
-    return say`Then the petals: a loop of ${laid(part.petal)} in the outermost strand of each side, which the next crossing holds. Measure each loop on the same pin or pencil so that all are alike.`;
+    return say`Then a loop of ${laid(part.petal)} in the outermost strand of each side. Measure all of them on the same pin or pencil.`;
   }
   const pulled =
     part.tension === 'hard'
-      ? 'Hold the two strands in the middle taut while you do it, and draw the turns close to them.'
-      : 'Draw all four strands up alike, so that the two of each side wind round each other.';
-  return say`Then the petals. ${pulled} The turns lie flat against the plait; the next crossing holds them.`;
+      ? 'Hold the two strands in the middle taut and draw the turns close to them.'
+      : 'Draw all four strands up alike: the two of each side wind round each other.';
+  return say`Then the petals. ${pulled}`;
 }
 
 export const petalPlait: PartKind<PetalPlaitPart> = {

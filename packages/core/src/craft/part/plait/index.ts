@@ -39,7 +39,7 @@ const FORMS: Readonly<Record<PlaitForm, readonly [label: string, blurb: string]>
   'four-round': [PLAITS['four-round'].label, 'A round cord; colours make stripes or a spiral.'],
 };
 
-const HOW = 'Draw all bundles out to the sides after every crossing.';
+const HOW = 'Pull out to both sides after every crossing.';
 
 /** What a crossing of a flat plait of four is. */
 const FLAT_UNITS = [
@@ -171,7 +171,7 @@ export const plait: PartKind<PlaitPart> = {
     return [
       {
         title: say`Plait ${laid(layout.length)}`,
-        text: say`${plaiting ? say`Bundles from the ${onSide(first)}: ${tellBundles(plaiting.bundles)}. ` : ''}${HOW} Keep the work clipped at its start and pull against the clip.`,
+        text: say`${plaiting ? say`From the ${onSide(first)}: ${tellBundles(plaiting.bundles)}. ` : ''}${HOW}`,
         again: HOW,
         units: layout.units,
         unitName: 'crossing',

@@ -4,6 +4,7 @@ import type { Advice } from '../../../base/measure/advice.js';
 import { PLAIT_SPREAD, useOf, type Use } from '../../../base/kind/reason.js';
 import type { Run } from '../../../base/kind/run.js';
 import type { Tied } from '../../../base/kind/step.js';
+import { cordNamed, listed, say, several, type Saying } from '../../../base/measure/saying.js';
 import { otherSide, type Side } from '../../../base/measure/side.js';
 import {
   bundlesAfter,
@@ -103,11 +104,11 @@ export const tooFew = (form: PlaitForm): Advice => ({
   path: 'form',
 });
 
-/** Bundles of several cords each, told with their colours where they differ. */
-export const tellBundles = (bundles: readonly (readonly Run[])[]): string =>
-  bundles
-    .map(
-      (bundle) =>
-        `${bundle.length} (${[...new Set(bundle.map((run) => run.cord.colour.name))].join(', ')})`,
-    )
-    .join(', ');
+const tellBundle = (bundle: readonly Run[]): Saying =>
+  bundle.length === 1
+    ? say`${cordNamed(bundle[0]!)}`
+    : say`${several(bundle.length, 'strand')} (${[...new Set(bundle.map((run) => run.cord.colour.name))].join(', ')})`;
+
+/** Bundles with their colours, from one side to the other; a cord by itself is named. */
+export const tellBundles = (bundles: readonly (readonly Run[])[]): Saying =>
+  listed(bundles.map(tellBundle));

@@ -3,7 +3,7 @@ import { straightInSpace } from '../../knot/cords-in-space.js';
 import { computed } from '../../knot/source.js';
 import type { ActionOf } from '../../../base/action/action.js';
 import { tensionField } from '../tension-field.js';
-import { otherSide, type Side } from '../../../base/measure/side.js';
+import type { Side } from '../../../base/measure/side.js';
 import {
   plainLayout,
   type PartBase,
@@ -183,10 +183,10 @@ function unitsFor(part: SinnetPart, length: number, pitch: number): number {
 }
 
 /** Who ties on which side, where the two can be told apart. */
-function tellWorking({ working: [a, b] }: Ready, first: Side): Saying {
+function tellFirst({ working: [a, b] }: Ready, first: Side): Saying {
   return a.strand === b.strand
-    ? ''
-    : say` On the ${onSide(first)} lies ${cordNamed(a)}, on the ${onSide(otherSide(first))} ${cordNamed(b)}.`;
+    ? say`the cord on the ${onSide(first)}`
+    : say`${cordNamed(a)} on the ${onSide(first)}`;
 }
 
 export const squareKnotSinnet: PartKind<SinnetPart> = {
@@ -374,8 +374,8 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
           part.form === 'flat' ? 'Tie square knots, sides in turn' : 'Tie half knots, one side',
         text:
           part.form === 'flat'
-            ? say`Begin with the cord on the ${onSide(first)}.${tellWorking(setting, first)} Pull both level after every half knot. From the second half knot on, the cord that comes out from under the last bump goes over the core: the sides change every time.`
-            : say`Always begin with the cord on the ${onSide(first)}. Pull both level after every half knot.${tellWorking(setting, first)} The work turns by itself; let it, and turn it back every eight knots or so.`,
+            ? say`Begin with ${tellFirst(setting, first)}. Then the cord that comes out from under the last bump goes over the core. Pull both level each time.`
+            : say`Always begin with ${tellFirst(setting, first)}. Pull both level each time. The work turns by itself: turn it back every eight knots or so.`,
         again:
           part.form === 'flat'
             ? 'The cord that comes out from under the last bump goes over the core. The sides change every time.'

@@ -108,7 +108,7 @@ export const stopperKnot: PartKind<StopperPart> = {
       mm: layout.pitch,
       ...(beside.length > 0 ? { beside } : {}),
     });
-    const text = `Put an awl or a blunt needle into the loop and slide the knot to its place with it before you pull it tight; a tight knot does not move again.`;
+    const text = `Put an awl into the loop and slide the knot to its place with it before you pull it tight. A tight knot does not move again.`;
     if (part.tied === 'together' || runs.length === 1) {
       return [
         {

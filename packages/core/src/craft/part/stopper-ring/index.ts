@@ -100,8 +100,8 @@ export const stopperRing: PartKind<StopperRingPart> = {
   ],
   steps: (part, site, _layout, first) => [
     {
-      title: `Roll ${part.name} on`,
-      text: 'It should move only when pushed.',
+      title: 'Roll the stopper ring on',
+      text: `${part.name}. It should move only when pushed.`,
       units: 1,
       tied: [tiedIn('stopper-ring', [null, null, site.runs[0]], first)],
       actions: [

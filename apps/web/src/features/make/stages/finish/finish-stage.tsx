@@ -129,9 +129,11 @@ function FinishStep({ make, step, index }: StepProps) {
           <Text fontSize="lg" fontWeight="600" lineHeight="1.25">
             {say(step.title)}
           </Text>
-          <Text mt="1" maxW="68ch">
-            {say(step.text)}
-          </Text>
+          {step.text !== '' && (
+            <Text mt="1" maxW="68ch">
+              {say(step.text)}
+            </Text>
+          )}
           {blocked && (
             <Text mt="2" color="warn" fontWeight="600">
               Not yet: {wait}.

@@ -100,14 +100,16 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
         {counts && <Counter make={make} step={step} unit={unit} />}
         <NextCall make={make} />
         {children}
-        <Text
-          mt="4"
-          maxW="640px"
-          fontSize={counts ? 'md' : { base: 'lg', md: 'xl' }}
-          lineHeight="1.4"
-        >
-          {say(step.text)}
-        </Text>
+        {step.text !== '' && (
+          <Text
+            mt="4"
+            maxW="640px"
+            fontSize={counts ? 'md' : { base: 'lg', md: 'xl' }}
+            lineHeight="1.4"
+          >
+            {say(step.text)}
+          </Text>
+        )}
         {step.ends && <EndsNamed ends={step.ends} />}
         <Mistakes mistakes={step.mistakes} />
         {inBook && (

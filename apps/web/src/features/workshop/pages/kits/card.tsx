@@ -18,6 +18,7 @@ import { useMemo } from 'react';
 import { useHand } from '../../../../data/api/queries';
 import '../../../piece/bench/bench.css';
 import { TyingMoves } from '../../../piece/bench/tying-moves';
+import { sayWait } from '../../../make/make/duration';
 import { Shapes } from '../../../piece/bench/shapes';
 import { Cautions } from '../../../piece/piece/cautions';
 import { usePaperSize, usePrinting } from '../../../piece/paper/use-paper';
@@ -39,15 +40,15 @@ export function Card({ piece, kit, wearers, needs, onBack }: Props) {
   const [paper] = usePaperSize();
   const printing = usePrinting();
   const { hand: leads } = usePreferences();
-  const sizes = useMemo(
-    () =>
-      wearers.flatMap((wearer) => {
-        const sized = { ...piece, wearer };
-        const plan = planPiece(sized, hand);
-        return plan.ok ? [{ wearer, sized, plan }] : [];
-      }),
-    [piece, wearers, hand],
-  );
+  const sizes = useMemo(() => {
+    // One card goes with every size: what is said of children is on it if any of them is one.
+    const child = wearers.some((one) => one.child);
+    return wearers.flatMap((wearer) => {
+      const sized = { ...piece, wearer: { ...wearer, ...(child && { child }) } };
+      const plan = planPiece(sized, hand);
+      return plan.ok ? [{ wearer, sized, plan }] : [];
+    });
+  }, [piece, wearers, hand]);
   const largest = sizes.reduce<(typeof sizes)[number] | null>(
     (most, one) => (most && most.plan.fit.length >= one.plan.fit.length ? most : one),
     null,
@@ -114,6 +115,7 @@ export function Card({ piece, kit, wearers, needs, onBack }: Props) {
           <Text color="muted">The pictures show the largest.</Text>
         </Box>
       </Grid>
+      {largest && <ToKnow plan={largest.plan} />}
       {largest && (
         <Box as="ol" listStyleType="none" m="0" p="0" mt="8">
           {steps.map((step, i) => (
@@ -128,6 +130,22 @@ export function Card({ piece, kit, wearers, needs, onBack }: Props) {
           ))}
         </Box>
       )}
+    </Box>
+  );
+}
+
+/** What the plan has to say of this piece, as on the screen. */
+function ToKnow({ plan: { advice } }: { readonly plan: Plan }) {
+  const units = useUnits();
+  if (advice.length === 0) return null;
+  return (
+    <Box mt="6" className="print-keep">
+      <Text fontWeight="600">What to know</Text>
+      {advice.map(({ code, path, message, remedy }) => (
+        <Text key={`${code} ${path}`}>
+          {units.say(message)} {units.say(remedy)}
+        </Text>
+      ))}
     </Box>
   );
 }
@@ -194,11 +212,12 @@ function StepOnCard({ index, step, piece, plan, leads }: StepProps) {
           {index}. {units.say(step.title)}
           {step.units > 1 && `, ${step.units} times`}
         </Text>
-        <Text>{units.say(step.text)}</Text>
+        {step.text !== '' && <Text>{units.say(step.text)}</Text>}
         {tyings.map((tying) => (
           <TyingMoves key={tying.name} shown={tying} />
         ))}
         <Cautions cautions={step.cautions} />
+        {step.wait && <Text mt="2">{sayWait(step.wait)}</Text>}
       </Box>
     </Grid>
   );
