@@ -84,6 +84,58 @@ describe('hands refuse', () => {
     });
     expect(stop(slide, bare)?.code).toBe('not-through');
   });
+  it('two tails that are drawn through a bead by one thread: it pulls both the same way', () => {
+    const slide = of('two-way-slide');
+    const goes = slide.actions.filter(
+      (action) => action.do === 'put-on' && action.finding === 'Gripping bead',
+    ) as readonly Extract<Action, { do: 'put-on' }>[];
+    expect(goes.map(({ on, share }) => [on.map(({ side }) => side), share])).toEqual([
+      [['start'], 0.5],
+      [['end'], 0.5],
+    ]);
+    const [first, second] = goes;
+    const atOnce = slide.actions.flatMap((action): Action[] =>
+      action === second
+        ? []
+        : action === first
+          ? [{ ...first, on: [...first.on, ...second!.on], share: 1 }]
+          : [action],
+    );
+    expect(stop(slide, atOnce)).toMatchObject({ code: 'not-through' });
+    // After the first tail alone there is nothing yet that slides.
+    const early = slide.actions.filter((action) => action !== second);
+    expect(stop(slide, early)).toMatchObject({ code: 'not-ready' });
+  });
+  it('to try two sliding knots when only one of them is tied', () => {
+    const band = of('knotted-centre');
+    const last = band.actions.findLastIndex(
+      (action) => action.do === 'tie' && action.knot.form === 'sliding',
+    );
+    expect(stop(band, band.actions.toSpliced(last, 1))).toMatchObject({
+      code: 'not-ready',
+      message: 'There is nothing that slides yet.',
+    });
+  });
+  it('to tie a button on before it hangs on the cord', () => {
+    const band = of('focal-cord');
+    const at = band.actions.findIndex((action) => action.do === 'put-on');
+    const [button, knot] = [band.actions[at]!, band.actions[at + 1]!];
+    const swapped = band.actions.toSpliced(at, 2, knot, button);
+    expect(stop(band, swapped)).toMatchObject({ code: 'not-ready' });
+  });
+  it('to lay a band round when the core in its buckle is tied over already', () => {
+    const band = of('buckle-band');
+    const laid = band.actions.findIndex((action) => action.do === 'try-on');
+    const late = band.actions.toSpliced(laid, 1);
+    const knots = late.findIndex(
+      (action) => action.do === 'tie' && action.knot.form === 'half-knot',
+    );
+    expect(stop(band, late.toSpliced(knots + 1, 0, band.actions[laid]!))).toMatchObject({
+      code: 'out-of-order',
+      message: 'The core is set and tied over: its length cannot change now.',
+    });
+    expect(stop(band, late)).toMatchObject({ code: 'not-tried' });
+  });
   it('an end that is neither secured nor covered when all is done', () => {
     const band = of('beaded-band');
     const loose = without(band.actions, ({ do: verb }) =>

@@ -166,6 +166,12 @@ describe('a booklet', () => {
     const beads = allWords(await printedAndRead(order(template('alternating-band'), true)));
     expect(beads).toContain('By turns: Moonstone');
   });
+  it('says the waits and what the plan warns of, as the screen does', async () => {
+    const all = allWords(await printedAndRead(order(template('focal-cord'), false)));
+    expect(all).toContain('Then wait 24 hours while the glue cures. Do not wear it');
+    expect(all).toContain('What to know');
+    expect(all).toContain('the button just passes, since a loop loosens. Try the button');
+  });
   it('for a kit names no wearer and none of the maker’s own notes', async () => {
     const piece = { ...EXAMPLE_PIECE, note: 'Her birthday is in May' };
     const mine = allWords(await printedAndRead(order(piece, false)));

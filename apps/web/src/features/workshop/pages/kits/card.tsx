@@ -40,19 +40,24 @@ export function Card({ piece, kit, wearers, needs, onBack }: Props) {
   const [paper] = usePaperSize();
   const printing = usePrinting();
   const { hand: leads } = usePreferences();
-  const sizes = useMemo(() => {
-    // One card goes with every size: what is said of children is on it if any of them is one.
-    const child = wearers.some((one) => one.child);
-    return wearers.flatMap((wearer) => {
-      const sized = { ...piece, wearer: { ...wearer, ...(child && { child }) } };
-      const plan = planPiece(sized, hand);
-      return plan.ok ? [{ wearer, sized, plan }] : [];
-    });
-  }, [piece, wearers, hand]);
-  const largest = sizes.reduce<(typeof sizes)[number] | null>(
-    (most, one) => (most && most.plan.fit.length >= one.plan.fit.length ? most : one),
-    null,
+  const sizes = useMemo(
+    () =>
+      wearers.flatMap((wearer) => {
+        const sized = { ...piece, wearer };
+        const plan = planPiece(sized, hand);
+        return plan.ok ? [{ sized, plan }] : [];
+      }),
+    [piece, wearers, hand],
   );
+  const largest = useMemo(() => {
+    const one = sizes.reduce<(typeof sizes)[number] | null>(
+      (most, own) => (most && most.plan.fit.length >= own.plan.fit.length ? most : own),
+      null,
+    );
+    // One card goes with every size: what is said of children is on it if any of them is one.
+    const child = wearers.some((wearer) => wearer.child) && { child: true };
+    return one && { ...one, sized: { ...one.sized, wearer: { ...one.sized.wearer, ...child } } };
+  }, [sizes, wearers]);
   const steps = useMemo(
     () => (largest ? makeSteps(largest.sized, largest.plan, { hand: leads }) : []),
     [largest, leads],
@@ -107,7 +112,7 @@ export function Card({ piece, kit, wearers, needs, onBack }: Props) {
         </Box>
         <Box>
           <Text fontWeight="600">How long the work becomes</Text>
-          {sizes.map(({ wearer, plan }) => (
+          {sizes.map(({ sized: { wearer }, plan }) => (
             <Text key={wearer.name}>
               {wearer.name}: {units.size(plan.fit.length)}
             </Text>
