@@ -195,7 +195,7 @@ describe('what is left of a piece', () => {
           sum + layout.units * (cost.strands[i]!.knots + cost.strands[i]!.straight),
         0,
       );
-      const told = reasons.filter((r) => r.code !== 'reserve').reduce((sum, r) => sum + r.mm, 0);
+      const told = reasons.filter((r) => r.area !== 'reserve').reduce((sum, r) => sum + r.mm, 0);
       expect(ends[i]!.start + parts + ends[i]!.end).toBeCloseTo(told, 6);
     });
   });

@@ -98,6 +98,8 @@ export interface PlanTotals {
   /** The strands alone, in mm: each cut to its own length, and all of a kind cut alike. */
   readonly ownCuts: number;
   readonly equalCuts: number;
+  /** Of all cuts, what is for a first make and gone with the first that is logged, in mm. */
+  readonly firstMake: number;
   /** What is tied and strung: `{ unitName: 'half knot', count: 60 }`. */
   readonly counts: readonly { readonly unitName: string; readonly count: number }[];
 }

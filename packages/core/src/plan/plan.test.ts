@@ -138,7 +138,8 @@ describe('schemes', () => {
     const one = planned(piece());
     const two = planned(piece(inScheme('joined-at-fold')));
     const total = (p: Plan): number => p.strands.reduce((s, x) => s + x.total, 0);
-    expect(total(two) - total(one)).toBeCloseTo(20, 6);
+    // The joint, a twentieth longer in a first make as all that stays.
+    expect(total(two) - total(one)).toBeCloseTo(1.05 * 20, 6);
   });
   it('gives the fold point of folded cords and none of single ones', () => {
     const own = planned(piece(inScheme('own-core')));

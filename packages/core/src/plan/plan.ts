@@ -17,8 +17,16 @@ import { barNotes } from './bars.js';
 import { count } from './counters.js';
 import { equalCuts, sumOfCuts } from './equal-cuts.js';
 import { withHand } from './hand-uses.js';
+import { FIRST_MAKE } from './first-make.js';
 import { fitParts, planFit, stretchOf } from './fit-plan.js';
-import type { PartPlan, Plan, PlanResult, PlanTotals, StrandPlan } from './plan-types.js';
+import type {
+  AuxiliaryPlan,
+  PartPlan,
+  Plan,
+  PlanResult,
+  PlanTotals,
+  StrandPlan,
+} from './plan-types.js';
 import { rulesOfThumb } from './rule-of-thumb.js';
 import { planAuxiliary, planStrands } from './strands.js';
 
@@ -63,7 +71,7 @@ function inLine(
 function totalsOf(
   parts: readonly PartPlan[],
   strands: readonly StrandPlan[],
-  auxiliary: readonly { readonly cut: number }[],
+  auxiliary: readonly AuxiliaryPlan[],
   length: number,
 ): Omit<PlanTotals, 'ownCuts' | 'equalCuts'> {
   const inWork = sumOf(
@@ -80,6 +88,11 @@ function totalsOf(
     inWork,
     perLength: inWork / length,
     leftover: strands.reduce((sum, s) => sum + s.leftover, 0),
+    firstMake: sumOf(
+      [...strands, ...auxiliary]
+        .flatMap(({ reasons }) => reasons)
+        .filter(({ code }) => code === FIRST_MAKE),
+    ),
     counts: [...counts]
       .map(([unitName, n]) => ({ unitName, count: n }))
       .sort((a, b) => b.count - a.count),

@@ -5,6 +5,7 @@ import { meanFactor, reserveFactor } from '../base/learn/reserve.js';
 import { endReason } from '../base/kind/working-ends.js';
 import { roundUpToStep } from '../base/measure/round.js';
 import type { Cutting, Piece, Strand } from '../piece/piece.js';
+import { firstMake } from './first-make.js';
 import { endInWork, lastInWork } from '../piece/ends-in-work.js';
 import { runsEndingByKnots, runsOf } from '../piece/runs.js';
 import { withOwnEnds } from './hand-uses.js';
@@ -150,22 +151,32 @@ const endsInWork = (piece: Piece): Use[] =>
     useOf(run, endReason(lastInWork(piece)), endInWork(piece, run.cord)),
   );
 
-function planStrand(piece: Piece, index: number, sums: readonly [Sums, Sums]): StrandPlan {
-  const strand = piece.strands[index]!;
+/** What a cord is cut longer than it is planned: for hands that take more, and for one that nothing is known of. */
+const marginOf = (
+  reasons: readonly Reason[],
+  { confidence, practice }: Cutting,
+  hand: Hand,
+): Reason[] => [...reserveOf(reasons, confidence), ...firstMake(reasons, practice, hand)];
+
+function planStrand(
+  { strands, cutting }: Piece,
+  index: number,
+  sums: readonly [Sums, Sums],
+  hand: Hand,
+): StrandPlan {
+  const strand = strands[index]!;
   const halves = [sums[0].reasons(), sums[1].reasons()] as const;
   const merged = mergeHalves(halves[0], halves[1]).sort((a, b) => rank(a) - rank(b));
-  const reasons = [...merged, ...reserveOf(merged, piece.cutting.confidence)];
+  const reasons = [...merged, ...marginOf(merged, cutting, hand)];
   const total = sumOf(reasons);
-  const cut = roundUpToStep(total, piece.cutting.step);
+  const cut = roundUpToStep(total, cutting.step);
   const kept = keptOf(reasons);
   const folded = strand.legs.length > 1;
-  const lengths = halves.map((half) =>
-    sumOf([...half, ...reserveOf(half, piece.cutting.confidence)]),
-  );
+  const lengths = halves.map((half) => sumOf([...half, ...marginOf(half, cutting, hand)]));
   const [a, b] = lengths as [number, number];
   return {
     number: index + 1,
-    role: strandRole(strand, piece.strands),
+    role: strandRole(strand, strands),
     cord: strand.cord,
     reasons,
     total,
@@ -188,7 +199,7 @@ export function planStrands(piece: Piece, uses: readonly Use[], hand: Hand): Str
     const own = piece.strands[strand - 1];
     if (own) sums[strand - 1]![half].add(withOwnEnds(reason, own.cord.kind, hand));
   }
-  return sums.map((own, index) => planStrand(piece, index, own));
+  return sums.map((own, index) => planStrand(piece, index, own, hand));
 }
 
 /** Cords cut besides the strands. */
@@ -199,7 +210,7 @@ export const planAuxiliary = (
 ): AuxiliaryPlan[] =>
   cords.map(({ id, label, cord, reasons: told }) => {
     const plain = cord ? told.map((reason) => withOwnEnds(reason, cord.kind, hand)) : told;
-    const reasons = [...plain, ...reserveOf(plain, cutting.confidence)];
+    const reasons = [...plain, ...marginOf(plain, cutting, hand)];
     const total = sumOf(reasons);
     return { id, label, cord, reasons, total, cut: roundUpToStep(total, cutting.step) };
   });

@@ -283,6 +283,10 @@ describe('lessons', () => {
       { ...hand[0]!, cordKind: 'hemp' },
       { ...hand[0]!, technique: 'plait' },
     ];
-    expect(planned(EXAMPLE_PIECE, other).totals).toEqual(planned(EXAMPLE_PIECE).totals);
+    const told = (of: Hand) => planned(EXAMPLE_PIECE, of).strands.map(({ reasons }) => reasons);
+    // Whoever has measured anything makes no first make any more.
+    expect(told(other)).toEqual(
+      told([]).map((all) => all.filter(({ code }) => code !== 'reserve.first-make')),
+    );
   });
 });

@@ -36,6 +36,9 @@ const GRIP_PER_DIAMETER = 8;
  */
 const ROOM = { supple: { least: 1, ofCord: 0.8 }, stiff: { least: 2, ofCord: 1 } } as const;
 
+/** Share of the usual end that hands need, by their practice: half of it shrinks with that. */
+export const endShare = (practice: Practice): number => 0.5 + 0.5 * PRACTICE_FACTOR[practice];
+
 /**
  * End in mm that these hands need for what is done last with it: of a knot what it takes more while it lies open than
  * after it is tight, and a grip. Half of it is what practised hands need whatever their practice, the other half shrinks
@@ -52,7 +55,7 @@ export function workingEnd(
 ): number {
   const needs: Needs = LAST_ACTIONS[action];
   const own = 'mm' in needs ? needs.mm : open(tying ?? needs.tying, cord);
-  return own * (0.5 + 0.5 * PRACTICE_FACTOR[practice]);
+  return own * endShare(practice);
 }
 
 function open(tying: string, cord: Cord): number {

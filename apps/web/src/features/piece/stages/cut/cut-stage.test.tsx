@@ -38,6 +38,17 @@ describe('the cut list', () => {
     expect(slider.getByText('Slider cord')).toBeTruthy();
     expect(slider.getByText('Reserve')).toBeTruthy();
   });
+  it('says what of it is for a first make, beside what is cut', () => {
+    renderStage(piece, <CutStage />);
+    expect(plan.totals.firstMake).toBeGreaterThan(50);
+    expect(screen.getByTestId('first-make').textContent).toMatch(
+      /^(\d+ ft )?\d+ in of it is for a first make\. Log it/,
+    );
+    for (const strand of plan.strands) {
+      const card = within(screen.getByTestId(`cut-${strand.number}`));
+      expect(card.getByText('First make')).toBeTruthy();
+    }
+  });
   it('says where a cord is folded, and which is used single', () => {
     renderStage(piece, <CutStage />);
     expect(screen.getByTestId('cut-1').textContent).toContain('used single');

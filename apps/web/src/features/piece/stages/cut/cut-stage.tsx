@@ -292,6 +292,12 @@ function Comparison({ plan }: { readonly plan: Plan }) {
           <RuleLine key={i} rule={rule} />
         ))}
       </Text>
+      {totals.firstMake > 0 && (
+        <Text data-testid="first-make">
+          {units.cord(totals.firstMake)} of it is for a first make. Log it, and the next list asks
+          for less.
+        </Text>
+      )}
       <Text color="muted">
         About {units.cord(totals.leftover)} will be left over: the trimmed ends, and as much of the
         reserve as your hand does not need.
