@@ -41,6 +41,8 @@ export interface CordKindFacts {
   readonly label: string;
   /** What the ends do in a flame: melt into a bead, or burn. */
   readonly ends: 'melts' | 'burns' | 'leather';
+  /** Whether there is wax on it, which glue does not stick to. */
+  readonly waxed?: true;
   /** Diameter under tension / nominal. Assumed from common practice; a swatch corrects it. */
   readonly effective: number;
   /** Break-in stretch of a worn piece, as a fraction. Common practice, no source. */
@@ -81,6 +83,7 @@ export const CORD_KIND_FACTS: Readonly<Record<CordKind, CordKindFacts>> = {
   'waxed-polyester': {
     label: 'waxed polyester',
     ends: 'melts',
+    waxed: true,
     effective: 0.95,
     stretch: 0,
     gives: 0.15,
@@ -91,6 +94,7 @@ export const CORD_KIND_FACTS: Readonly<Record<CordKind, CordKindFacts>> = {
   'waxed-cotton': {
     label: 'waxed cotton',
     ends: 'burns',
+    waxed: true,
     effective: 0.95,
     stretch: 0.005,
     gives: 0.15,
@@ -121,6 +125,7 @@ export const CORD_KIND_FACTS: Readonly<Record<CordKind, CordKindFacts>> = {
   linen: {
     label: 'waxed linen',
     ends: 'burns',
+    waxed: true,
     effective: 0.95,
     stretch: 0.005,
     gives: 0.15,

@@ -12,7 +12,7 @@ import {
   OIL_SINKS_IN,
   SEAL_DRIES,
 } from '../../base/kind/waits.js';
-import { CORD_KIND_FACTS } from '../../base/material/cord.js';
+import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
 import { usualEnd, type EndTreatment } from '../../base/material/ends.js';
 import { join, say, size, type Saying } from '../../base/measure/saying.js';
 import { placedClosure } from '../placed-parts.js';
@@ -35,9 +35,30 @@ const finishing = (
   ...(mistakes.length > 0 ? { mistakes } : {}),
 });
 
+/** Each cord has its glue, and none sticks to wax. */
+function tellGlue(cords: readonly Cord[]): string {
+  const facts = cords.map(({ kind }) => CORD_KIND_FACTS[kind]);
+  const leather = facts.filter(({ ends }) => ends === 'leather').length;
+  const glue =
+    leather === 0
+      ? 'textile glue'
+      : leather === facts.length
+        ? 'leather glue'
+        : 'leather or textile glue';
+  const wax = facts.some(({ waxed }) => waxed) ? 'Wipe the wax off. ' : '';
+  return `${wax}A drop of flexible ${glue} on each stub where it leaves its knot. Press for a minute. None on what slides.`;
+}
+
 /** What is said of ends that are secured: singed ends are pressed, but not on to what has to slide. */
 const SECURE: Readonly<
-  Record<EndTreatment, { title: string; text: string; mistakes: readonly string[] }>
+  Record<
+    EndTreatment,
+    {
+      title: string;
+      text: string | ((cords: readonly Cord[]) => string);
+      mistakes: readonly string[];
+    }
+  >
 > = {
   singe: {
     title: 'Singe and flatten the ends',
@@ -51,7 +72,7 @@ const SECURE: Readonly<
   },
   glue: {
     title: 'Glue the ends',
-    text: 'A small drop of flexible textile glue on each stub where it leaves its knot. Press for a minute and let it lie. None on what slides.',
+    text: tellGlue,
     mistakes: [
       'Hard glue is used: it cracks where the cord bends, and scratches.',
       'Too much glue: it spreads, stains and stiffens the cord beside it.',
@@ -145,11 +166,13 @@ function trimStep(table: Table, ends: readonly End[]): Step {
   };
 }
 
-const secure = (how: EndTreatment, ends: readonly End[]): Step =>
-  finishing(
+const secure = (table: Table, how: EndTreatment, ends: readonly End[]): Step => {
+  const { title, text, mistakes } = SECURE[how];
+  const cords = ends.flatMap(({ cord }) => table.cords.get(cord)?.cord ?? []);
+  return finishing(
     `ends-${how}`,
-    SECURE[how].title,
-    SECURE[how].text,
+    title,
+    typeof text === 'string' ? text : text(cords),
     LAST_KNOT,
     how === 'tuck'
       ? [{ do: 'tuck', ends }]
@@ -160,8 +183,9 @@ const secure = (how: EndTreatment, ends: readonly End[]): Step =>
             ? { do: 'wait', for: 'melt', minutes: ENDS_COOL.minutes }
             : { do: 'wait', for: 'glue', minutes: GLUE_CURES.minutes },
         ],
-    SECURE[how].mistakes,
+    mistakes,
   );
+};
 
 /** Ends that are trimmed, dyed, secured and sealed in the order in which each takes. */
 function endSteps(table: Table): Step[] {
@@ -178,9 +202,9 @@ function endSteps(table: Table): Step[] {
   const some = (own: readonly End[], step: (of: readonly End[]) => Step): Step[] =>
     own.length > 0 ? [step(own)] : [];
   return [
-    ...some(treated('tuck'), (own) => secure('tuck', own)),
+    ...some(treated('tuck'), (own) => secure(table, 'tuck', own)),
     ...some(ends, (own) => trimStep(table, own)),
-    ...some(treated('singe'), (own) => secure('singe', own)),
+    ...some(treated('singe'), (own) => secure(table, 'singe', own)),
     ...some(leather, (own) =>
       finishing(
         'ends-dye',
@@ -194,7 +218,7 @@ function endSteps(table: Table): Step[] {
         ['The dye is put on over glue: it does not take there.'],
       ),
     ),
-    ...some(treated('glue'), (own) => secure('glue', own)),
+    ...some(treated('glue'), (own) => secure(table, 'glue', own)),
     ...some(leather, (own) =>
       finishing(
         'ends-seal',

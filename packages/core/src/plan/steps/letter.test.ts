@@ -93,6 +93,36 @@ describe('followed to the letter', () => {
   });
 });
 
+describe('materials', () => {
+  const cuts = (piece: Piece): string[] =>
+    stepsOf(piece)
+      .filter(({ id }) => id.startsWith('cut-'))
+      .map((step) => inMm(step.text));
+  it('synthetic cord is seared as soon as it is cut, and natural cord never', () => {
+    const band = stepsOf(of('two-colour-band')).slice(0, 2);
+    for (const step of band) expect(inMm(step.text)).toMatch(/Singe both ends/);
+    expect(band[0]!.cautions.map(({ kind }) => kind)).toContain('flame');
+    for (const id of ['hemp-band', 'focal-cord', 'floss-stripe', 'seized-laces']) {
+      expect(cuts(of(id)).some((words) => words.includes('Singe'))).toBe(false);
+    }
+    // Nor where its ends are not secured by a flame.
+    const glued = cuts({ ...of('two-colour-band'), ends: 'glue' });
+    expect(glued.some((words) => words.includes('Singe'))).toBe(false);
+  });
+  it('each cord has its glue, and wax is wiped off first', () => {
+    const glue = (id: string): string => text(stepsOf(of(id)), 'ends-glue');
+    expect(glue('focal-cord')).toMatch(/^A drop of flexible leather glue/);
+    expect(glue('hemp-band')).toMatch(/^A drop of flexible textile glue/);
+    expect(glue('beaded-band')).toMatch(/^Wipe the wax off\./);
+    // Laces with a slider of waxed linen.
+    expect(glue('seized-laces')).toMatch(/^Wipe the wax off\. .* leather or textile glue/);
+  });
+  it('two cords that are joined by a flame are pulled at before anything is tied', () => {
+    const steps = stepsOf(of('two-colour-band'));
+    expect(text(steps, 'start-1')).toMatch(/^Melt both ends .* then pull hard at it\.$/);
+  });
+});
+
 describe('an odd number of half knots', () => {
   const band = (units: number): Piece => {
     const piece = of('beaded-band');

@@ -2,7 +2,7 @@ import type { Action, End, Leg } from '../../base/action/action.js';
 import { CAUTIONS } from '../../base/kind/cautions.js';
 import type { Run } from '../../base/kind/run.js';
 import type { Caution, Look, Step } from '../../base/kind/step.js';
-import { CORD_KIND_FACTS } from '../../base/material/cord.js';
+import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
 import { roundUpToStep } from '../../base/measure/round.js';
 import {
   cordLength,
@@ -63,7 +63,15 @@ const loopsOf = ({ parts }: Plan, strand: number): Action[] =>
       beads: layout.beads.map((bead) => bead.id),
     }));
 
-function cutStep(strand: StrandPlan, plan: Plan, mark: Mark | null, first: boolean): Step {
+/** Whether the ends of a cord fray unless they are molten as soon as they are cut: wax keeps them together. */
+function sears({ ends }: Piece, cord: Cord | null): boolean {
+  if (ends !== 'singe' || cord === null) return false;
+  const facts = CORD_KIND_FACTS[cord.kind];
+  return facts.ends === 'melts' && facts.waxed !== true;
+}
+const SEAR = ' Singe both ends.';
+
+function cutStep(piece: Piece, plan: Plan, strand: StrandPlan, mark: Mark | null): Step {
   const { number, cord, given, cut, role } = strand;
   const look: Look = { kind: 'cord', strand: number };
   const marked: Action[] = mark ? [{ do: 'mark', cord: number, mm: mark.mm }] : [];
@@ -81,25 +89,25 @@ function cutStep(strand: StrandPlan, plan: Plan, mark: Mark | null, first: boole
     'prepare',
     `cut-${number}`,
     say`Cut ${cordNamed({ strand: number, cord })}: ${cordLength(cut)}`,
-    say`${role}, ${cord.name}, ${cord.colour.name}.${first ? ' Measure twice, straight and not stretched.' : ''}${mark ? tellMark(cut, mark) : ''}`,
+    say`${role}, ${cord.name}, ${cord.colour.name}.${number === 1 ? ' Measure twice, straight and not stretched.' : ''}${mark ? tellMark(cut, mark) : ''}${sears(piece, cord) ? SEAR : ''}`,
     look,
     [{ do: 'measure', cord: number, mm: cut }, ...marked, { do: 'cut', cord: number }],
-    [CAUTIONS.blade],
+    [CAUTIONS.blade, ...(sears(piece, cord) ? [CAUTIONS.flame] : [])],
   );
 }
 
-const cutOther = (own: AuxiliaryPlan, index: number): Step =>
+const cutOther = (piece: Piece, own: AuxiliaryPlan, index: number): Step =>
   onceStep(
     'prepare',
     `cut-aux-${index + 1}`,
     say`Cut ${own.cord ? 'the ' : 'a '}${inSentence(own.label)}: ${cordLength(own.cut)}`,
-    `${own.cord ? `${own.cord.name}, ${own.cord.colour.name}` : 'Any thin strong thread'}. Lay it aside until it is needed.`,
+    `${own.cord ? `${own.cord.name}, ${own.cord.colour.name}` : 'Any thin strong thread'}. Lay it aside until it is needed.${sears(piece, own.cord) ? SEAR : ''}`,
     { kind: 'auxiliary', index },
     [
       { do: 'measure', cord: own.id, mm: own.cut },
       { do: 'cut', cord: own.id },
     ],
-    [CAUTIONS.blade],
+    [CAUTIONS.blade, ...(sears(piece, own.cord) ? [CAUTIONS.flame] : [])],
   );
 
 /** What lies before the middle of the work on every strand that has its stone there. */
@@ -119,15 +127,15 @@ function catchMark(piece: Piece, plan: Plan, strand: StrandPlan): Mark | null {
 
 /** Measuring and cutting, every cord with its mark. */
 export const cutSteps = (piece: Piece, plan: Plan): Step[] => [
-  ...plan.strands.map((strand, i) =>
+  ...plan.strands.map((strand) =>
     cutStep(
-      strand,
+      piece,
       plan,
+      strand,
       strand.fold === null ? catchMark(piece, plan, strand) : { mm: strand.fold, for: 'fold' },
-      i === 0,
     ),
   ),
-  ...plan.auxiliary.map(cutOther),
+  ...plan.auxiliary.map((own, i) => cutOther(piece, own, i)),
 ];
 
 /** Cords that are folded are folded at their marks. */
