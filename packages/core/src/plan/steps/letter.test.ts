@@ -105,6 +105,8 @@ describe('materials', () => {
     for (const id of ['hemp-band', 'focal-cord', 'floss-stripe', 'seized-laces']) {
       expect(cuts(of(id)).some((words) => words.includes('Singe'))).toBe(false);
     }
+    // Nor are ends that are twisted to a point, to be strung by.
+    expect(cuts(of('lariat')).some((words) => words.includes('Singe'))).toBe(false);
     // Nor where its ends are not secured by a flame.
     const glued = cuts({ ...of('two-colour-band'), ends: 'glue' });
     expect(glued.some((words) => words.includes('Singe'))).toBe(false);

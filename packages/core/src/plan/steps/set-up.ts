@@ -63,16 +63,26 @@ const loopsOf = ({ parts }: Plan, strand: number): Action[] =>
       beads: layout.beads.map((bead) => bead.id),
     }));
 
-/** Whether the ends of a cord fray unless they are molten as soon as they are cut: wax keeps them together. */
-function sears({ ends }: Piece, cord: Cord | null): boolean {
-  if (ends !== 'singe' || cord === null) return false;
+/**
+ * Whether the ends of a cord fray unless they are molten as soon as they are cut. Wax keeps them together, and so does
+ * the point that they get to be strung by.
+ */
+function sears({ ends }: Piece, cord: Cord | null, pointed: boolean): boolean {
+  if (ends !== 'singe' || cord === null || pointed) return false;
   const facts = CORD_KIND_FACTS[cord.kind];
   return facts.ends === 'melts' && facts.waxed !== true;
 }
 const SEAR = ' Singe both ends.';
 
-function cutStep(piece: Piece, plan: Plan, strand: StrandPlan, mark: Mark | null): Step {
+function cutStep(
+  piece: Piece,
+  plan: Plan,
+  strand: StrandPlan,
+  mark: Mark | null,
+  pointed: boolean,
+): Step {
   const { number, cord, given, cut, role } = strand;
+  const seared = sears(piece, cord, pointed);
   const look: Look = { kind: 'cord', strand: number };
   const marked: Action[] = mark ? [{ do: 'mark', cord: number, mm: mark.mm }] : [];
   if (given) {
@@ -89,10 +99,10 @@ function cutStep(piece: Piece, plan: Plan, strand: StrandPlan, mark: Mark | null
     'prepare',
     `cut-${number}`,
     say`Cut ${cordNamed({ strand: number, cord })}: ${cordLength(cut)}`,
-    say`${role}, ${cord.name}, ${cord.colour.name}.${number === 1 ? ' Measure twice, straight and not stretched.' : ''}${mark ? tellMark(cut, mark) : ''}${sears(piece, cord) ? SEAR : ''}`,
+    say`${role}, ${cord.name}, ${cord.colour.name}.${number === 1 ? ' Measure twice, straight and not stretched.' : ''}${mark ? tellMark(cut, mark) : ''}${seared ? SEAR : ''}`,
     look,
     [{ do: 'measure', cord: number, mm: cut }, ...marked, { do: 'cut', cord: number }],
-    [CAUTIONS.blade, ...(sears(piece, cord) ? [CAUTIONS.flame] : [])],
+    [CAUTIONS.blade, ...(seared ? [CAUTIONS.flame] : [])],
   );
 }
 
@@ -101,13 +111,13 @@ const cutOther = (piece: Piece, own: AuxiliaryPlan, index: number): Step =>
     'prepare',
     `cut-aux-${index + 1}`,
     say`Cut ${own.cord ? 'the ' : 'a '}${inSentence(own.label)}: ${cordLength(own.cut)}`,
-    `${own.cord ? `${own.cord.name}, ${own.cord.colour.name}` : 'Any thin strong thread'}. Lay it aside until it is needed.${sears(piece, own.cord) ? SEAR : ''}`,
+    `${own.cord ? `${own.cord.name}, ${own.cord.colour.name}` : 'Any thin strong thread'}. Lay it aside until it is needed.${sears(piece, own.cord, false) ? SEAR : ''}`,
     { kind: 'auxiliary', index },
     [
       { do: 'measure', cord: own.id, mm: own.cut },
       { do: 'cut', cord: own.id },
     ],
-    [CAUTIONS.blade, ...(sears(piece, own.cord) ? [CAUTIONS.flame] : [])],
+    [CAUTIONS.blade, ...(sears(piece, own.cord, false) ? [CAUTIONS.flame] : [])],
   );
 
 /** What lies before the middle of the work on every strand that has its stone there. */
@@ -125,14 +135,19 @@ function catchMark(piece: Piece, plan: Plan, strand: StrandPlan): Mark | null {
   return { mm: (strand.cut - before - own - after) / 2 + before + own / 2, for: 'catch' };
 }
 
-/** Measuring and cutting, every cord with its mark. */
-export const cutSteps = (piece: Piece, plan: Plan): Step[] => [
+/**
+ * Measuring and cutting, every cord with its mark.
+ *
+ * @param points ends that are pointed before they are strung
+ */
+export const cutSteps = (piece: Piece, plan: Plan, points: readonly End[]): Step[] => [
   ...plan.strands.map((strand) =>
     cutStep(
       piece,
       plan,
       strand,
       strand.fold === null ? catchMark(piece, plan, strand) : { mm: strand.fold, for: 'fold' },
+      points.some(({ cord }) => cord === strand.number),
     ),
   ),
   ...plan.auxiliary.map((own, i) => cutOther(piece, own, i)),

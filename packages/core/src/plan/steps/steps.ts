@@ -140,7 +140,7 @@ export function stepsFor(piece: Piece, plan: Plan, telling: Telling): Told {
   const points = endsToPoint(piece, plan, [...needed, ...actionsIn(ending)]);
   const triesOn = actionsIn(ending).some((action) => action.do === 'try-on');
   const [start, end] = withMistakes(piece, opening, ending);
-  const cuts = cutSteps(piece, plan);
+  const cuts = cutSteps(piece, plan, points);
   const made = [
     ...(piece.wearer.child ? withChild(cuts) : cuts),
     ...foldSteps(plan),

@@ -59,7 +59,7 @@ describe('the step at hand', () => {
     expect(screen.queryByTestId('move-picture')).toBeNull();
   });
   it('counts on after the work was tried on', () => {
-    const make = at('buckle-band', 'tie-square-knot-sinnet-on', 1);
+    const make = at('floss-stripe', 'tie-knotted-floss-on', 1);
     const { from } = make.steps[make.place.index]!;
     show(make);
     expect(screen.getByTestId('counter').textContent).toBe(String(from! + 1));
