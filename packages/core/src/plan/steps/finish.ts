@@ -292,7 +292,9 @@ function lastTryOn(table: Table): Step {
       how ? say`${how} ` : 'Close it on the wearer. ',
       covered
         ? 'Does it sit as planned? Open it and close it a few times.'
-        : 'If it does not sit as planned, tie the last knot anew.',
+        : kind.entry.setsCore
+          ? 'Even out the knots now: when the ends are trimmed it is too late.'
+          : 'If it does not sit as planned, tie the last knot anew.',
     ),
     { kind: 'worn' },
     [{ do: 'try-on', how: 'closed' }],

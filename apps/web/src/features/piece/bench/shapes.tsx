@@ -19,7 +19,7 @@ const RIBS: Readonly<Record<CordStroke['texture'], readonly [number, number] | n
 };
 
 /** Of the width of a cord, a stripe along it. */
-const STRIPE = 0.3;
+const STRIPE = 0.22;
 
 /** Below these many pixels across, a cord shows no ribs, and then no edge of its own. */
 const RIBS_FROM = 5;

@@ -12,7 +12,7 @@ const FINEST = 0.06;
 /** Share of a cord's width that its middle takes; the rest is its edge. */
 const MIDDLE = 0.84;
 /** Of the width of a cord, a stripe along it. */
-const STRIPE = 0.3;
+const STRIPE = 0.22;
 /** Edges of cords are no wider than this, in mm, however thick the cord. */
 const WIDEST_EDGE = 0.28;
 

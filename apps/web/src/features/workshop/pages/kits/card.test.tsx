@@ -49,7 +49,7 @@ describe('the card of a kit', () => {
   });
   it('warns of children before anything is cut, if any size is for one, also where a larger is not', () => {
     const about = /danger to them|children/;
-    const first = (card: HTMLElement): string => card.querySelector('li')!.textContent!;
+    const first = (card: HTMLElement): string => card.querySelector('li')!.textContent;
     expect(first(show('large-bead-band', [GROWN]))).not.toMatch(about);
     cleanup();
     const both = show('large-bead-band', [GROWN, CHILD]);
