@@ -139,3 +139,15 @@ export const pointsOf = (shapes: readonly Primitive[]): (readonly [number, numbe
 /** Whether a row is the same from both ends. */
 export const isSymmetric = (ids: readonly string[]): boolean =>
   ids.every((id, i) => id === ids[ids.length - 1 - i]);
+
+/** A hand that has measured one thing, which is in no piece of the tests: it makes no first make any more. */
+export const MEASURED_HAND: Hand = [
+  {
+    technique: 'none of them',
+    cordKind: 'hemp',
+    measure: 'pitch',
+    factor: 1,
+    spread: 0.05,
+    rests: 1,
+  },
+];

@@ -1,7 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Hand } from '../base/learn/hand.js';
 import { PRACTICES } from '../base/material/practice.js';
-import { planned } from '../testing.js';
+import { MEASURED_HAND, planned } from '../testing.js';
 import { FIRST_MAKE, firstMake } from './first-make.js';
 import { TEMPLATES, templateById } from './template/templates.js';
 
@@ -11,24 +11,12 @@ const start = {
   cutting: { confidence: 0.95, step: 1, practice: 'practised' },
 } as const;
 
-/** A hand that has measured one thing, which is in none of these pieces. */
-const MEASURED: Hand = [
-  {
-    technique: 'none of them',
-    cordKind: 'hemp',
-    measure: 'pitch',
-    factor: 1,
-    spread: 0.05,
-    rests: 1,
-  },
-];
-
 describe('a first make', () => {
   it.each(TEMPLATES.map(({ id }) => [id]))(
     '%s: is cut longer by a twentieth of what stays and by a beginner’s ends, and by no more once one is logged',
     (id) => {
       const piece = templateById(id).make(start);
-      const [first, later] = [planned(piece), planned(piece, MEASURED)];
+      const [first, later] = [planned(piece), planned(piece, MEASURED_HAND)];
       const all = [...first.strands, ...first.auxiliary];
       [...later.strands, ...later.auxiliary].forEach(({ reasons, total }, i) => {
         const own = all[i]!.reasons.filter(({ code }) => code === FIRST_MAKE);
@@ -91,7 +79,7 @@ describe('the cuts of a first make beside those of the trade', () => {
         const { low, high, cut } = planned(templateById(id).make(start), hand).rules[0]!;
         return sum + Math.max(0, low - cut, cut - high) / low;
       }, 0);
-    expect(off()).toBeLessThan(off(MEASURED));
+    expect(off()).toBeLessThan(off(MEASURED_HAND));
   });
   it('of floss stay under, with the reasons beside them', () => {
     for (const id of FLOSS) {

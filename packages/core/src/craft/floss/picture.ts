@@ -49,13 +49,15 @@ export function labOf(red: number, green: number, blue: number): Lab {
   return [116 * y - 16, 500 * (x - y), 200 * (y - z)];
 }
 
-const bytesOf = (hex: string): readonly [number, number, number] => [
+/** Red, green and blue of `#rrggbb`, 0 to 255. */
+export const bytesOf = (hex: string): readonly [number, number, number] => [
   parseInt(hex.slice(1, 3), 16),
   parseInt(hex.slice(3, 5), 16),
   parseInt(hex.slice(5, 7), 16),
 ];
 
-const labOfHex = (hex: string): Lab => {
+/** The same of `#rrggbb`. */
+export const labOfHex = (hex: string): Lab => {
   const [r, g, b] = bytesOf(hex);
   return labOf(linear(r), linear(g), linear(b));
 };

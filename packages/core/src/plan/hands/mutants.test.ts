@@ -22,6 +22,8 @@ interface Mutant {
   readonly actions: readonly Action[];
   /** What was done wrong, by the kinds of actions that are concerned. */
   readonly what: string;
+  /** Whether it is of two things that have nothing to do with each other: they may be missed. */
+  readonly apart?: boolean;
 }
 
 const endsOf = (action: Action): string[] => {
@@ -49,13 +51,14 @@ function mutantsOf(all: readonly Action[], uniform: () => number): Mutant[] {
       { how: 'dropped', actions: all.filter((_, k) => k !== i), what: own.do },
       { how: 'doubled', actions: all.flatMap((a, k) => (k === i ? [a, a] : [a])), what: own.do },
       // Two that are alike change nothing when they change places.
-      ...(JSON.stringify(own) === JSON.stringify(other) || apart(own, other)
+      ...(JSON.stringify(own) === JSON.stringify(other)
         ? []
         : [
             {
               how: 'swapped' as const,
               actions: swapped,
               what: [own.do, other.do].sort().join(' and '),
+              apart: apart(own, other),
             },
           ]),
     ];
@@ -128,8 +131,7 @@ describe('hands catch what is told wrong', () => {
     const swapped = all.filter(({ how }) => how === 'swapped');
     expect(swapped.length).toBeGreaterThan(500);
     expect(1 - missed.length / swapped.length).toBeGreaterThanOrEqual(0.95);
-    expect(missed.filter(({ what }) => !EITHER_WAY.includes(what)).map(({ what }) => what)).toEqual(
-      [],
-    );
+    const told = missed.filter((one) => !one.apart && !EITHER_WAY.includes(one.what));
+    expect(told.map(({ what }) => what)).toEqual([]);
   });
 });

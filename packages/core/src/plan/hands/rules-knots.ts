@@ -41,12 +41,10 @@ const laidOver = ({ knot, by }: ActionOf<'tie'>): boolean =>
   (knot.form === 'half-knot' && typeof by[0]?.cord === 'string') || knot.form === 'sliding';
 
 /** Whether the last thing on a cord is one that hangs on it. */
-const threaded =
-  (table: Table) =>
-  (end: End): boolean => {
-    const items = table.along.get(legKey(end)) ?? [];
-    return (end.side === 'start' ? items[0] : items.at(-1))?.what === 'finding';
-  };
+function threaded(table: Table, end: End): boolean {
+  const items = table.along.get(legKey(end)) ?? [];
+  return (end.side === 'start' ? items[0] : items.at(-1))?.what === 'finding';
+}
 
 function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
   const { knot, place, by, help } = action;
@@ -76,7 +74,8 @@ function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
   if (laidOver(action) && !table.overlapped) {
     return refuse('not-ready', 'The tails do not lie over each other yet.');
   }
-  if (knot.form === 'overhand-on-ring' && action.to === undefined && !by.some(threaded(table))) {
+  const hung = action.to !== undefined || by.some((end) => threaded(table, end));
+  if (knot.form === 'overhand-on-ring' && !hung) {
     return refuse('not-ready', 'Nothing hangs on the cord that it could be tied round.');
   }
   if (onClosure(table, place) && !early && knot.form !== 'turks-head') {

@@ -2,6 +2,7 @@ import { aside, type Board } from '@coiled-strand/rope';
 import type { Point3 } from '../../base/kind/primitive.js';
 import type { Tied } from '../../base/kind/step.js';
 import { effectiveDiameter, type Cord } from '../../base/material/cord.js';
+import { bytesOf, labOfHex } from '../../craft/floss/picture.js';
 import type { TiedPiece } from '../../piece/tyings.js';
 
 /** A cord as a tying is shown with it. */
@@ -22,15 +23,13 @@ const MARKS = [
   { striped: false, white: 0.4 },
   { striped: true, white: 0.4 },
 ] as const;
-/** A stripe is pale, and dark along a cord that is pale itself. */
-const STRIPE = { pale: '#fbf7ee', dark: '#453c33', paleFrom: 150 } as const;
+/** A stripe is pale, and dark along a cord that is pale itself: from so much lightness on, of 100 in CIELAB. */
+const STRIPE = { pale: '#fbf7ee', dark: '#453c33', paleFrom: 62 } as const;
 /** In space, where no stripe is drawn, as much white more. */
 const FOR_STRIPE = 0.3;
 
-const channels = (hex: string): number[] => [1, 3, 5].map((i) => parseInt(hex.slice(i, i + 2), 16));
-
 const paler = (hex: string, by: number): string =>
-  `#${channels(hex)
+  `#${bytesOf(hex)
     .map((value) =>
       Math.round(value + by * (255 - value))
         .toString(16)
@@ -38,12 +37,9 @@ const paler = (hex: string, by: number): string =>
     )
     .join('')}`;
 
-/** The stripe that is seen on a colour. Weights of red, green and blue in brightness: ITU-R BT.601. */
-function stripeOn(hex: string): string {
-  const [red = 0, green = 0, blue = 0] = channels(hex);
-  const bright = 0.299 * red + 0.587 * green + 0.114 * blue;
-  return bright >= STRIPE.paleFrom ? STRIPE.dark : STRIPE.pale;
-}
+/** The stripe that is seen on a colour. */
+const stripeOn = (hex: string): string =>
+  labOfHex(hex)[0] >= STRIPE.paleFrom ? STRIPE.dark : STRIPE.pale;
 
 const withWhite = (cord: Cord, by: number): Cord => ({
   ...cord,

@@ -299,7 +299,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
         ),
         singleStep(
           say`Set the core to ${laid(length)}`,
-          say`From bar to bar ${laid(length)}, both runs straight and equally tight. Closed on the wearer it hangs loose, for the knots need room.`,
+          say`From bar to bar ${laid(length)}, both runs equally tight. Knots need room: closed on the wearer it must hang loose. If not, set it anew.`,
           [
             { do: 'set', legs: legsOf(cores), mm: length },
             { do: 'try-on', how: 'laid' },

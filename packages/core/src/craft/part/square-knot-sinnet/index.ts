@@ -182,7 +182,7 @@ function unitsFor(part: SinnetPart, length: number, pitch: number): number {
   return 2 * Math.round(length / pitch / 2);
 }
 
-/** Who ties on which side, where the two can be told apart. */
+/** The cord that begins, by its name where the two can be told apart. */
 function tellFirst({ working: [a, b] }: Ready, first: Side): Saying {
   return a.strand === b.strand
     ? say`the cord on the ${onSide(first)}`
