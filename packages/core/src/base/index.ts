@@ -55,15 +55,16 @@ export {
   type PartSite,
   type Tension,
 } from './kind/part-kind.js';
-export type {
-  BeadSolid,
-  Bounds,
-  CordStroke,
-  Drawing,
-  Plate,
-  Point,
-  Point3,
-  Primitive,
+export {
+  STRIPE_WIDTH,
+  type BeadSolid,
+  type Bounds,
+  type CordStroke,
+  type Drawing,
+  type Plate,
+  type Point,
+  type Point3,
+  type Primitive,
 } from './kind/primitive.js';
 export {
   KNOT_SPREAD,

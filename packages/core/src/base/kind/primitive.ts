@@ -8,6 +8,9 @@ export type Thing = 'run' | 'tail' | 'stopper' | 'slider' | 'bead';
 
 export type CordTexture = 'braid' | 'twist' | 'smooth';
 
+/** Of the width of a cord, a stripe along it. */
+export const STRIPE_WIDTH = 0.22;
+
 /** A length of cord, drawn as a stroke of its own diameter along one or more lines. */
 export interface CordStroke {
   readonly kind: 'cord';

@@ -1,5 +1,6 @@
 import {
   beadPath,
+  STRIPE_WIDTH,
   svgPath,
   type BeadSolid,
   type BenchLayer,
@@ -17,9 +18,6 @@ const RIBS: Readonly<Record<CordStroke['texture'], readonly [number, number] | n
   twist: [0.28, 0.5],
   smooth: null,
 };
-
-/** Of the width of a cord, a stripe along it. */
-const STRIPE = 0.22;
 
 /** Below these many pixels across, a cord shows no ribs, and then no edge of its own. */
 const RIBS_FROM = 5;
@@ -65,7 +63,11 @@ function GoingIn({ stroke }: { readonly stroke: CordStroke }) {
             />
             <path {...common} strokeWidth={w * 0.82} style={{ ...time, stroke: colour }} />
             {stripe && (
-              <path {...common} strokeWidth={w * STRIPE} style={{ ...time, stroke: stripe }} />
+              <path
+                {...common}
+                strokeWidth={w * STRIPE_WIDTH}
+                style={{ ...time, stroke: stripe }}
+              />
             )}
           </g>
         );
@@ -111,7 +113,7 @@ function LyingCord({ stroke, scale }: { readonly stroke: CordStroke; readonly sc
           opacity={0.42}
         />
       )}
-      {stroke.stripe && <path {...common} strokeWidth={w * STRIPE} stroke={stroke.stripe} />}
+      {stroke.stripe && <path {...common} strokeWidth={w * STRIPE_WIDTH} stroke={stroke.stripe} />}
       {pixels >= RIBS_FROM && !stroke.stripe && (
         <path
           {...common}

@@ -1,5 +1,6 @@
 import {
   beadPath,
+  STRIPE_WIDTH,
   pointsSeen,
   type Plate,
   type Point,
@@ -11,8 +12,6 @@ import {
 const FINEST = 0.06;
 /** Share of a cord's width that its middle takes; the rest is its edge. */
 const MIDDLE = 0.84;
-/** Of the width of a cord, a stripe along it. */
-const STRIPE = 0.22;
 /** Edges of cords are no wider than this, in mm, however thick the cord. */
 const WIDEST_EDGE = 0.28;
 
@@ -119,7 +118,7 @@ function drawShape(pdf: PDFKit.PDFDocument, shape: Primitive, toned: boolean, st
         .stroke(toned ? greyOf(shape.colour) : CORDS[state]);
       if (shape.stripe) {
         trace(pdf, lines, step)
-          .lineWidth(STRIPE * w)
+          .lineWidth(STRIPE_WIDTH * w)
           .stroke(toned ? greyOf(shape.stripe) : STRIPES[state]);
       }
       return;
