@@ -180,8 +180,6 @@ export type Action =
       readonly do: 'wind';
       readonly cord: CordId;
       readonly round: readonly Leg[];
-      /** Perimeter in mm of the bare bundle that it goes round. */
-      readonly hull: number;
       readonly times: number;
     })
   | (InPlace & Repeated & { readonly do: 'chain'; readonly on: End; readonly perStitch: number })

@@ -1,4 +1,4 @@
-import type { Leg, Trial } from '../../base/action/action.js';
+import type { Trial } from '../../base/action/action.js';
 import { closureKind } from '../../craft/closure/registry.js';
 import { laid, say } from '../../base/measure/saying.js';
 import { tryOnPlace } from '../try-on-place.js';
@@ -6,28 +6,8 @@ import { unfinishedEnd } from './finished.js';
 import { endCalled, refuse, type Refusal } from './refusal.js';
 import { workOf } from './share.js';
 import { legKey, THREAD, type Table } from './table.js';
+import { NEAR, plannedWork } from './worked.js';
 import { checksOf, LAST_CHECK } from './wanted.js';
-
-/** As near as the hands’ own books and the plan’s have to come, in mm. */
-const NEAR = 1;
-
-/** Cord in mm that the plan gives to the work by leg: neither trimmed away nor in reserve. */
-function plannedWork({ plan }: Table): ReadonlyMap<string, number> {
-  const planned = new Map<string, number>();
-  const add = (leg: Leg, mm: number): unknown =>
-    planned.set(legKey(leg), (planned.get(legKey(leg)) ?? 0) + mm);
-  for (const { uses } of [...plan.parts.map(({ layout }) => layout), plan.closure]) {
-    for (const { strand, half, reason } of uses) {
-      if (reason.area !== 'end') add({ cord: strand, half }, reason.mm);
-    }
-  }
-  for (const { id, reasons } of plan.auxiliary) {
-    for (const { area, mm } of reasons) {
-      if (area !== 'end' && area !== 'reserve') add({ cord: id, half: 0 }, mm);
-    }
-  }
-  return planned;
-}
 
 function cords(table: Table): Refusal[] {
   const planned = plannedWork(table);

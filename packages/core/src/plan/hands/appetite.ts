@@ -1,4 +1,4 @@
-import { bundleOf } from '@coiled-strand/rope';
+import { bundleOf, bundleShape } from '@coiled-strand/rope';
 import type { Action, ActionOf, End, Leg } from '../../base/action/action.js';
 import { timesOf } from '../../base/action/action.js';
 import type { Knot } from '../../base/action/knot.js';
@@ -7,6 +7,7 @@ import { doubleHitch, spiralHitch } from '../../craft/knot/hitch.js';
 
 import { loopCord } from '../../craft/knot/loop.js';
 import { asOneCord, grip, stopper } from '../../craft/knot/stopper.js';
+import { coresOfTails } from '../../craft/closure/tails.js';
 import { turksHeadCord } from '../../craft/knot/turks-head.js';
 import { TWO_CORD_KNOT } from '../../craft/knot/two-cord.js';
 import { coilCord } from '../../craft/knot/wraps.js';
@@ -17,6 +18,8 @@ import { dealt } from '../../craft/knot/dealt.js';
 import { besideCore, roundBeads } from '../../craft/part/beads/round.js';
 import { tiedInOrder, workedOut } from '../../craft/part/floss/model.js';
 import { halfKnotCord } from '../../craft/part/square-knot-sinnet/model.js';
+import { placedClosure } from '../placed-parts.js';
+import { onClosure } from './need.js';
 import type { Table } from './table.js';
 
 /** Cord in mm that goes of one leg. */
@@ -99,6 +102,17 @@ function knotCord(table: Table, knot: Knot, by: readonly End[], end: End, mm: nu
   }
 }
 
+/** Perimeter in mm of the bare bundle that a wrap goes round: the cords that lie there, or both tails. */
+function hullOf(table: Table, { place, round }: ActionOf<'wind'>): number {
+  if (onClosure(table, place)) {
+    const { closure } = table.piece;
+    const tailForm = 'tailForm' in closure ? closure.tailForm : undefined;
+    const { count, d } = coresOfTails(placedClosure(table.piece, table.plan), tailForm);
+    return bundleShape(bundleOf(count), d, count).perimeter;
+  }
+  return bundleShape(bundleOf(round.length), widthOf(table, round[0]!), round.length).perimeter;
+}
+
 /** Of a knotted band: each knot takes of the strand that ties and of the one that it is tied over. */
 function bandCord(
   table: Table,
@@ -177,9 +191,9 @@ export function takenBy(table: Table, action: Action): Taken[] {
       return each(action.ends, action.mm);
     case 'wind': {
       const d = widthOf(table, { cord: action.cord, half: 0 });
-      const { times, hull } = action;
+      const { times } = action;
       return [
-        { leg: { cord: action.cord, half: 0 }, mm: coilCord(times, hull, d) },
+        { leg: { cord: action.cord, half: 0 }, mm: coilCord(times, hullOf(table, action), d) },
         ...each(action.round, action.mm * times),
       ];
     }

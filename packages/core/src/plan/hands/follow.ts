@@ -1,9 +1,13 @@
 import type { Action, ActionOf, Verb } from '../../base/action/action.js';
+import type { Side } from '../../base/measure/side.js';
 import type { Piece } from '../../piece/piece.js';
 import type { Plan } from '../plan-types.js';
 import { account } from './account.js';
-import { dry, type Need } from './need.js';
+import { belongs } from './asked.js';
+import { dry, firstOf, type Need } from './need.js';
+import { sound } from './sound.js';
 import type { Refusal } from './refusal.js';
+import { fromItsSide, goesRound } from './lies-there.js';
 import * as beads from './rules-beads.js';
 import * as cords from './rules-cords.js';
 import * as ends from './rules-ends.js';
@@ -60,8 +64,16 @@ const RULES: { readonly [V in Verb]: (table: Table, action: ActionOf<V>) => Need
 
 /** Does one action, if it can be done. A table on which one was refused is not to be used any more. */
 export function act<V extends Verb>(table: Table, action: ActionOf<V>): Need {
-  const wet = dry(table, action);
-  return wet ?? (RULES[action.do] as (t: Table, a: Action) => Need)(table, action);
+  return firstOf(
+    () => sound(table, action),
+    () => dry(table, action),
+    // What another knot would take is not asked for: it is not tied.
+    () => (action.do === 'tie' ? belongs(table, action) : null),
+    () => fromItsSide(table, action),
+    () => goesRound(table, action),
+    () => (RULES[action.do] as (t: Table, a: Action) => Need)(table, action),
+    () => belongs(table, action),
+  );
 }
 
 /** Where hands that follow a plan to the letter come to a stop. */
@@ -73,11 +85,17 @@ export interface Stop extends Refusal {
 /**
  * Simulated hands carry out every action in turn, on a table with just what the plan made ready.
  *
+ * @param first the side that these hands begin on; that of the first action that names one when left out
  * @returns the first action that cannot be done, or what the finished piece differs in; empty when a
  *   maker who follows them to the letter makes the piece as it was planned
  */
-export function follow(piece: Piece, plan: Plan, actions: readonly Action[]): Stop[] {
-  const table = layTable(piece, plan);
+export function follow(
+  piece: Piece,
+  plan: Plan,
+  actions: readonly Action[],
+  first: Side | null = null,
+): Stop[] {
+  const table = layTable(piece, plan, first);
   for (const [i, action] of actions.entries()) {
     const refused = act(table, action);
     if (refused) return [{ ...refused, action: i }];

@@ -9,6 +9,7 @@ import {
 import { effectiveDiameter, type Cord } from '../../base/material/cord.js';
 import { goesBluntly } from '../../base/material/ends.js';
 import { passage } from '../../base/material/passage.js';
+import type { Side } from '../../base/measure/side.js';
 import { say, type Saying } from '../../base/measure/saying.js';
 import { cordCalled, endCalled, refuse, type Refusal } from './refusal.js';
 import { endKey, legKey, THREAD, type EndState, type Item, type Table } from './table.js';
@@ -109,6 +110,15 @@ export const held = (table: Table): Need =>
 
 export const offTheBoard = (table: Table): Need =>
   table.held === 'board' ? refuse('still-held', 'The work is still on the board.') : null;
+
+/** Hands that begin on one side do so wherever it matters. */
+export function begunFrom(table: Table, from: Side | undefined): Need {
+  if (from === undefined) return refuse('differs', 'It is not told from which side.');
+  table.begins ??= from;
+  return from === table.begins
+    ? null
+    : refuse('out-of-order', 'These hands begin on the other side.');
+}
 
 /** Whether any part has been begun. */
 export const begun = (table: Table): boolean => table.advanced.size > 0;

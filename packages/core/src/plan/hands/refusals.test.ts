@@ -71,11 +71,17 @@ describe('hands refuse', () => {
     expect(stop(band, earlier(band, 'trim', 'overlap'))?.code).toMatch(/not-(fast|tried)/);
   });
   it('a cord, a bead, a finding or a thread that was made ready and is never used', () => {
-    const clasp = of('thick-cord');
-    const noRing = without(clasp.actions, (action) => action.do === 'put-on');
-    expect(follow(clasp.piece, clasp.plan, noRing).some(({ code }) => code === 'unused')).toBe(
+    const clasp = of('chain-necklace');
+    const noClasp = without(clasp.actions, (action) => action.do === 'hang');
+    expect(follow(clasp.piece, clasp.plan, noClasp).some(({ code }) => code === 'unused')).toBe(
       true,
     );
+    const thick = of('thick-cord');
+    const noRing = without(thick.actions, (action) => action.do === 'put-on');
+    expect(stop(thick, noRing)).toMatchObject({
+      code: 'not-ready',
+      message: 'It cannot be closed yet: there is work still to be done.',
+    });
     const slide = of('two-way-slide');
     const bare = slide.actions.map((action): Action => {
       if (action.do !== 'put-on') return action;

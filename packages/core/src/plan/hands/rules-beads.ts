@@ -11,6 +11,7 @@ import {
   putDown,
   type Need,
 } from './need.js';
+import { onBothTails } from './lies-there.js';
 import { refuse } from './refusal.js';
 import { legKey, type Table } from './table.js';
 import { notSpanned, rankOf, together, work } from './rules-work.js';
@@ -53,6 +54,11 @@ export function string(table: Table, action: ActionOf<'string'>): Need {
   return firstOf(
     () => planned(table, action),
     () => notSpanned(table, on),
+    () => onBothTails(table, action),
+    () =>
+      action.loose && action.mm > 0
+        ? refuse('differs', 'A bead that lies loose makes no length yet.')
+        : null,
     () => (onClosure(table, place) || action.loose ? null : held(table)),
     () => goesThrough(table, stock.bead.hole, on, help),
     () =>

@@ -1,8 +1,12 @@
 import type { ActionOf } from '../../base/action/action.js';
 import { CORD_KIND_FACTS } from '../../base/material/cord.js';
 import { laid, say } from '../../base/measure/saying.js';
-import { each, endState, firstOf, open, ready, type Need } from './need.js';
-import { done, refuse } from './refusal.js';
+import type { Side } from '../../base/measure/side.js';
+import { tiedSpan } from '../../piece/runs.js';
+import { catchMark } from '../catch-mark.js';
+import { laidFirst, toAll } from './lies-there.js';
+import { advanced, begunFrom, each, endState, firstOf, open, ready, type Need } from './need.js';
+import { done, endCalled, refuse } from './refusal.js';
 import { spend } from './spend.js';
 import { endKey, endsOfCord, legKey, type CordState, type Table } from './table.js';
 
@@ -59,7 +63,12 @@ export function mark(table: Table, { cord: id, mm }: ActionOf<'mark'>): Need {
   if (!cord) return unknown();
   if (!cord.measured) return refuse('not-ready', say`${cord.called} is not measured yet.`);
   if (cord.marks.some((own) => near(own, mm))) return refuse('idle', done);
-  if (mm < 0 || mm > cord.length) return refuse('differs', say`${cord.called} is not that long.`);
+  const wanted =
+    cord.fold ?? (cord.given ? cord.length / 2 : catchMark(table.piece, table.plan, id));
+  if (wanted === null) return refuse('not-planned', say`${cord.called} needs no mark.`);
+  if (!near(wanted, mm)) {
+    return refuse('differs', say`${cord.called} is marked at ${laid(wanted)}.`);
+  }
   cord.marks.push(mm);
   return null;
 }
@@ -101,10 +110,14 @@ export function join(table: Table, action: ActionOf<'join'>): Need {
   return null;
 }
 
-export function stiffen(table: Table, { ends }: ActionOf<'stiffen'>): Need {
+export function stiffen(table: Table, { ends, how }: ActionOf<'stiffen'>): Need {
   return each(ends, (end) => {
     const missing = ready(table, end);
     if (missing) return missing;
+    const cord = table.cords.get(end.cord)!.cord;
+    if (cord && CORD_KIND_FACTS[cord.kind].point !== how) {
+      return refuse('differs', say`${endCalled(table, end)} gets its point in another way.`);
+    }
     const own = table.ends.get(endKey(end));
     if (!own) return unknown();
     if (own.stiff) return refuse('idle', done);
@@ -115,12 +128,28 @@ export function stiffen(table: Table, { ends }: ActionOf<'stiffen'>): Need {
   });
 }
 
-export function order(table: Table, { legs }: ActionOf<'order'>): Need {
+/** A band is told from the left, whichever hand ties it; all else from the side that these hands begin on. */
+function orderedFrom(table: Table, from: Side | undefined): Need {
+  const next = table.parts.find(
+    ({ id, kind, site }) =>
+      kind.entry.lateral &&
+      site.runs.every((run) => advanced(table, { cord: run.strand, half: run.half }, id) === 0),
+  );
+  return next?.kind.order
+    ? from === 'left'
+      ? null
+      : refuse('differs', 'The pattern is told from the left.')
+    : begunFrom(table, from);
+}
+
+export function order(table: Table, { legs, from }: ActionOf<'order'>): Need {
   const missing = each(legs, (leg) => ready(table, leg));
   if (missing) return missing;
   const wanted = legs.map(legKey);
   if (new Set(wanted).size !== wanted.length) return refuse('differs', 'A cord is named twice.');
   if (table.sorted && wanted.join() === table.order.join()) return refuse('idle', done);
+  const side = orderedFrom(table, from);
+  if (side) return side;
   table.order = wanted;
   table.sorted = true;
   return null;
@@ -134,6 +163,7 @@ export function anchor(table: Table, { legs }: ActionOf<'anchor'>): Need {
         ? refuse('idle', 'Its clasp holds the work already; there is nothing to fix to the board.')
         : null,
     () => each(legs, (leg) => ready(table, leg)),
+    () => toAll(legs, laidFirst(table)),
     () => {
       table.held = 'board';
       return null;
@@ -152,7 +182,9 @@ export function layIn(table: Table, { cord: id, place }: ActionOf<'lay-in'>): Ne
   if (!cord?.laidIn) return unknown();
   if (cord.joinedIn) return refuse('idle', done);
   const missing = firstOf(ready(table, { cord: id, half: 0 }), () =>
-    table.ranks.has(place) ? null : refuse('not-planned', 'There is no such place.'),
+    place === table.piece.parts[tiedSpan(table.piece.parts)?.[0] ?? 0]?.id
+      ? null
+      : refuse('out-of-order', 'It is laid in where the first part is tied.'),
   );
   if (missing) return missing;
   cord.joinedIn = true;

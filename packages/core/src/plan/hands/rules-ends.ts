@@ -1,8 +1,10 @@
 import type { ActionOf, Drying, End } from '../../base/action/action.js';
 import { closureKind } from '../../craft/closure/registry.js';
 import { CORD_KIND_FACTS, type CordKind } from '../../base/material/cord.js';
+import { WAITS } from '../../base/kind/waits.js';
 import { say } from '../../base/measure/saying.js';
 import { each, endState, firstOf, offTheBoard, ready, type Need } from './need.js';
+import { leatherOf, toAll } from './lies-there.js';
 import { done, endCalled, refuse } from './refusal.js';
 import { endKey, endsOfCord, legKey, THREAD, type Table } from './table.js';
 import { spend, take } from './spend.js';
@@ -209,6 +211,8 @@ export function seal(table: Table, { ends }: ActionOf<'seal'>): Need {
 
 export function oil(table: Table, { legs }: ActionOf<'oil'>): Need {
   if (table.oiled) return refuse('idle', done);
+  const all = toAll(legs, leatherOf(table));
+  if (all) return all;
   const need = each(legs, (leg) => {
     const cord = table.cords.get(leg.cord);
     if (cord?.cord?.kind !== 'leather') return refuse('not-planned', 'Only leather is oiled.');
@@ -225,8 +229,11 @@ export function oil(table: Table, { legs }: ActionOf<'oil'>): Need {
   return null;
 }
 
-export function wait(table: Table, { for: what }: ActionOf<'wait'>): Need {
+export function wait(table: Table, { for: what, minutes }: ActionOf<'wait'>): Need {
   if (table.wet !== what) return refuse('idle', 'There is nothing to wait for.');
+  if (minutes < WAITS[what].minutes) {
+    return refuse('wet', 'It has not lain for as long as that takes.');
+  }
   const soft = what === 'melt' || what === 'glue';
   for (const key of table.wetEnds) {
     const end = table.ends.get(key)!;

@@ -5,6 +5,7 @@ import { otherSide } from '../../base/measure/side.js';
 import {
   advance,
   begun,
+  begunFrom,
   each,
   endBeside,
   endState,
@@ -14,6 +15,7 @@ import {
   onClosure,
   type Need,
 } from './need.js';
+import { runsAt, toAll } from './lies-there.js';
 import { liesOutside, liesWithin, orderAfterBand, orderAfterPlait } from './order.js';
 import { cordCalled, done, refuse } from './refusal.js';
 import { spend, take } from './spend.js';
@@ -21,8 +23,13 @@ import { endKey, legKey, THREAD, type Table } from './table.js';
 import { notStopped, together, work } from './rules-work.js';
 
 function sides(table: Table, { place, knot, from, times = 1 }: ActionOf<'tie'>): Need {
-  if (knot.form !== 'half-knot' || knot.sinnet !== 'flat' || from === undefined) return null;
+  if (knot.form !== 'half-knot') return null;
   const last = table.lastSide.get(place);
+  if (from === undefined || last === undefined || knot.sinnet === 'spiral') {
+    const other = begunFrom(table, from);
+    if (other || from === undefined) return other;
+  }
+  if (knot.sinnet === 'spiral') return null;
   if (last !== undefined && last === from) {
     return refuse('out-of-order', 'Twice from the same side: the band would begin to turn.');
   }
@@ -83,6 +90,12 @@ function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
     if (board) return board;
   }
   if (knot.form === 'band') {
+    const all = toAll(
+      by,
+      runsAt(table, place).map(({ strand, half }): End => ({ cord: strand, half, side: 'end' })),
+      legKey,
+    );
+    if (all) return all;
     const order = by.map(legKey);
     const now = table.order.filter((leg) => order.includes(leg));
     if (knot.after === 0 && now.join() !== order.join()) {
@@ -169,6 +182,10 @@ export function plait(table: Table, action: ActionOf<'plait'>): Need {
   const inPart = !onClosure(table, action.place);
   return firstOf(
     () => (inPart ? held(table) : null),
+    () =>
+      action.after === (table.crossings.get(action.place) ?? 0)
+        ? null
+        : refuse('out-of-order', 'So many crossings have not been made there.'),
     () => {
       if (!inPart) return null;
       const legs = ends.map(legKey);
@@ -181,6 +198,7 @@ export function plait(table: Table, action: ActionOf<'plait'>): Need {
     },
     () => work(table, action, ends, [], { what: 'length' }),
     () => {
+      table.crossings.set(action.place, action.after + timesOf(action));
       if (!inPart) return null;
       table.crossed = true;
       table.order = orderAfterPlait(

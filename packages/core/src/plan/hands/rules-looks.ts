@@ -4,6 +4,7 @@ import { firstOf, offTheBoard, type Need } from './need.js';
 import { done, endCalled, refuse } from './refusal.js';
 import { unfinishedEnd } from './finished.js';
 import { shareDone } from './share.js';
+import { workedUp } from './worked.js';
 import type { Table } from './table.js';
 
 export function tryOn(table: Table, { how }: ActionOf<'try-on'>): Need {
@@ -19,6 +20,9 @@ export function tryOn(table: Table, { how }: ActionOf<'try-on'>): Need {
   }
   const board = offTheBoard(table);
   if (board) return board;
+  if (how === 'closed' && !workedUp(table)) {
+    return refuse('not-ready', 'It cannot be closed yet: there is work still to be done.');
+  }
   table.changed = false;
   table.fitted = true;
   if (how === 'closed') table.triedClosed = true;

@@ -11,7 +11,7 @@ import {
   type Place,
 } from '../../base/action/action.js';
 import { passage } from '../../base/material/passage.js';
-import { say } from '../../base/measure/saying.js';
+import { laid, say } from '../../base/measure/saying.js';
 import { cordsOf } from '../../craft/part/ends.js';
 import {
   advance,
@@ -34,7 +34,8 @@ import {
 } from './need.js';
 import { cordCalled, done, refuse } from './refusal.js';
 import { spend, take } from './spend.js';
-import { endKey, legKey, type Item, type Table } from './table.js';
+import { tailsOf, toAll } from './lies-there.js';
+import { endKey, endsOfCord, legKey, type Item, type Table } from './table.js';
 
 /** As many cords through one hole or in one knot come out in no order. */
 const JUMBLED_FROM = 3;
@@ -148,6 +149,10 @@ export function putOn(table: Table, action: ActionOf<'put-on'>): Need {
       new Set(on.map(({ side }) => side)).size > 1
         ? refuse('not-through', 'They come from opposite sides: each is drawn through by itself.')
         : null,
+    () =>
+      new Set(within.map(endKey)).size < within.length
+        ? refuse('idle', 'This end lies in it already.')
+        : null,
     () => {
       const planned = table.plan.parts
         .flatMap(({ layout }) => layout.passages)
@@ -179,6 +184,7 @@ export function putOn(table: Table, action: ActionOf<'put-on'>): Need {
 export function pass(table: Table, { ends, through }: ActionOf<'pass'>): Need {
   return firstOf(
     () => each(ends, (end) => open(table, end)),
+    () => (through === 'knot' ? toAll(ends, tailsOf(table), endKey) : null),
     () => {
       const [end] = ends as [End];
       if (through === 'stitch') {
@@ -207,6 +213,7 @@ export function overlap(table: Table, { ends }: ActionOf<'overlap'>): Need {
   const need = firstOf(
     offTheBoard(table),
     () => each(ends, (end) => open(table, end)),
+    () => toAll(ends, tailsOf(table), endKey),
     () => triedBeforeClosing(table, AT_END),
   );
   if (need) return need;
@@ -217,6 +224,7 @@ export function overlap(table: Table, { ends }: ActionOf<'overlap'>): Need {
 export function turnBack(table: Table, action: ActionOf<'turn-back'>): Need {
   return firstOf(
     () => each(action.ends, (end) => open(table, end)),
+    () => toAll(action.along, action.ends),
     () => spend(table, action),
     () => {
       for (const end of action.ends) endState(table, end).lies = 'turned-back';
@@ -296,10 +304,19 @@ export function chain(table: Table, action: ActionOf<'chain'>): Need {
   );
 }
 
-export function set(table: Table): Need {
+export function set(table: Table, { legs, mm }: ActionOf<'set'>): Need {
   if (table.core === 'set') return refuse('idle', done);
   if (table.core === 'free')
     return refuse('not-ready', 'The core does not run through the second half yet.');
+  const other = toAll(
+    legs,
+    [...table.cords.values()].flatMap(endsOfCord).filter((end) => table.spanned.has(legKey(end))),
+  );
+  if (other) return other;
+  const { length } = table.plan.fit;
+  if (Math.abs(mm - length) > 0.5) {
+    return refuse('differs', say`From bar to bar it is planned ${laid(length)}.`);
+  }
   table.core = 'set';
   return null;
 }

@@ -11,6 +11,7 @@ import type { Bead } from '../../base/material/bead.js';
 import type { Cord } from '../../base/material/cord.js';
 import type { EndTreatment } from '../../base/material/ends.js';
 import { cordNamed, inSentence, say, type Saying } from '../../base/measure/saying.js';
+import type { Side } from '../../base/measure/side.js';
 import type { Piece } from '../../piece/piece.js';
 import { placedParts, type PlacedPart } from '../placed-parts.js';
 import type { Plan } from '../plan-types.js';
@@ -133,6 +134,10 @@ export interface Table {
   laidRound: number | null;
   thread: boolean;
   threadUsed: boolean;
+  /** The side that these hands begin on; null until it is told. */
+  begins: Side | null;
+  /** Crossings of a plait at a place so far. */
+  readonly crossings: Map<Place, number>;
   /** Units of flat knots at a place, and the side of the last. */
   readonly lastSide: Map<Place, 'left' | 'right'>;
   readonly tested: Set<string>;
@@ -210,8 +215,12 @@ function cordsOf(piece: Piece, plan: Plan): CordState[] {
   return [...strands, ...others];
 }
 
-/** The table before anything is done: what the plan has made ready, and nothing else. */
-export function layTable(piece: Piece, plan: Plan): Table {
+/**
+ * The table before anything is done: what the plan has made ready, and nothing else.
+ *
+ * @param first the side that these hands begin on; null when the first action that names one is to tell
+ */
+export function layTable(piece: Piece, plan: Plan, first: Side | null = null): Table {
   const cords = cordsOf(piece, plan);
   const beads = new Map(piece.beads.map((bead) => [bead.id, bead]));
   const ranks = new Map<Place, number>([
@@ -267,6 +276,8 @@ export function layTable(piece: Piece, plan: Plan): Table {
     laidRound: null,
     thread: plan.auxiliary.some(({ id }) => id === THREAD),
     threadUsed: false,
+    begins: first,
+    crossings: new Map(),
     lastSide: new Map(),
     tested: new Set(),
     checked: new Set(),

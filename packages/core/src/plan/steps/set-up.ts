@@ -17,8 +17,8 @@ import {
 } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
 import { legsOf } from '../../craft/part/ends.js';
-import { partKind } from '../../craft/part/registry.js';
 import type { Piece } from '../../piece/piece.js';
+import { catchMark } from '../catch-mark.js';
 import { endsOf } from '../end-lengths.js';
 import type { PlacedPart } from '../placed-parts.js';
 import type { AuxiliaryPlan, Plan, StrandPlan } from '../plan-types.js';
@@ -120,19 +120,11 @@ const cutOther = (piece: Piece, own: AuxiliaryPlan, index: number): Step =>
     [CAUTIONS.blade, ...(sears(piece, own.cord, false) ? [CAUTIONS.flame] : [])],
   );
 
-/** What lies before the middle of the work on every strand that has its stone there. */
-function catchMark(piece: Piece, plan: Plan, strand: StrandPlan): Mark | null {
-  const at = piece.parts.findIndex((part) => partKind(part.kind).entry.fromMiddle);
-  if (at < 0 || strand.fold !== null) return null;
-  const used = (from: number, to: number): number =>
-    plan.parts
-      .slice(from, to)
-      .flatMap(({ layout }) => layout.uses)
-      .filter((use) => use.strand === strand.number)
-      .reduce((sum, { reason }) => sum + reason.mm, 0);
-  const [before, own, after] = [used(0, at), used(at, at + 1), used(at + 1, plan.parts.length)];
-  // The closure takes alike of both sides, and so does what is trimmed away.
-  return { mm: (strand.cut - before - own - after) / 2 + before + own / 2, for: 'catch' };
+/** Where a cord is marked; null where it needs no mark. */
+function markOf(piece: Piece, plan: Plan, { number, fold }: StrandPlan): Mark | null {
+  if (fold !== null) return { mm: fold, for: 'fold' };
+  const mm = catchMark(piece, plan, number);
+  return mm === null ? null : { mm, for: 'catch' };
 }
 
 /**
@@ -146,7 +138,7 @@ export const cutSteps = (piece: Piece, plan: Plan, points: readonly End[]): Step
       piece,
       plan,
       strand,
-      strand.fold === null ? catchMark(piece, plan, strand) : { mm: strand.fold, for: 'fold' },
+      markOf(piece, plan, strand),
       points.some(({ cord }) => cord === strand.number),
     ),
   ),

@@ -153,7 +153,7 @@ export function stepsFor(piece: Piece, plan: Plan, telling: Telling): Told {
     ...end,
   ];
   // How the ends lie then says what there is to finish.
-  const table = layTable(piece, plan);
+  const table = layTable(piece, plan, telling.first);
   const stop = carryOut(table, made);
   const finish = finishSteps(table);
   return { steps: warnedOnce([...made, ...finish]), finish, table, stop };

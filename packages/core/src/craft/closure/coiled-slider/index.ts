@@ -83,7 +83,6 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
             cord: 'slider',
             place: AT_END,
             round: legsOf(site.runs),
-            hull: hullOf(slider, site),
             mm: 0,
             times: slider.turns,
           },

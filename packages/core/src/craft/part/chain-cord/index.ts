@@ -25,7 +25,7 @@ import {
   type ChainPart,
   type ChainStretch,
 } from './model.js';
-import type { End } from '../../../base/action/action.js';
+import { legOf, type End } from '../../../base/action/action.js';
 import { CAUTIONS } from '../../../base/kind/cautions.js';
 import { laid, say, size } from '../../../base/measure/saying.js';
 
@@ -287,7 +287,7 @@ export const chainCord: PartKind<ChainPart> = {
         ? [
             {
               unit: from,
-              action: { do: 'slide', bead: part.bead, on: end, place: part.id } as const,
+              action: { do: 'slide', bead: part.bead, on: legOf(end), place: part.id } as const,
             },
           ]
         : []),

@@ -150,7 +150,6 @@ export const whipping: PartKind<WhippingPart> = {
           place: part.id,
           cord: part.id,
           round: legsOf(site.runs),
-          hull: hullOf(part, site),
           mm: layout.pitch,
           times: part.turns,
         },

@@ -1,0 +1,76 @@
+import { memoize } from '@coiled-strand/rope';
+import type { Action, ActionOf, Place, Verb } from '../../base/action/action.js';
+import type { Knot } from '../../base/action/knot.js';
+import { closureKind } from '../../craft/closure/registry.js';
+import type { Piece } from '../../piece/piece.js';
+import { placedClosure, placedParts } from '../placed-parts.js';
+import type { Plan } from '../plan-types.js';
+import type { Need } from './need.js';
+import { refuse } from './refusal.js';
+import type { Table } from './table.js';
+
+/** What the kinds of the parts, and the closure, are made of. */
+const asked = memoize((plan: Plan, piece: Piece): readonly Action[] => {
+  const { start, end } = closureKind(piece.closure.type).steps(
+    piece.closure,
+    placedClosure(piece, plan),
+    plan.closure,
+    plan.fit.length,
+    'left',
+  );
+  const parts = placedParts(piece, plan).flatMap(({ part, kind, site, layout }) =>
+    kind.steps(part, site, layout, 'left'),
+  );
+  return [...start, ...parts, ...end].flatMap(({ actions }) => actions);
+});
+
+/** A band is told in stretches, and a sinnet begins over cut ends or not: the knot is the same. */
+function knotOf(knot: Knot): unknown {
+  const { after: _after, overEnds: _overEnds, ...rest } = knot as { after?: 0; overEnds?: true };
+  return rest;
+}
+
+/** On the closure nothing is divided: each thing is as long as it is. Parts are measured as a whole. */
+const lengthAt = (place: Place, mm: number): number | null =>
+  place.startsWith('closure:') ? mm : null;
+
+/**
+ * What makes an action the work that it is: two that are alike in it do the same. Which cords do it, when, and what
+ * they go round, is not asked here: it follows from the table.
+ */
+const MARKS: { readonly [V in Verb]?: (action: ActionOf<V>) => readonly unknown[] } = {
+  lay: ({ place, hangs, mm }) => [place, hangs, lengthAt(place, mm)],
+  string: ({ place, inKnot, row, loose }) => [place, inKnot, row, loose],
+  tie: ({ place, knot, to, share, mm }) => [place, knotOf(knot), to, share, lengthAt(place, mm)],
+  plait: ({ place, form, aside, pitch, before }) => [place, form, aside, pitch, before],
+  petal: ({ place, mm, roundMm, along }) => [place, mm, roundMm, along],
+  'put-on': ({ place, finding, share, takes, mm, on }) => [
+    place,
+    finding,
+    share,
+    takes,
+    mm,
+    on.length > 0,
+  ],
+  chain: ({ place, perStitch }) => [place, perStitch],
+  wind: ({ place, cord, times }) => [place, cord, times],
+  'draw-up': ({ cord, times }) => [cord, times],
+  pass: ({ through }) => [through],
+};
+
+/** An action told by what makes it the work that it is; null for what is the same on every piece. */
+function markOf(action: Action): string | null {
+  const marks = MARKS[action.do] as ((own: Action) => readonly unknown[]) | undefined;
+  return marks ? JSON.stringify([action.do, ...marks(action)]) : null;
+}
+
+const marksOf = memoize(
+  (plan: Plan, piece: Piece): ReadonlySet<string | null> =>
+    new Set([null, ...asked(plan, piece).map(markOf)]),
+);
+
+/** The work is one that the kind of its part, or the closure, is made of, at the place where it is. */
+export const belongs = ({ piece, plan }: Table, action: Action): Need =>
+  marksOf(plan, piece).has(markOf(action))
+    ? null
+    : refuse('not-planned', 'The piece has another knot or thing at that place, or none.');
