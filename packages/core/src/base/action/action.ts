@@ -89,8 +89,13 @@ export type Action =
     }
   /** Laid side by side, from the side that these hands begin on. */
   | { readonly do: 'order'; readonly legs: readonly Leg[]; readonly from: Side }
+  /** A slip of tape with its number on it, where cords look alike. */
+  | { readonly do: 'label'; readonly cord: CordId }
   | { readonly do: 'anchor'; readonly legs: readonly Leg[] }
   | { readonly do: 'release' }
+  /** A clip or tape keeps on what would come off there. */
+  | (OnEnds & { readonly do: 'clip'; readonly on: 'bead' | 'plait' | 'stitch' })
+  | (OnEnds & { readonly do: 'unclip'; readonly on: 'bead' | 'plait' | 'stitch' })
   // The parts are worked.
   | { readonly do: 'lay-in'; readonly cord: CordId; readonly place: Place }
   | (InPlace & {

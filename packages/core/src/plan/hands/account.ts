@@ -3,6 +3,7 @@ import { closureKind } from '../../craft/closure/registry.js';
 import { laid, say } from '../../base/measure/saying.js';
 import { tryOnPlace } from '../try-on-place.js';
 import { unfinishedEnd } from './finished.js';
+import { hangsTogether } from './one-thing.js';
 import { endCalled, refuse, type Refusal } from './refusal.js';
 import { workOf } from './share.js';
 import { legKey, THREAD, type Table } from './table.js';
@@ -113,6 +114,7 @@ function looks(table: Table): Refusal[] {
 /** What the finished piece on the table does not have in common with the plan; empty when all is well. */
 export function account(table: Table): Refusal[] {
   const end = unfinishedEnd(table);
+  const apart = hangsTogether(table);
   return [
     ...cords(table),
     ...parts(table),
@@ -121,6 +123,10 @@ export function account(table: Table): Refusal[] {
     ...findings(table),
     ...(end ? [refuse('unfinished', say`${endCalled(table, end)} is not finished.`)] : []),
     ...(table.held === 'board' ? [refuse('still-held', 'The work is still on the board.')] : []),
+    ...(apart ? [apart] : []),
+    ...(table.clipped.size > 0
+      ? [refuse('not-fast', 'Only a clip holds an end: it needs a knot there.')]
+      : []),
     ...(table.wet ? [refuse('wet', 'Something has not been let lie.')] : []),
     ...looks(table),
   ];

@@ -41,7 +41,7 @@ const lengthAt = (place: Place, mm: number): number | null =>
 const MARKS: { readonly [V in Verb]?: (action: ActionOf<V>) => readonly unknown[] } = {
   lay: ({ place, hangs, mm }) => [place, hangs, lengthAt(place, mm)],
   string: ({ place, inKnot, row, loose }) => [place, inKnot, row, loose],
-  tie: ({ place, knot, to, share, mm }) => [place, knotOf(knot), to, share, lengthAt(place, mm)],
+  tie: ({ place, knot, to, mm }) => [place, knotOf(knot), to, lengthAt(place, mm)],
   plait: ({ place, form, aside, pitch, before }) => [place, form, aside, pitch, before],
   petal: ({ place, mm, roundMm, along }) => [place, mm, roundMm, along],
   'put-on': ({ place, finding, share, takes, mm, on }) => [
@@ -53,7 +53,7 @@ const MARKS: { readonly [V in Verb]?: (action: ActionOf<V>) => readonly unknown[
     on.length > 0,
   ],
   chain: ({ place, perStitch }) => [place, perStitch],
-  wind: ({ place, cord, times }) => [place, cord, times],
+  wind: ({ place, cord }) => [place, cord],
   'draw-up': ({ cord, times }) => [cord, times],
   pass: ({ through }) => [through],
 };

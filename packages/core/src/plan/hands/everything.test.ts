@@ -122,10 +122,15 @@ const LEAVES_THE_START: ReadonlySet<string> = new Set([
 /** What is only strung, and runs off where nothing is tied behind it. */
 const STRUNG: ReadonlySet<string> = new Set(['beads', 'focal']);
 
+/** What only lies, or comes undone, where nothing is tied behind it: several cords stay several. */
+const LIES_LOOSE: ReadonlySet<string> = new Set(['plain', 'tail', 'plait', 'petal-plait']);
+
 /** Why a closure cannot be on a kind of part; null where it can. */
 function cannotBe(closure: string, part: string): string | null {
   if (closure === 'side-release-buckle') return ROUND_OR_ALONG.has(part) ? null : 'closed-end';
-  if (closure === 'lariat') return STRUNG.has(partKind(part).entry.group) ? 'not-fast' : null;
+  if (closure === 'lariat') {
+    return STRUNG.has(partKind(part).entry.group) || LIES_LOOSE.has(part) ? 'not-fast' : null;
+  }
   return part === 'loop' && !LEAVES_THE_START.has(closure) ? 'out-of-order' : null;
 }
 

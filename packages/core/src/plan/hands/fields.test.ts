@@ -99,8 +99,8 @@ function mutantsOf(action: Action, names: Names): readonly (readonly [string, Ac
       ([path, other]) => [path.join('.'), { ...action, [key]: other }] as const,
     );
     const { [key]: _left, ...rest } = action as unknown as Readonly<Record<string, unknown>>;
-    // Done once is what an action is when it is not told how often.
-    return key === 'times' && value === 1
+    // Once, and all of a thing, is what an action is when it is not told otherwise.
+    return (key === 'times' || key === 'share') && value === 1
       ? changed
       : [...changed, [`${key} left out`, rest as unknown as Action] as const];
   });
@@ -109,6 +109,8 @@ function mutantsOf(action: Action, names: Names): readonly (readonly [string, Ac
 /** Lists in which the order says nothing: what is done to each, or in all of them as one. */
 const ANY_ORDER: ReadonlySet<string> = new Set([
   'anchor.legs',
+  'clip.ends',
+  'unclip.ends',
   'dye.ends',
   'glue.ends',
   'join.ends',

@@ -8,6 +8,8 @@ import { dry, firstOf, type Need } from './need.js';
 import { sound } from './sound.js';
 import type { Refusal } from './refusal.js';
 import { fromItsSide, goesRound } from './lies-there.js';
+import { clip, unclip } from './loose.js';
+import { fasten } from './one-thing.js';
 import * as beads from './rules-beads.js';
 import * as cords from './rules-cords.js';
 import * as ends from './rules-ends.js';
@@ -26,8 +28,11 @@ const RULES: { readonly [V in Verb]: (table: Table, action: ActionOf<V>) => Need
   join: cords.join,
   stiffen: cords.stiffen,
   order: cords.order,
+  label: cords.label,
   anchor: cords.anchor,
   release: cords.release,
+  clip,
+  unclip,
   'lay-in': cords.layIn,
   lay: work.lay,
   string: beads.string,
@@ -73,6 +78,7 @@ export function act<V extends Verb>(table: Table, action: ActionOf<V>): Need {
     () => goesRound(table, action),
     () => (RULES[action.do] as (t: Table, a: Action) => Need)(table, action),
     () => belongs(table, action),
+    () => fasten(table, action),
   );
 }
 

@@ -83,6 +83,8 @@ const EITHER_WAY: readonly string[] = [
   'fold and fold',
   'fold and mark',
   'fold and measure',
+  'label and measure',
+  'unclip and unclip',
   'anchor and cut',
   'anchor and order',
   'tie and tie',
@@ -96,6 +98,7 @@ const EITHER_WAY: readonly string[] = [
   'lay and overlap',
   'check and try-on',
   'check and close',
+  'test and try-on',
   // Which way a buckle faces is seen before its core is set or after it.
   'set and test',
   // Laid round a block of knots sooner or later, within the share in which enough is left.

@@ -11,6 +11,7 @@ import { goesBluntly } from '../../base/material/ends.js';
 import { passage } from '../../base/material/passage.js';
 import type { Side } from '../../base/measure/side.js';
 import { say, type Saying } from '../../base/measure/saying.js';
+import { lookalikes } from '../alike.js';
 import { cordCalled, endCalled, refuse, type Refusal } from './refusal.js';
 import { endKey, legKey, THREAD, type EndState, type Item, type Table } from './table.js';
 
@@ -43,6 +44,9 @@ export function ready(table: Table, { cord }: Leg): Need {
   if (!own.cut) return refuse('not-ready', say`${own.called} is not cut yet.`);
   if (own.legs === 2 && !own.folded) {
     return refuse('not-folded', say`${own.called} is not folded at its mark yet.`);
+  }
+  if (!own.labelled && typeof cord === 'number' && lookalikes(table.plan).has(cord)) {
+    return refuse('not-ready', say`${own.called} looks like another, and has no number on it.`);
   }
   return null;
 }

@@ -76,12 +76,6 @@ describe('hands refuse', () => {
     expect(follow(clasp.piece, clasp.plan, noClasp).some(({ code }) => code === 'unused')).toBe(
       true,
     );
-    const thick = of('thick-cord');
-    const noRing = without(thick.actions, (action) => action.do === 'put-on');
-    expect(stop(thick, noRing)).toMatchObject({
-      code: 'not-ready',
-      message: 'It cannot be closed yet: there is work still to be done.',
-    });
     const slide = of('two-way-slide');
     const bare = slide.actions.map((action): Action => {
       if (action.do !== 'put-on') return action;
@@ -120,6 +114,16 @@ describe('hands refuse', () => {
     expect(stop(band, band.actions.toSpliced(last, 1))).toMatchObject({
       code: 'not-ready',
       message: 'There is nothing that slides yet.',
+    });
+  });
+  it('to try it on closed before there is anything to close it with', () => {
+    const band = of('beaded-band');
+    const early = band.actions.map((action): Action =>
+      action.do === 'try-on' && action.how === 'held' ? { ...action, how: 'closed' } : action,
+    );
+    expect(stop(band, early)).toMatchObject({
+      code: 'not-ready',
+      message: 'It cannot be closed yet: there is work still to be done.',
     });
   });
   it('to tie a button on before it hangs on the cord', () => {

@@ -3,7 +3,9 @@ import { CORD_KIND_FACTS } from '../../base/material/cord.js';
 import { laid, say } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
 import { tiedSpan } from '../../piece/runs.js';
+import { lookalikes } from '../alike.js';
 import { catchMark } from '../catch-mark.js';
+import { secured } from './loose.js';
 import { laidFirst, toAll } from './lies-there.js';
 import { advanced, begunFrom, each, endState, firstOf, open, ready, type Need } from './need.js';
 import { done, endCalled, refuse } from './refusal.js';
@@ -174,6 +176,18 @@ export function anchor(table: Table, { legs }: ActionOf<'anchor'>): Need {
 export function release(table: Table): Need {
   if (table.held !== 'board') return refuse('idle', 'The work is not on the board.');
   table.held = null;
+  return secured(table);
+}
+
+export function label(table: Table, { cord: id }: ActionOf<'label'>): Need {
+  const cord = cordOf(table, id);
+  if (!cord) return unknown();
+  if (cord.labelled) return refuse('idle', done);
+  if (!cord.cut) return refuse('not-ready', say`${cord.called} is not cut yet.`);
+  if (typeof id !== 'number' || !lookalikes(table.plan).has(id)) {
+    return refuse('idle', say`${cord.called} cannot be taken for another.`);
+  }
+  cord.labelled = true;
   return null;
 }
 

@@ -4,6 +4,7 @@ import { CORD_KIND_FACTS, type CordKind } from '../../base/material/cord.js';
 import { WAITS } from '../../base/kind/waits.js';
 import { say } from '../../base/measure/saying.js';
 import { each, endState, firstOf, offTheBoard, ready, type Need } from './need.js';
+import { secured } from './loose.js';
 import { leatherOf, toAll } from './lies-there.js';
 import { done, endCalled, refuse } from './refusal.js';
 import { endKey, endsOfCord, legKey, THREAD, type Table } from './table.js';
@@ -24,7 +25,9 @@ const intoSocket = (table: Table, end: End): boolean =>
  * with nothing on it holds nothing either.
  */
 function stopped(table: Table, end: End): boolean {
-  const items = (table.along.get(legKey(end)) ?? []).filter(({ what }) => what !== 'length');
+  const items = (table.along.get(legKey(end)) ?? []).filter(
+    ({ what }) => what !== 'length' && what !== 'plait',
+  );
   const near = end.side === 'start' ? items[0] : items.at(-1);
   if (near) return near.what === 'knot';
   return closureKind(table.piece.closure.type).open !== undefined;
@@ -36,7 +39,7 @@ function comesUndone(table: Table, end: End): Need {
   const items = table.along.get(leg) ?? [];
   const last = end.side === 'start' ? items[0] : items.at(-1);
   const rank = end.side === 'start' ? -1 : table.piece.parts.length;
-  if (last?.what === 'length' && last.rank === rank) {
+  if ((last?.what === 'length' || last?.what === 'plait') && last.rank === rank) {
     return refuse('not-fast', say`No knot ends ${endCalled(table, end)} yet.`);
   }
   const chained = table.slips.has(leg) ? end.side === 'end' : table.cords.get(end.cord)!.given;
@@ -136,10 +139,10 @@ export function besideDelicate(table: Table, end: End): boolean {
   const inwards = end.side === 'start' ? items : [...items].reverse();
   let away = 0;
   for (const { what, bead, mm } of inwards.slice(
-    inwards.findIndex((own) => own.what !== 'length'),
+    inwards.findIndex((own) => own.what !== 'length' && own.what !== 'plait'),
   )) {
     if (bead !== undefined && table.beads.get(bead)?.bead.delicate) return true;
-    if (what === 'length') away += mm;
+    if (what === 'length' || what === 'plait') away += mm;
     if (away > FLAME_REACHES) return false;
   }
   return false;
@@ -231,6 +234,8 @@ export function oil(table: Table, { legs }: ActionOf<'oil'>): Need {
 
 export function wait(table: Table, { for: what, minutes }: ActionOf<'wait'>): Need {
   if (table.wet !== what) return refuse('idle', 'There is nothing to wait for.');
+  const off = secured(table);
+  if (off) return off;
   if (minutes < WAITS[what].minutes) {
     return refuse('wet', 'It has not lain for as long as that takes.');
   }

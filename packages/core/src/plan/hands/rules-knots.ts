@@ -16,6 +16,7 @@ import {
   type Need,
 } from './need.js';
 import { runsAt, toAll } from './lies-there.js';
+import { heldSomewhere } from './one-thing.js';
 import { liesOutside, liesWithin, orderAfterBand, orderAfterPlait } from './order.js';
 import { cordCalled, done, refuse } from './refusal.js';
 import { spend, take } from './spend.js';
@@ -59,6 +60,10 @@ function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
   if (takesBothHands(knot) && !onClosure(table, place)) {
     const loose = held(table);
     if (loose) return loose;
+    const free = by.find(({ cord }) => !heldSomewhere(table, cord));
+    if (free) {
+      return refuse('not-held', say`${cordCalled(table, free.cord)} is fastened to nothing yet.`);
+    }
   }
   if (knot.form === 'larks-head') {
     const flat = by.find(({ cord }) => {
@@ -115,7 +120,16 @@ function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
     const thread = table.cords.get(THREAD);
     if (!thread?.cut) return refuse('not-ready', 'There is no thread to pull them through by.');
   }
-  if (knot.form === 'slip' && table.slips.has(legKey(by[0]!))) return refuse('idle', done);
+  if (knot.form === 'slip') {
+    const leg = legKey(by[0]!);
+    if (table.slips.has(leg)) return refuse('idle', done);
+    if (table.along.get(leg)?.some(({ rank }) => rank < 0)) {
+      return refuse(
+        'out-of-order',
+        'Its start is tied already: bare cord would hang between that and the first stitch.',
+      );
+    }
+  }
   if (knot.form === 'stopper') {
     const stopped = each(by, (end) => notStopped(table, end, place));
     if (stopped) return stopped;
@@ -196,7 +210,7 @@ export function plait(table: Table, action: ActionOf<'plait'>): Need {
         ? null
         : refuse('out-of-order', 'The strands do not lie in the order that the plait begins with.');
     },
-    () => work(table, action, ends, [], { what: 'length' }),
+    () => work(table, action, ends, [], { what: 'plait' }),
     () => {
       table.crossings.set(action.place, action.after + timesOf(action));
       if (!inPart) return null;

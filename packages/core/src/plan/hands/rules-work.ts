@@ -34,6 +34,7 @@ import {
 } from './need.js';
 import { cordCalled, done, refuse } from './refusal.js';
 import { spend, take } from './spend.js';
+import { secured, stitchFree, unclipped } from './loose.js';
 import { tailsOf, toAll } from './lies-there.js';
 import { endKey, endsOfCord, legKey, type Item, type Table } from './table.js';
 
@@ -71,6 +72,8 @@ export const notSpanned = (table: Table, ends: readonly End[]): Need =>
       : null,
   );
 
+const isSlip = (action: Action): boolean => action.do === 'tie' && action.knot.form === 'slip';
+
 const grips = (action: Action, leg: Leg): boolean =>
   action.do === 'tie' && (action.round ?? []).some((own) => sameLeg(own, leg));
 
@@ -87,6 +90,8 @@ export function work(
   const others = beside.map((leg) => endBeside(table, leg, side));
   return firstOf(
     () => each(ends, (end) => (lies(table, action, end) ? null : open(table, end))),
+    // The end of a chain's cord may stay in its clip: it is worked at the other side of the beads.
+    () => (isSlip(action) ? null : each(ends, (end) => unclipped(table, end))),
     () => each(others, (end) => ready(table, end)),
     () => triedBeforeClosing(table, place),
     () => each([...ends, ...others], (end) => reaches(table, end, placeOf(end, place))),
@@ -184,6 +189,7 @@ export function putOn(table: Table, action: ActionOf<'put-on'>): Need {
 export function pass(table: Table, { ends, through }: ActionOf<'pass'>): Need {
   return firstOf(
     () => each(ends, (end) => open(table, end)),
+    () => each(ends, (end) => unclipped(table, end) ?? stitchFree(table, end)),
     () => (through === 'knot' ? toAll(ends, tailsOf(table), endKey) : null),
     () => {
       const [end] = ends as [End];
@@ -213,6 +219,7 @@ export function overlap(table: Table, { ends }: ActionOf<'overlap'>): Need {
   const need = firstOf(
     offTheBoard(table),
     () => each(ends, (end) => open(table, end)),
+    () => secured(table),
     () => toAll(ends, tailsOf(table), endKey),
     () => triedBeforeClosing(table, AT_END),
   );
@@ -259,7 +266,7 @@ export function wind(table: Table, action: ActionOf<'wind'>): Need {
       table.cords.get(cord)!.slack = true;
       if (inPart) {
         for (const end of ends) {
-          putDown(table, end, { what: 'length', mm: mm * times, rank: rankOf(table, place) });
+          putDown(table, end, { what: 'knot', mm: mm * times, rank: rankOf(table, place) });
           advance(table, end, place, mm * times);
         }
       } else table.slides = true;
@@ -288,7 +295,7 @@ export function chain(table: Table, action: ActionOf<'chain'>): Need {
   const { on, place, mm } = action;
   const times = timesOf(action);
   return firstOf(
-    () => open(table, on),
+    () => open(table, on) ?? stitchFree(table, on),
     () =>
       table.slips.has(legKey(on))
         ? null

@@ -67,8 +67,11 @@ const NEEDED: { readonly [V in Verb]: readonly (keyof ActionOf<V>)[] } = {
   join: ['ends', 'by', 'mm'],
   stiffen: ['ends', 'how'],
   order: ['legs', 'from'],
+  label: ['cord'],
   anchor: ['legs'],
   release: [],
+  clip: ['ends', 'on'],
+  unclip: ['ends', 'on'],
   'lay-in': ['cord', 'place'],
   lay: ['place', 'mm', 'on'],
   string: ['place', 'mm', 'bead', 'on'],
@@ -110,10 +113,7 @@ const LISTS = ['by', 'ends', 'legs', 'bundles', 'round'] as const;
 const empty = (action: Action): boolean =>
   LISTS.some((key) => {
     const list = (action as unknown as Readonly<Record<string, unknown>>)[key];
-    return (
-      Array.isArray(list) &&
-      (list.length === 0 || list.some((own) => Array.isArray(own) && own.length === 0))
-    );
+    return Array.isArray(list) && list.every((own) => Array.isArray(own) && own.length === 0);
   });
 
 /** An action is one at all: it names what is on the table, and its numbers are lengths and counts. */

@@ -34,6 +34,8 @@ export interface CordState {
   folded: boolean;
   /** Laid in where it is first tied with. */
   joinedIn: boolean;
+  /** Whether its number is on it. */
+  labelled: boolean;
   /** Loose turns that have still to be drawn up. */
   slack: boolean;
   /** Of each half. */
@@ -67,10 +69,19 @@ export interface EndState {
 export interface Item {
   /** Number of its place: -1 for the closure at the start, then the parts in order. */
   readonly rank: number;
-  readonly what: 'bead' | 'knot' | 'length' | 'finding';
+  readonly what: 'bead' | 'knot' | 'length' | 'plait' | 'finding';
   /** Work in mm that it makes. */
   readonly mm: number;
   readonly bead?: string;
+}
+
+/** What comes off an open end, or comes undone there. */
+export type Loose = 'bead' | 'plait' | 'stitch';
+
+/** An end that something comes off, and what. */
+export interface LooseEnd {
+  readonly end: End;
+  readonly loose: Loose;
 }
 
 /** A bead as it was strung. */
@@ -150,6 +161,10 @@ export interface Table {
   /** Cords that a chain was begun with, and whose last stitch was shut. */
   readonly slips: Set<string>;
   readonly shut: Set<string>;
+  /** What each cord is fastened to: another cord, or a thing by its name; see `fasten`. */
+  readonly fastened: Map<CordId, CordId>;
+  /** Ends, and last stitches, that are in a clip. */
+  readonly clipped: Map<string, LooseEnd>;
   /** Whether a crossing has come since the last petals, which the next one holds. */
   crossed: boolean;
 }
@@ -182,7 +197,14 @@ export const endsOfCord = ({ id, legs }: Pick<CordState, 'id' | 'legs'>): readon
       ];
 
 function cordsOf(piece: Piece, plan: Plan): CordState[] {
-  const fresh = { measured: false, cut: false, folded: false, joinedIn: false, slack: false };
+  const fresh = {
+    measured: false,
+    cut: false,
+    folded: false,
+    joinedIn: false,
+    labelled: false,
+    slack: false,
+  };
   const strands = plan.strands.map((own): CordState => {
     const { legs, laidIn } = piece.strands[own.number - 1]!;
     return {
@@ -286,6 +308,8 @@ export function layTable(piece: Piece, plan: Plan, first: Side | null = null): T
     stopped: false,
     slips: new Set(),
     shut: new Set(),
+    fastened: new Map(),
+    clipped: new Map(),
     crossed: false,
   };
 }

@@ -85,6 +85,7 @@ const REMEDIES: Readonly<Partial<Record<RefusalCode, string>>> = {
   'out-of-order': 'Move the part to the other end, or take the other part away from there.',
   'closed-end':
     'The end is taken already: choose another closure, or give the work a cord of its own.',
+  'not-held': 'Have the cord laid in where the knots begin.',
   'not-folded': 'Fold the cord, or choose a closure for single cords.',
   'not-there': 'Use the cord single, so that it has an end there.',
   'not-planned': 'Give the bead a cord that goes through it.',

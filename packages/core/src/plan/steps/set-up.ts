@@ -18,6 +18,7 @@ import {
 import type { Side } from '../../base/measure/side.js';
 import { legsOf } from '../../craft/part/ends.js';
 import type { Piece } from '../../piece/piece.js';
+import { lookalikes } from '../alike.js';
 import { catchMark } from '../catch-mark.js';
 import { endsOf } from '../end-lengths.js';
 import type { PlacedPart } from '../placed-parts.js';
@@ -72,6 +73,8 @@ function sears({ ends }: Piece, cord: Cord | null, pointed: boolean): boolean {
   const facts = CORD_KIND_FACTS[cord.kind];
   return facts.ends === 'melts' && facts.waxed !== true;
 }
+/** Cords that look alike keep their numbers from here on, as the list, the steps and the drawing call them. */
+const LABEL = ' Tape its number to it.';
 const SEAR = ' Singe both ends.';
 
 function cutStep(
@@ -84,6 +87,7 @@ function cutStep(
   const { number, cord, given, cut, role } = strand;
   const seared = sears(piece, cord, pointed);
   const look: Look = { kind: 'cord', strand: number };
+  const labelled = lookalikes(plan).has(number);
   const marked: Action[] = mark ? [{ do: 'mark', cord: number, mm: mark.mm }] : [];
   if (given) {
     return onceStep(
@@ -99,9 +103,14 @@ function cutStep(
     'prepare',
     `cut-${number}`,
     say`Cut ${cordNamed({ strand: number, cord })}: ${cordLength(cut)}`,
-    say`${role}, ${cord.name}, ${cord.colour.name}.${number === 1 ? ' Measure twice, straight and not stretched.' : ''}${mark ? tellMark(cut, mark) : ''}${seared ? SEAR : ''}`,
+    say`${role}, ${cord.name}, ${cord.colour.name}.${number === 1 ? ' Measure twice, straight and not stretched.' : ''}${mark ? tellMark(cut, mark) : ''}${seared ? SEAR : ''}${labelled ? LABEL : ''}`,
     look,
-    [{ do: 'measure', cord: number, mm: cut }, ...marked, { do: 'cut', cord: number }],
+    [
+      { do: 'measure', cord: number, mm: cut },
+      ...marked,
+      { do: 'cut', cord: number },
+      ...(labelled ? [{ do: 'label' as const, cord: number }] : []),
+    ],
     [CAUTIONS.blade, ...(seared ? [CAUTIONS.flame] : [])],
   );
 }

@@ -1,4 +1,4 @@
-import { AT_START, type Action, type End } from '../../base/action/action.js';
+import { AT_START, type Action, type End, type Leg } from '../../base/action/action.js';
 import { takesBothHands } from '../../base/action/knot.js';
 import { closureKind } from '../../craft/closure/registry.js';
 import { act, type Stop } from '../hands/follow.js';
@@ -15,6 +15,7 @@ import { legsOf } from '../../craft/part/ends.js';
 import type { Piece } from '../../piece/piece.js';
 import { runsOf } from '../../piece/runs.js';
 import type { Plan } from '../plan-types.js';
+import { clipsBefore } from './clips.js';
 import { finishSteps } from './finish.js';
 import { firstSideFor, type Telling } from './habits.js';
 import { anchorStep, cutSteps, foldSteps, onceStep, releaseStep, stiffenStep } from './set-up.js';
@@ -53,6 +54,9 @@ const holds = (action: Action): boolean =>
   (action.do === 'tie' && action.place === AT_START && action.to !== undefined) ||
   (action.do === 'put-on' && action.place === AT_START && action.on.length > 0) ||
   (action.do === 'tie' && action.knot.form === 'catch');
+
+/** A slip knot begins a chain in bare cord: what is beyond it is tied to the closure when the chain is done. */
+const isSlip = (action: Action): boolean => action.do === 'tie' && action.knot.form === 'slip';
 
 /** Ends that do not go through what they are strung on by themselves. */
 function endsToPoint(piece: Piece, plan: Plan, actions: readonly Action[]): End[] {
@@ -94,6 +98,25 @@ export function carryOut(table: Table, steps: readonly Step[]): Stop | null {
   return null;
 }
 
+/** Carries steps out, with the clips that they need between them, up to the first action that is refused. */
+function withClips(
+  table: Table,
+  steps: readonly Step[],
+): { readonly steps: Step[]; readonly stop: Stop | null } {
+  const told: Step[] = [];
+  let stop: Stop | null = null;
+  let before = 0;
+  for (const step of steps) {
+    for (const own of stop ? [step] : [...clipsBefore(table, step), step]) {
+      told.push(own);
+      const refused: Stop | null = stop ? null : carryOut(table, [own]);
+      if (refused) stop = { ...refused, action: before + refused.action! };
+      before += own.actions?.length ?? 0;
+    }
+  }
+  return { steps: told, stop };
+}
+
 /** Steps put behind the one in which it is tried on; first of all where there is none. */
 function afterTryOn(steps: readonly Step[], more: readonly Step[]): Step[] {
   const at = steps.findIndex(({ actions = [] }) =>
@@ -101,6 +124,12 @@ function afterTryOn(steps: readonly Step[], more: readonly Step[]): Step[] {
   );
   return [...steps.slice(0, at + 1), ...more, ...steps.slice(at + 1)];
 }
+
+/** What is laid round while it is worked is taken off the board for that, and fixed to it again. */
+const offAndOn = (step: Step, legs: readonly Leg[]): Step =>
+  step.actions?.some((action) => action.do === 'try-on')
+    ? { ...step, actions: [{ do: 'release' }, ...step.actions, { do: 'anchor', legs }] }
+    : step;
 
 /** What goes wrong is said with the first step of the closure, before the hands begin with it. */
 function withMistakes(piece: Piece, start: Step[], end: Step[]): [Step[], Step[]] {
@@ -127,8 +156,14 @@ export interface Told {
 export function stepsFor(piece: Piece, plan: Plan, telling: Telling): Told {
   const closing = closingSteps(piece, plan, telling);
   const { steps: work, fromMiddle: inMiddle } = workSteps(piece, plan, telling);
-  const opening = inMiddle ? [] : closing.start;
-  const ending = inMiddle ? afterTryOn(closing.end, closing.start) : closing.end;
+  const late = inMiddle || actionsIn(work).some(isSlip);
+  const opening = late ? [] : closing.start;
+  const ending = late
+    ? afterTryOn(
+        closing.end,
+        closing.start.map((step) => ({ ...step, stage: 'tie' })),
+      )
+    : closing.end;
   const needed = [...actionsIn(opening), ...actionsIn(work)];
   const hold = needed.findIndex(needsHold);
   const held = needed.findIndex(holds);
@@ -147,16 +182,16 @@ export function stepsFor(piece: Piece, plan: Plan, telling: Telling): Told {
     ...(points.length > 0 ? [stiffenStep(piece, points)] : []),
     ...(onBoard ? [anchorStep(piece, plan, unique)] : []),
     ...start,
-    ...work,
+    ...(onBoard ? work.map((step) => offAndOn(step, unique)) : work),
     ...(onBoard ? [releaseStep()] : []),
     ...(end.length > 0 && !triesOn ? [TRY_ON_CLOSE] : []),
     ...end,
   ];
   // How the ends lie then says what there is to finish.
   const table = layTable(piece, plan, telling.first);
-  const stop = carryOut(table, made);
+  const { steps, stop } = withClips(table, made);
   const finish = finishSteps(table);
-  return { steps: warnedOnce([...made, ...finish]), finish, table, stop };
+  return { steps: warnedOnce([...steps, ...finish]), finish, table, stop };
 }
 
 /** A caution stands where it bites first, and once more in each stage where it does: between them days may pass. */

@@ -18,7 +18,7 @@ function tryOnEarly({ closure }: Piece): Step {
   const open = closureKind(closure.type).open !== undefined;
   const text: Saying = open
     ? 'Lay it round the neck as it will be worn and look where the ends hang. Their knots are still to come: now is the time to shift them.'
-    : 'Clip the open end, so that nothing runs off, and lay the work round the wearer. Too long or too short: tie less or more of what is left.';
+    : 'Take it off its board, lay it round the wearer and fix it again. Too long or too short: tie less or more of what is left.';
   return onceStep(
     'tie',
     'try-on-early',

@@ -1,0 +1,92 @@
+import type { Action, CordId } from '../../base/action/action.js';
+import { say } from '../../base/measure/saying.js';
+import type { Need } from './need.js';
+import { refuse } from './refusal.js';
+import type { Table } from './table.js';
+
+/** The cords that an action makes one thing of, by their names; of those that only go through a bead together, none. */
+function joins(action: Action): CordId[] {
+  switch (action.do) {
+    case 'tie':
+      return [...action.by, ...(action.round ?? [])].map(({ cord }) => cord);
+    case 'plait':
+      return action.bundles.flat().map(({ cord }) => cord);
+    case 'petal':
+      return [...action.legs, ...(action.round ?? [])].map(({ cord }) => cord);
+    case 'wind':
+      return [action.cord, ...action.round.map(({ cord }) => cord)];
+    case 'join':
+    case 'crimp':
+    case 'cap':
+      return action.ends.map(({ cord }) => cord);
+    case 'pass':
+      // Through a knot of its own cord, which is drawn tight on them.
+      return action.through === 'knot' ? action.ends.map(({ cord }) => cord) : [];
+    case 'put-on':
+      return action.on.map(({ cord }) => cord);
+    default:
+      return [];
+  }
+}
+
+/** The thing that cords are fastened to in an action, which joins all that are fastened to it. */
+function thing(action: Action): string | null {
+  const place = 'place' in action ? action.place : '';
+  if (action.do === 'tie') return action.to === undefined ? null : `${place} ${action.to}`;
+  if (action.do === 'put-on') return `${place} ${action.finding}`;
+  return action.do === 'crimp' || action.do === 'cap' ? action.finding : null;
+}
+
+/** Cords that are fastened to one another are one thing from then on. */
+export function fasten(table: Table, action: Action): Need {
+  const cords = joins(action);
+  const own = thing(action);
+  const names: (CordId | string)[] = own === null ? cords : [...cords, `on ${own}`];
+  const [first, ...rest] = names;
+  if (first === undefined) return null;
+  const to = rootOf(table, first);
+  for (const other of rest) table.fastened.set(rootOf(table, other), to);
+  return null;
+}
+
+/** The one that stands for all that hang together with this. */
+function rootOf({ fastened }: Table, name: CordId): CordId {
+  let root = name;
+  for (
+    let next = fastened.get(root);
+    next !== undefined && next !== root;
+    next = fastened.get(root)
+  ) {
+    root = next;
+  }
+  return root;
+}
+
+/** All cords that stay in the piece hang together when it is done. */
+export function hangsTogether(table: Table): Need {
+  const [first, ...rest] = [...table.cords.values()].filter(
+    ({ cord, id }) => cord !== null && typeof id === 'number',
+  );
+  const lone = first && rest.find(({ id }) => rootOf(table, id) !== rootOf(table, first.id));
+  return lone
+    ? refuse(
+        'not-fast',
+        say`Nothing joins ${lone.called} to the rest: tie a knot in all cords, or whip them.`,
+      )
+    : null;
+}
+
+/** A cord that ties is held somewhere: fixed to the board, laid in, or tied to something already. */
+export function heldSomewhere(table: Table, cord: CordId): boolean {
+  const own = table.cords.get(cord)!;
+  const anchored = table.held === 'board' && !own.laidIn;
+  return (
+    anchored ||
+    typeof cord === 'string' ||
+    own.joinedIn ||
+    table.fastened.has(cord) ||
+    [...table.along].some(
+      ([leg, items]) => leg.startsWith(`${cord}/`) && items.some(({ what }) => what !== 'length'),
+    )
+  );
+}
