@@ -209,7 +209,7 @@ const magnet: ClosureKind<Magnet, { readonly cup: number }> = {
             { do: 'put-on', finding: 'cup', place: 'closure:start', on: [], mm: 0 },
             { do: 'cap', finding: 'cup', ends: cut, mm: grip },
             { do: 'press', ends: cut },
-            { do: 'wait', for: 'glue', minutes: 60 },
+            { do: 'wait', for: 'glue', minutes: core.GLUE_CURES.minutes },
           ],
           cautions: [],
         },

@@ -21,7 +21,7 @@ import { moved, straightRuns } from '../knot/stroke.js';
 import { effectiveDiameter } from '../../base/material/cord.js';
 import type { Advice } from '../../base/measure/advice.js';
 import type { RoundPart } from '../../base/measure/ring.js';
-import type { Saying } from '../../base/measure/saying.js';
+import { cordNamed, listed, say, type Saying } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
 import { AT_END, AT_START, type Action } from '../../base/action/action.js';
 import { CAUTIONS } from '../../base/kind/cautions.js';
@@ -257,13 +257,26 @@ function tieActions(site: ClosureSite, side: 'start' | 'end', { finding, share }
   return [...(folds.length > 0 ? [hitch] : []), ...(loose.length > 0 ? [knot] : [])];
 }
 
+/** Some of the cords by their numbers, each once. */
+const cordsNamed = (runs: readonly Run[]): Saying =>
+  listed(
+    runs
+      .filter((run, i) => runs.findIndex((own) => own.strand === run.strand) === i)
+      .map((run) => say`${run.folded ? 'both halves of ' : ''}${cordNamed(run)}`),
+  );
+
 /** How one cord is tied to a ring, and how several are that are led as one: a stopper slips out of a ring. */
-export function tiedToRing(runs: readonly Run[], to: string, first: Side): ToRing {
+export function tiedToRing(
+  runs: readonly Run[],
+  to: string,
+  first: Side,
+  all: readonly Run[] = runs,
+): ToRing {
   const single = runs.length === 1;
   return {
     text: single
       ? `Tie the cord to ${to}. Put a wire guard or a second turn of cord in it where a hard edge would wear it through.`
-      : `Lead all cords through ${to} together, and tie them as one round themselves, close to it; pull each end by itself.`,
+      : say`Lead ${runs.length === all.length ? 'all cords' : cordsNamed(runs)} through ${to} together, and tie them as one round themselves, close to it.`,
     tied: [tiedIn(single ? 'anchor-bend' : 'ring-knot.1', [null, runs], first)],
   };
 }
@@ -276,7 +289,7 @@ export const hitchedToRing = (runs: readonly Run[], to: string, first: Side): To
 
 /** What is said of a knot on a ring, and how it is tied. */
 interface ToRing {
-  readonly text: string;
+  readonly text: Saying;
   readonly tied: readonly Tied[];
 }
 
@@ -291,8 +304,8 @@ function tieSteps(
   const { start: first, end: last } = halves;
   const begins = site.runs.every((run) => run.folded)
     ? hitchedToRing(site.runs, first.name, hands)
-    : tiedToRing(tiedRuns(site.runs), first.name, hands);
-  const closes = tiedToRing(tiedRuns(site.runs), last.name, hands);
+    : tiedToRing(tiedRuns(site.runs), first.name, hands, site.runs);
+  const closes = tiedToRing(tiedRuns(site.runs), last.name, hands, site.runs);
   const start = tiedStep(
     `Tie the start to ${first.name}`,
     begins.text,

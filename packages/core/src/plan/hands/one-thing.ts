@@ -8,7 +8,12 @@ import type { Table } from './table.js';
 function joins(action: Action): CordId[] {
   switch (action.do) {
     case 'tie':
-      return [...action.by, ...(action.round ?? [])].map(({ cord }) => cord);
+      // A knot of a technique's own is tied over what lies along it; any other only passes that by.
+      return [
+        ...action.by,
+        ...(action.round ?? []),
+        ...((action.knot.form === 'own' && action.beside) || []),
+      ].map(({ cord }) => cord);
     case 'plait':
       return action.bundles.flat().map(({ cord }) => cord);
     case 'petal':

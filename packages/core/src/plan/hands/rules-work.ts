@@ -91,7 +91,12 @@ export function work(
   return firstOf(
     () => each(ends, (end) => (lies(table, action, end) ? null : open(table, end))),
     // The end of a chain's cord may stay in its clip: it is worked at the other side of the beads.
-    () => (isSlip(action) ? null : each(ends, (end) => unclipped(table, end))),
+    () =>
+      isSlip(action)
+        ? null
+        : each(onClosure(table, place) ? ends : [...ends, ...others], (end) =>
+            unclipped(table, end),
+          ),
     () => each(others, (end) => ready(table, end)),
     () => triedBeforeClosing(table, place),
     () => each([...ends, ...others], (end) => reaches(table, end, placeOf(end, place))),

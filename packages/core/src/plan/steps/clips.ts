@@ -1,4 +1,4 @@
-import type { Action, End } from '../../base/action/action.js';
+import { legOf, type Action, type End, type Leg, type Place } from '../../base/action/action.js';
 import type { Step } from '../../base/kind/step.js';
 import { looseEnds } from '../hands/loose.js';
 import { endKey, type Loose, type Table } from '../hands/table.js';
@@ -28,15 +28,26 @@ const letsGo = (action: Action): boolean =>
   action.do === 'wait' ||
   (action.do === 'tie' && action.knot.form === 'slip');
 
-/** The ends that an action works with, so that no clip may be on them. */
+/** Ends of the cords that a part is worked over. */
+const over = (place: Place, ...legs: readonly (readonly Leg[] | undefined)[]): End[] =>
+  place.startsWith('closure:')
+    ? []
+    : legs.flatMap((own = []) => own.map((leg): End => ({ ...legOf(leg), side: 'end' })));
+
+/** The ends that an action works with or over, so that no clip may be on them. */
 function worksWith(action: Action): readonly End[] {
   switch (action.do) {
     case 'tie':
-      return action.knot.form === 'slip' ? [] : action.by;
+      return action.knot.form === 'slip'
+        ? []
+        : [...action.by, ...over(action.place, action.round, action.beside)];
+    case 'wind':
+      return over(action.place, action.round);
     case 'plait':
       return action.bundles.flat();
-    case 'lay':
     case 'string':
+      return [...action.on, ...over(action.place, action.around, action.beside)];
+    case 'lay':
     case 'put-on':
       return action.on;
     case 'pass':

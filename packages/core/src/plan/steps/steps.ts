@@ -10,6 +10,7 @@ import type { Cord } from '../../base/material/cord.js';
 import { goesBluntly } from '../../base/material/ends.js';
 import { effectiveDiameter } from '../../base/material/cord.js';
 import { passage } from '../../base/material/passage.js';
+import { say } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
 import { legsOf } from '../../craft/part/ends.js';
 import type { Piece } from '../../piece/piece.js';
@@ -18,18 +19,20 @@ import type { Plan } from '../plan-types.js';
 import { clipsBefore } from './clips.js';
 import { finishSteps } from './finish.js';
 import { firstSideFor, type Telling } from './habits.js';
+import { tellMisfit } from './misfit.js';
 import { anchorStep, cutSteps, foldSteps, onceStep, releaseStep, stiffenStep } from './set-up.js';
 import { closingSteps, workSteps } from './work.js';
 
 /** The work is laid round once more while the closure can still be moved. */
-const TRY_ON_CLOSE = onceStep(
-  'tie',
-  'try-on-close',
-  'Try it on before it is closed',
-  'Lay it round the wearer, the ends held together. Too long: undo some at the end. Too short: add some. Closed, it cannot be changed.',
-  { kind: 'worn' },
-  [{ do: 'try-on', how: 'held' }],
-);
+const tryOnClose = (piece: Piece, plan: Plan): Step =>
+  onceStep(
+    'tie',
+    'try-on-close',
+    'Try it on before it is closed',
+    say`Lay it round the wearer, the ends held together. ${tellMisfit(piece, plan, 0)}`,
+    { kind: 'worn' },
+    [{ do: 'try-on', how: 'held' }],
+  );
 
 export const actionsIn = (steps: readonly Step[]): Action[] =>
   steps.flatMap(({ actions = [] }) => actions);
@@ -128,7 +131,11 @@ function afterTryOn(steps: readonly Step[], more: readonly Step[]): Step[] {
 /** What is laid round while it is worked is taken off the board for that, and fixed to it again. */
 const offAndOn = (step: Step, legs: readonly Leg[]): Step =>
   step.actions?.some((action) => action.do === 'try-on')
-    ? { ...step, actions: [{ do: 'release' }, ...step.actions, { do: 'anchor', legs }] }
+    ? {
+        ...step,
+        text: say`Take it off the board. ${step.text} Fix it there again.`,
+        actions: [{ do: 'release' }, ...step.actions, { do: 'anchor', legs }],
+      }
     : step;
 
 /** What goes wrong is said with the first step of the closure, before the hands begin with it. */
@@ -184,7 +191,7 @@ export function stepsFor(piece: Piece, plan: Plan, telling: Telling): Told {
     ...start,
     ...(onBoard ? work.map((step) => offAndOn(step, unique)) : work),
     ...(onBoard ? [releaseStep()] : []),
-    ...(end.length > 0 && !triesOn ? [TRY_ON_CLOSE] : []),
+    ...(end.length > 0 && !triesOn ? [tryOnClose(piece, plan)] : []),
     ...end,
   ];
   // How the ends lie then says what there is to finish.

@@ -12,13 +12,14 @@ import type { Plan } from '../plan-types.js';
 import { tryOnPlace } from '../try-on-place.js';
 import { asStep, type Telling } from './habits.js';
 import { layInSteps, onceStep, orderFor, orderStep } from './set-up.js';
+import { tellMisfit } from './misfit.js';
 import { split } from './split.js';
 
-function tryOnEarly({ closure }: Piece): Step {
-  const open = closureKind(closure.type).open !== undefined;
+function tryOnEarly(piece: Piece, plan: Plan, from: number): Step {
+  const open = closureKind(piece.closure.type).open !== undefined;
   const text: Saying = open
-    ? 'Lay it round the neck as it will be worn and look where the ends hang. Their knots are still to come: now is the time to shift them.'
-    : 'Take it off its board, lay it round the wearer and fix it again. Too long or too short: tie less or more of what is left.';
+    ? 'Lay it round the neck and look where the ends hang: now is the time to shift their knots.'
+    : say`Lay it round the wearer. ${tellMisfit(piece, plan, from)}`;
   return onceStep(
     'tie',
     'try-on-early',
@@ -115,7 +116,7 @@ export function workSteps(piece: Piece, plan: Plan, telling: Telling): Work {
     return [
       ...(index === firstTied ? layInSteps(piece, id) : []),
       ...(orders.get(index) ?? []),
-      ...(tryOn?.part === index ? interrupt(own, tryOn.unit, tryOnEarly(piece)) : own),
+      ...(tryOn?.part === index ? interrupt(own, tryOn.unit, tryOnEarly(piece, plan, index)) : own),
     ];
   });
   if (middle === null) return { steps: whole.flat(), fromMiddle: false };

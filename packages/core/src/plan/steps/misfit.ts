@@ -1,0 +1,31 @@
+import { laid, say, type Saying } from '../../base/measure/saying.js';
+import type { Piece } from '../../piece/piece.js';
+import { placedParts, type PlacedPart } from '../placed-parts.js';
+import type { Plan } from '../plan-types.js';
+
+/**
+ * The part whose length is still in the hands when the work is tried on: the last one from a place on that grows with
+ * every unit, or that is left plain; null where nothing can change any more.
+ *
+ * @param from number of the first part of which something is still to be tied, from 0
+ */
+export function stillOpen(piece: Piece, plan: Plan, from: number): PlacedPart | null {
+  const parts = placedParts(piece, plan).slice(from);
+  return (
+    parts.findLast(
+      ({ part, kind, layout }) => layout.units > 1 && (kind.toLength ?? kind.fills)(part),
+    ) ??
+    parts.findLast(({ part, kind, layout }) => kind.fills(part) && layout.units === 1) ??
+    null
+  );
+}
+
+/** What is to be done when it does not fit: how much longer or shorter each unit makes it. */
+export function tellMisfit(piece: Piece, plan: Plan, from: number): Saying {
+  const open = stillOpen(piece, plan, from);
+  if (!open) return 'Too long or too short: undo the last part and tie it anew.';
+  const { kind, layout } = open;
+  return layout.units > 1
+    ? say`Too long: tie fewer. Too short: tie more. Each ${kind.entry.unitName} is ${laid(layout.length / layout.units)}.`
+    : 'Too long: leave less plain cord. Too short: leave more.';
+}
