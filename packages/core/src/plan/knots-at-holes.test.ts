@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Cord } from '../base/material/cord.js';
+import { passingSize } from '../craft/knot/stopper.js';
 import type { Part } from '../craft/part/registry.js';
 import { EXAMPLE_PIECE } from '../piece/example.js';
 import type { Piece } from '../piece/piece.js';
@@ -50,6 +51,30 @@ describe('a knot beside a bead', () => {
     const advice = told(piece(testCord(d), hole));
     expect(advice).toHaveLength(2);
     expect(advice[0]).toMatch(/^parts\[1\]: bead slides over the overhand knot beside it/);
+  });
+  it('is refused with the smallest knot that holds, to be tied instead', () => {
+    const of = (hole: number) => {
+      const plan = draftPlan(piece(testCord(1), hole));
+      expect(plan.ok).toBe(false);
+      return plan.advice.find(({ code }) => code === 'knot.slips')!;
+    };
+    const [overhand, barrel] = (['overhand', 'double-barrel'] as const).map((form) =>
+      passingSize(form, [testCord(1)]),
+    ) as [number, number];
+    const hole = (overhand + barrel) / 2;
+    const near = of(hole);
+    expect(near).toMatchObject({ severity: 'error', fix: { path: 'parts[1].form' } });
+    const tied = piece(testCord(1), hole, 1, [
+      plain('a'),
+      stop('before', { form: near.fix!.value } as Partial<Part>),
+      ...piece(testCord(1), hole).parts.slice(2, 3),
+      stop('after', { form: near.fix!.value } as Partial<Part>),
+      plain('b'),
+    ]);
+    expect(told(tied)).toEqual([]);
+    const wide = of(9);
+    expect(wide.fix).toBeUndefined();
+    expect(inMm(wide.remedy)).toMatch(/^No knot in these cords holds/);
   });
   // An overhand knot is three cords wide: common practice, no source.
   it.each([

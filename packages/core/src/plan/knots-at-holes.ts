@@ -1,6 +1,7 @@
 import type { PartLayout, Stop } from '../base/kind/part-kind.js';
 import type { Passage } from '../base/kind/reason.js';
 import type { Advice } from '../base/measure/advice.js';
+import { oneOf } from '../base/measure/plural.js';
 import { inSentence, say, size } from '../base/measure/saying.js';
 
 /** Sizes are labelled to a tenth of a millimetre: a hole that is just as wide decides nothing. */
@@ -29,15 +30,26 @@ export function checkKnotsAtHoles(parts: readonly Placed[]): Advice[] {
     const wide = beside.filter((one) => slips(stop, one));
     const [worst] = [...wide].sort((a, b) => b.hole - a.hole);
     if (!worst) return [];
+    const larger = stop.larger.find(({ passes }) => passes >= worst.hole - SLACK);
     return [
       {
         code: 'knot.slips',
-        severity: 'warning',
+        severity: 'error',
         message: say`${worst.what} slides over the ${inSentence(stop.what)} beside it: drawn tight the knot goes through ${size(stop.passes)}, and the hole is ${size(worst.hole)}.`,
-        remedy:
-          'Take a bead with a smaller hole or a thicker cord, tie the knot in more cords together, or put a smaller bead between.',
+        remedy: larger
+          ? say`${larger.what} is the smallest knot in these cords that holds.`
+          : 'No knot in these cords holds. Take a smaller hole or a thicker cord, tie more cords together, or put a smaller bead between.',
         path: `parts[${i}]`,
         part: id,
+        ...(larger && !stop.within
+          ? {
+              fix: {
+                label: say`Tie ${oneOf(larger.what)}`,
+                path: `parts[${i}].form`,
+                value: larger.form,
+              },
+            }
+          : {}),
       },
     ];
   });

@@ -201,8 +201,9 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
   const alike = equalCuts(own, piece.cutting.step);
   const strands = piece.cutting.equal ? alike : own;
   const narrow = passages.some(
-    ({ passage: { hole, runs, blind } }) =>
+    ({ passage: { hole, runs, blind, inTurn } }) =>
       !blind &&
+      !inTurn &&
       runs.length > 1 &&
       passage(
         hole,

@@ -20,7 +20,13 @@ export type Knot =
   /** In both tails of what was caught. */
   | { readonly form: 'catch-knot' }
   /** A loop of the cord round a thing, and up from it on both sides. */
-  | { readonly form: 'catch'; readonly girth: number; readonly rise: number }
+  | {
+      readonly form: 'catch';
+      readonly girth: number;
+      readonly rise: number;
+      /** Whether a drop of glue sets it as well. */
+      readonly glued?: true;
+    }
   /** A tail round the other cord. */
   | { readonly form: 'sliding'; readonly stopper: Exclude<StopperForm, 'figure-eight'> }
   /** A fold over a bar or a ring of this wire, the ends through it. */

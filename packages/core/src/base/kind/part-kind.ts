@@ -89,6 +89,12 @@ export interface Stop {
   readonly passes: number;
   /** Numbers of the runs that it is tied in. */
   readonly runs: readonly number[];
+  /** Other knots in the same cords that stop more, the smallest first. */
+  readonly larger: readonly {
+    readonly form: string;
+    readonly what: string;
+    readonly passes: number;
+  }[];
   /** It lies between the beads of its own part. */
   readonly within?: true;
 }

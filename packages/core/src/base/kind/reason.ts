@@ -122,6 +122,8 @@ export interface Passage {
   readonly finding?: string;
   /** Whether it has a bottom: cut ends are pushed in, and no thread pulls them through. */
   readonly blind?: true;
+  /** Whether they go through one after the other: no thread pulls them together. */
+  readonly inTurn?: true;
   /** Diameter of the hole in mm. */
   readonly hole: number;
   readonly runs: readonly Run[];

@@ -13,5 +13,9 @@ export interface Advice {
   /** The value or part concerned, as a path into the piece: `parts[0].length`. */
   readonly path: string;
   /** A value that would mend it, offered to the maker: what to write where. */
-  readonly fix?: { readonly label: Saying; readonly path: string; readonly value: number | null };
+  readonly fix?: {
+    readonly label: Saying;
+    readonly path: string;
+    readonly value: number | string | null;
+  };
 }

@@ -21,7 +21,8 @@ import { moved, straightRuns } from '../knot/stroke.js';
 import { effectiveDiameter } from '../../base/material/cord.js';
 import type { Advice } from '../../base/measure/advice.js';
 import type { RoundPart } from '../../base/measure/ring.js';
-import { cordNamed, listed, say, type Saying } from '../../base/measure/saying.js';
+import { passage } from '../../base/material/passage.js';
+import { cordNamed, listed, say, size, type Saying } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
 import { AT_END, AT_START, type Action } from '../../base/action/action.js';
 import { CAUTIONS } from '../../base/kind/cautions.js';
@@ -34,14 +35,26 @@ import { workingEnds } from '../../base/kind/working-ends.js';
 
 /** Wire in mm of the rings that cords are tied to. Assumed: about 1 mm (18 gauge). */
 const WIRE = 1;
-/** Inside in mm of a ring of 5 mm made of that wire. */
-const RING_INSIDE = 3;
+/** Jump rings that are to be had, in mm across. Common practice, no source. */
+const RINGS = [5, 6, 8, 10] as const;
 
-/** A ring that cords or clasps hang from, in mm across. Assumed: the usual size. */
-export const RING = 5;
-export const ringNeed = (count: number): Need => ({
-  id: 'jump-ring-5',
-  label: 'Jump ring, 5 mm',
+/** A ring that clasps hang from, in mm across. Assumed: the usual size. */
+export const RING: (typeof RINGS)[number] = RINGS[0];
+
+/** A jump ring: its name among the needs, and its sizes in mm. */
+export interface JumpRing {
+  readonly id: string;
+  readonly across: number;
+  readonly inside: number;
+}
+export const jumpRing = (across: number): JumpRing => ({
+  id: `jump-ring-${across}`,
+  across,
+  inside: across - 2 * WIRE,
+});
+export const ringNeed = (count: number, { id, across }: JumpRing = jumpRing(RING)): Need => ({
+  id,
+  label: say`Jump ring, ${size(across)}`,
   count,
 });
 
@@ -49,6 +62,19 @@ export const ringNeed = (count: number): Need => ({
 function tiedRuns(runs: readonly Run[]): readonly Run[] {
   const straight = runs.filter((run) => run.role !== 'working');
   return straight.length > 0 ? straight : runs;
+}
+
+/** What goes through an eye: one cord is tied on by going through it twice, several go through it together once. */
+const throughEye = (runs: readonly Run[]): readonly Run[] => {
+  const tied = tiedRuns(runs);
+  return tied.length === 1 ? [...tied, ...tied] : tied;
+};
+
+/** The smallest jump ring that the cords go through as they are tied to it; the largest there is where none does. */
+export function ringFor(runs: readonly Run[]): JumpRing {
+  const cords = cordsOf(throughEye(runs));
+  const rings = RINGS.map(jumpRing);
+  return rings.find(({ inside }) => passage(inside, cords).answer !== 'no') ?? rings.at(-1)!;
 }
 
 /**
@@ -193,7 +219,38 @@ export const hookOutline = (x: number, length: number, width: number): Point[] =
 export interface TiedClasp extends ClosureBase {
   readonly name: string;
   readonly colour: string;
+  /** Inside in mm of the eyes that the cords are tied to; null for as wide as they need. */
+  readonly eye?: number | null;
 }
+
+/** The eyes of a clasp, as narrow as they are or as wide as the cords need. */
+const eyeOf = ({ eye }: TiedClasp, site: ClosureSite): number => eye ?? ringFor(site.runs).inside;
+
+/** Clasps have eyes for one usual ring; wider ones have to be looked for. */
+function eyeAdvice(clasp: TiedClasp, site: ClosureSite): Advice[] {
+  const { inside } = ringFor(site.runs);
+  if ((clasp.eye ?? null) !== null || inside <= jumpRing(RING).inside) return [];
+  return [
+    {
+      code: 'clasp.eye',
+      severity: 'note',
+      message: say`The cords go through eyes of ${size(inside)} inside, or wider.`,
+      remedy: 'Look at the eyes of your clasp. A jump ring in a narrow one helps.',
+      path: 'eye',
+    },
+  ];
+}
+
+const EYE_FIELD: Field = {
+  type: 'length',
+  key: 'eye',
+  label: 'Eyes for the cords, inside',
+  min: 1,
+  max: 30,
+  small: true,
+  open: 'as wide as the cords need',
+  optional: true,
+};
 
 /** What tells one tied clasp from another. */
 interface TiedClaspSpec<C extends TiedClasp> {
@@ -205,14 +262,17 @@ interface TiedClaspSpec<C extends TiedClasp> {
   /** Whether the start is a loop of cord that the clasp closes on. */
   onLoop?(clasp: C): boolean;
   /** What is needed besides the clasp itself. */
-  needs?(clasp: C): Need[];
+  needs?(clasp: C, ring: JumpRing): Need[];
   advice?(clasp: C, site: ClosureSite): Advice[];
   /** Both halves, beyond the rings that the cords are tied to. */
   draw(clasp: C, length: number): readonly Primitive[];
   /** What each end is tied to: a thing among the needs, all of it or one of its halves. */
-  halves(clasp: C): { readonly start: Held; readonly end: Held };
+  halves(clasp: C, ring: JumpRing): { readonly start: Held; readonly end: Held };
   /** What is hung on before an end is tied, and tried when both are. */
-  before?(clasp: C): { readonly start?: readonly PartStep[]; readonly end?: readonly PartStep[] };
+  before?(
+    clasp: C,
+    ring: JumpRing,
+  ): { readonly start?: readonly PartStep[]; readonly end?: readonly PartStep[] };
   readonly after?: readonly PartStep[];
   readonly extends?: Saying;
   readonly ruleOfThumb?: ClosureKind<C>['ruleOfThumb'];
@@ -232,7 +292,12 @@ interface Held {
 }
 
 /** How the runs at one side are tied to what they hold: folds by a hitch, cut ends by a knot. */
-function tieActions(site: ClosureSite, side: 'start' | 'end', { finding, share }: Held): Action[] {
+function tieActions(
+  site: ClosureSite,
+  side: 'start' | 'end',
+  { finding, share }: Held,
+  eye: number,
+): Action[] {
   const place = side === 'start' ? AT_START : AT_END;
   const folds = side === 'start' ? site.runs.filter((run) => run.folded) : [];
   const loose = tiedRuns(site.runs.filter((run) => !folds.includes(run)));
@@ -251,7 +316,7 @@ function tieActions(site: ClosureSite, side: 'start' | 'end', { finding, share }
     knot: { form: 'ring-knot', bar: WIRE },
     by: side === 'start' ? startEnds(loose) : outerEnds(loose),
     mm: 0,
-    ...helpThrough(RING_INSIDE, cordsOf(loose)),
+    ...helpThrough(eye, cordsOf(loose)),
     ...(folds.length > 0 ? {} : to),
   };
   return [...(folds.length > 0 ? [hitch] : []), ...(loose.length > 0 ? [knot] : [])];
@@ -299,6 +364,7 @@ function tieSteps(
   name: string,
   onLoop: boolean,
   halves: { readonly start: Held; readonly end: Held },
+  eye: number,
   hands: Side,
 ): { readonly start: readonly PartStep[]; readonly end: readonly PartStep[] } {
   const { start: first, end: last } = halves;
@@ -310,7 +376,7 @@ function tieSteps(
     `Tie the start to ${first.name}`,
     begins.text,
     begins.tied,
-    tieActions(site, 'start', first),
+    tieActions(site, 'start', first, eye),
     CAUTIONS.metal,
   );
   return {
@@ -324,7 +390,7 @@ function tieSteps(
         `Tie the end to ${last.name}`,
         closes.text,
         closes.tied,
-        tieActions(site, 'end', last),
+        tieActions(site, 'end', last, eye),
       ),
     ],
   };
@@ -335,8 +401,8 @@ export function tiedClasp<C extends TiedClasp>(spec: TiedClaspSpec<C>): ClosureK
   const onLoop = (clasp: C): boolean => spec.onLoop?.(clasp) ?? false;
   return {
     entry: spec.entry,
-    fields: [nameField(), ...spec.fields, COLOUR_FIELD],
-    make: () => spec.make(),
+    fields: [nameField(), ...spec.fields, EYE_FIELD, COLOUR_FIELD],
+    make: () => ({ eye: null, ...spec.make() }),
     aim: (clasp) => [claspRound(spec.size(clasp))],
     layOut(clasp, site) {
       const size = spec.size(clasp);
@@ -347,9 +413,19 @@ export function tiedClasp<C extends TiedClasp>(spec: TiedClaspSpec<C>): ClosureK
           states: claspStates(size),
           reach: { start: onLoop(clasp) ? 0 : half, end: half + (size.extender ?? 0) },
           uses: [...(onLoop(clasp) ? [] : tieUses(site, 'start')), ...tieUses(site, 'end')],
-          passages: [{ what: 'the ring', hole: RING_INSIDE, runs: tiedRuns(site.runs) }],
-          needs: [{ id: clasp.name, label: clasp.name, count: 1 }, ...(spec.needs?.(clasp) ?? [])],
-          advice: spec.advice?.(clasp, site) ?? [],
+          passages: [
+            {
+              what: 'the eye of the clasp',
+              hole: eyeOf(clasp, site),
+              runs: throughEye(site.runs),
+              ...(tiedRuns(site.runs).length === 1 ? { inTurn: true as const } : {}),
+            },
+          ],
+          needs: [
+            { id: clasp.name, label: clasp.name, count: 1 },
+            ...(spec.needs?.(clasp, ringFor(site.runs)) ?? []),
+          ],
+          advice: [...eyeAdvice(clasp, site), ...(spec.advice?.(clasp, site) ?? [])],
         },
       );
     },
@@ -363,9 +439,17 @@ export function tiedClasp<C extends TiedClasp>(spec: TiedClaspSpec<C>): ClosureK
     },
     drawEdge: (clasp) => edgeOfRigid([claspRound(spec.size(clasp))], clasp.colour),
     steps(clasp, site, _layout, _length, first) {
-      const { start, end } = tieSteps(site, 'the clasp', onLoop(clasp), spec.halves(clasp), first);
+      const ring = ringFor(site.runs);
+      const { start, end } = tieSteps(
+        site,
+        'the clasp',
+        onLoop(clasp),
+        spec.halves(clasp, ring),
+        eyeOf(clasp, site),
+        first,
+      );
       const [tried, ...tied] = end;
-      const before = spec.before?.(clasp) ?? {};
+      const before = spec.before?.(clasp, ring) ?? {};
       return {
         start: [...(before.start ?? []), ...start],
         end: [tried!, ...(before.end ?? []), ...tied, ...(spec.after ?? [])],

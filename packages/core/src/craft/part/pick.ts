@@ -3,6 +3,7 @@ import type { PartSite, Stop } from '../../base/kind/part-kind.js';
 import {
   passingSize,
   STOPPERS,
+  STOPPER_FORMS,
   stopper,
   type StopperForm,
   type StopperSize,
@@ -25,14 +26,22 @@ export const knotInRuns = (form: StopperForm, runs: readonly Run[]): StopperSize
   );
 
 /** What such a knot stops. */
-export const stopInRuns = (form: StopperForm, runs: readonly Run[]): Stop => ({
-  what: STOPPERS[form].label,
-  passes: passingSize(
-    form,
-    runs.map((run) => run.cord),
-  ),
-  runs: runs.map((run) => run.index),
-});
+export function stopInRuns(form: StopperForm, runs: readonly Run[]): Stop {
+  const cords = runs.map((run) => run.cord);
+  const passes = passingSize(form, cords);
+  return {
+    what: STOPPERS[form].label,
+    passes,
+    runs: runs.map((run) => run.index),
+    larger: STOPPER_FORMS.map((other) => ({
+      form: other,
+      what: STOPPERS[other].label,
+      passes: passingSize(other, cords),
+    }))
+      .filter((other) => other.passes > passes)
+      .sort((a, b) => a.passes - b.passes),
+  };
+}
 
 /** Diameter in mm of runs drawn together into one bundle. */
 export const bundleOfRuns = (runs: readonly Run[]): number =>

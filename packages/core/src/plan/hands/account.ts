@@ -1,6 +1,7 @@
 import type { Trial } from '../../base/action/action.js';
 import { closureKind } from '../../craft/closure/registry.js';
 import { laid, say } from '../../base/measure/saying.js';
+import { checkKnotsAtHoles } from '../knots-at-holes.js';
 import { tryOnPlace } from '../try-on-place.js';
 import { unfinishedEnd } from './finished.js';
 import { hangsTogether } from './one-thing.js';
@@ -113,6 +114,7 @@ function looks(table: Table): Refusal[] {
 
 /** What the finished piece on the table does not have in common with the plan; empty when all is well. */
 export function account(table: Table): Refusal[] {
+  const { plan } = table;
   const end = unfinishedEnd(table);
   const apart = hangsTogether(table);
   return [
@@ -123,6 +125,7 @@ export function account(table: Table): Refusal[] {
     ...findings(table),
     ...(end ? [refuse('unfinished', say`${endCalled(table, end)} is not finished.`)] : []),
     ...(table.held === 'board' ? [refuse('still-held', 'The work is still on the board.')] : []),
+    ...checkKnotsAtHoles(plan.parts).map(({ message }) => refuse('not-fast', message)),
     ...(apart ? [apart] : []),
     ...(table.clipped.size > 0
       ? [refuse('not-fast', 'Only a clip holds an end: it needs a knot there.')]

@@ -457,8 +457,8 @@ function stoneOf(): object {
   return {
     kind: 'stone',
     name: 'Drop',
-    girth: 52,
-    above: 58,
+    girth: 44,
+    above: 50,
     height: 26,
     width: 18,
     thickness: 9,

@@ -165,7 +165,10 @@ export function tie(table: Table, action: ActionOf<'tie'>): Need {
       if (knot.form === 'band') {
         table.order = orderAfterBand(table.order, by.map(legKey), knot, action.times ?? 1);
       } else if (knot.form !== 'hitch') together(table, by);
-      if (knot.form === 'catch') table.held ??= 'clasp';
+      if (knot.form === 'catch') {
+        table.held ??= 'clasp';
+        if (knot.glued) table.wet = 'glue';
+      }
       if (place === AT_START && to !== undefined && table.held === null && rankFirst(table)) {
         table.held = 'clasp';
       }

@@ -49,8 +49,8 @@ export const lobster = tiedClasp<Lobster>({
   }),
   size: (clasp) => ({ ...clasp, length: clasp.length + (clasp.to === 'ring' ? RING : 0) }),
   onLoop: ({ to }) => to === 'loop',
-  needs: ({ to, extender }) => [
-    ...(to === 'ring' ? [ringNeed(1)] : []),
+  needs: ({ to, extender }, ring) => [
+    ...(to === 'ring' ? [ringNeed(1, ring)] : []),
     ...(extender > 0
       ? [{ id: 'extender', label: say`Extender chain, ${size(extender)}`, count: 1 }]
       : []),
@@ -91,8 +91,8 @@ export const lobster = tiedClasp<Lobster>({
   },
   extends: 'a longer extender chain makes up for it',
   ruleOfThumb: (_clasp, work) => (work.startsWithLoop ? hempRule(work) : null),
-  halves: ({ name }) => ({
-    start: { name: 'the jump ring', finding: 'jump-ring-5' },
+  halves: ({ name }, ring) => ({
+    start: { name: 'the jump ring', finding: ring.id },
     end: { name: 'the eye of the lobster clasp', finding: name },
   }),
   before: ({ extender, to }) =>

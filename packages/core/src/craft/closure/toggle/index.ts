@@ -80,7 +80,7 @@ export const toggle = tiedClasp<Toggle>({
     length: (ring + ringOuter) / 2 + rings,
     thickness: barThickness,
   }),
-  needs: () => [ringNeed(2)],
+  needs: (_toggle, ring) => [ringNeed(2, ring)],
   advice: adviceOf,
   draw(closure, length) {
     const r = closure.ringOuter / 2;
@@ -112,15 +112,15 @@ export const toggle = tiedClasp<Toggle>({
     start: { name: 'the ring of the toggle', finding: name, share: 0.5 },
     end: { name: 'the outer jump ring' },
   }),
-  before: ({ name }) => ({
+  before: ({ name }, ring) => ({
     end: [
       singleStep(
         'Hang the bar from two jump rings',
         'Open both rings sideways, never outwards. Hang the bar in the first and the second ring in that; close both until no gap is felt.',
         [
-          { do: 'open', finding: 'jump-ring-5' },
-          { do: 'hang', finding: name, share: 0.5, in: 'jump-ring-5' },
-          { do: 'close', finding: 'jump-ring-5', count: 2 },
+          { do: 'open', finding: ring.id },
+          { do: 'hang', finding: name, share: 0.5, in: ring.id },
+          { do: 'close', finding: ring.id, count: 2 },
         ],
         CAUTIONS.metal,
       ),

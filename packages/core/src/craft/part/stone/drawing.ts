@@ -7,12 +7,29 @@ import { straightRuns, strokeOf } from '../../knot/stroke.js';
 import { beadSolid } from '../../knot/bead-solid.js';
 import type { StonePart } from './model.js';
 
-/** Outline of a drop that hangs from (0, 0): narrow above, round below. */
-function dropOutline(width: number, height: number): Point[] {
-  return Array.from({ length: 48 }, (_, i): Point => {
-    const a = (2 * Math.PI * i) / 48;
+/** How square the ends of the outline are: the exponent of a superellipse. */
+const SQUARE = 6;
+
+/**
+ * Outline of a stone that hangs from (0, 0) with its waist where the loop lies: as much wider above it as it is rounder
+ * there, and widest below.
+ */
+function outlineOf({ width, height, girth, above, rise }: StonePart): Point[] {
+  const largest = Math.max(girth, above);
+  const at = Math.min(0.7, Math.max(0.25, rise / height));
+  const half = (y: number): number => {
+    // From the bulge above the loop to its waist, and out again below.
+    const near = Math.max(0, 1 - Math.abs(y - at) / (y < at ? at : 0.3));
+    const bulge = (y < at ? above : largest) / largest;
+    const waist = girth / largest;
+    const eased = (1 - Math.cos(Math.PI * near)) / 2;
+    return (width / 2) * (bulge + (waist - bulge) * eased);
+  };
+  return Array.from({ length: 64 }, (_, i): Point => {
+    const a = (2 * Math.PI * i) / 64;
     const y = (1 - Math.cos(a)) / 2;
-    return [(width / 2) * Math.sin(a) * (0.55 + 0.45 * y), height * y];
+    const round = Math.sqrt(1 - Math.abs(2 * y - 1) ** SQUARE);
+    return [Math.sign(Math.sin(a)) * half(y) * round, height * y];
   });
 }
 
@@ -29,7 +46,7 @@ export function drawStone(
   const state = done > 0 ? 'laid' : 'planned';
   const run = site.runs[0];
   const at = top + part.rise;
-  const half = part.width * 0.46;
+  const half = (part.width / 2) * (part.girth / Math.max(part.girth, part.above));
   const loop: Point[] = [
     [x - 0.3, bead.length * 0.6],
     [x - half * 0.55, top + part.rise * 0.4],
@@ -39,7 +56,7 @@ export function drawStone(
     [x + half * 0.55, top + part.rise * 0.4],
     [x + 0.3, bead.length * 0.6],
   ];
-  const outline = dropOutline(part.width, part.height).map(([px, py]): Point => [px + x, py + top]);
+  const outline = outlineOf(part).map(([px, py]): Point => [px + x, py + top]);
   return [
     ...straightRuns(site.runs, part.id, 0, layout.length, state),
     plateOf(part.id, 'stone', part.colour, [outline], 'stone'),

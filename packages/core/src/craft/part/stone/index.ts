@@ -1,6 +1,8 @@
 import { stopperSource } from '../../knot/source.js';
 import { plainLayout, type PartKind } from '../../../base/kind/part-kind.js';
-import { COLOUR_FIELD, nameField, sizeField } from '../../../base/kind/field.js';
+import { choiceField, COLOUR_FIELD, nameField, sizeField } from '../../../base/kind/field.js';
+import { CAUTIONS } from '../../../base/kind/cautions.js';
+import { GLUE_CURES } from '../../../base/kind/waits.js';
 import { KNOT_SPREAD, needOf, useOf } from '../../../base/kind/reason.js';
 import { edgeCore, hangingFromEdge } from '../../knot/edge.js';
 import { loopCord } from '../../knot/loop.js';
@@ -10,7 +12,7 @@ import { effectiveDiameter } from '../../../base/material/cord.js';
 import { cordsOf, helpThrough, outerEnds, startEnds } from '../ends.js';
 import { bundleOfRuns } from '../pick.js';
 import { drawStone } from './drawing.js';
-import { type StonePart, slips } from './model.js';
+import { shapeOf, slips, type StonePart } from './model.js';
 import { beadNamed, laid, say, size } from '../../../base/measure/saying.js';
 
 export const stone: PartKind<StonePart> = {
@@ -33,6 +35,12 @@ export const stone: PartKind<StonePart> = {
     sizeField('width', 'Width', 3, 100),
     sizeField('thickness', 'Thickness', 1, 60),
     sizeField('rise', 'From loop to knot', 0, 80),
+    choiceField<'loop' | 'glue'>(
+      'setting',
+      'It is held by',
+      { loop: 'The loop alone', glue: ['The loop and glue', 'one drop, under the loop'] },
+      { optional: true },
+    ),
     { type: 'bead', key: 'bead', label: 'Bead over the knot' },
     COLOUR_FIELD,
   ],
@@ -40,8 +48,8 @@ export const stone: PartKind<StonePart> = {
     id,
     kind: 'stone',
     name: 'Polished drop',
-    girth: 52,
-    above: 56,
+    girth: 44,
+    above: 48,
     height: 26,
     width: 18,
     thickness: 9,
@@ -105,7 +113,7 @@ export const stone: PartKind<StonePart> = {
           ),
         ];
       }),
-      advice: slips(part),
+      advice: [...shapeOf(part), ...slips(part)],
     });
   },
   draw: drawStone,
@@ -117,24 +125,33 @@ export const stone: PartKind<StonePart> = {
   steps(part, site, layout, first) {
     const tails = [...startEnds(site.runs), ...outerEnds(site.runs)];
     const bead = site.bead(part.bead);
+    const glued = part.setting === 'glue';
     const hides = site.runs.every(({ cord }) => passingSize('overhand', [cord, cord]) <= bead.hole);
     return [
       {
         title: `Lay a loop round ${part.name} at the mark`,
-        text: say`The marked place of the cord lies against the stone where it is ${laid(part.girth)} round. Draw both tails together ${laid(part.rise)} above.`,
+        text: say`The marked place of the cord lies against the stone where it is ${laid(part.girth)} round.${glued ? ' Put a drop of glue under it.' : ''} Draw both tails together ${laid(part.rise)} above.`,
         units: 1,
         tied: [tiedIn('stone-loop', [null, site.runs[0]], first)],
         actions: [
           {
             do: 'tie',
             place: part.id,
-            knot: { form: 'catch', girth: part.girth, rise: part.rise + bead.length },
+            knot: {
+              form: 'catch',
+              girth: part.girth,
+              rise: part.rise + bead.length,
+              ...(glued ? { glued } : {}),
+            },
             by: outerEnds(site.runs),
             mm: 0,
             to: part.name,
           },
+          ...(glued
+            ? [{ do: 'wait' as const, for: 'glue' as const, minutes: GLUE_CURES.minutes }]
+            : []),
         ],
-        cautions: [],
+        cautions: glued ? [CAUTIONS.glue] : [],
       },
       {
         title: `Close the loop round ${part.name}`,
