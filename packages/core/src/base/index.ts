@@ -107,6 +107,7 @@ export {
   PITCH_SPREAD,
   TIME_SPREAD,
 } from './learn/hand.js';
+export { tellTerm, type TermId } from './measure/terms.js';
 export type { Copy } from './material/copy.js';
 export { evenness, MIN_SWATCHES, type Evenness } from './learn/evenness.js';
 // What the workshop builds on.

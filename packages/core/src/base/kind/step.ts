@@ -2,6 +2,7 @@ import type { Action } from '../action/action.js';
 import type { Cord } from '../material/cord.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
+import type { TermId } from '../measure/terms.js';
 import type { Thing } from './primitive.js';
 
 /** A caution in plain words, shown where the hand is in danger and never as a certificate of safety. */
@@ -109,6 +110,8 @@ export interface Step extends Omit<Instruction, 'actions'> {
   readonly look?: Look;
   /** Before a cut: the ends that stay, and those that go. */
   readonly ends?: { readonly stays: readonly Saying[]; readonly goes: readonly Saying[] };
+  /** Words of the trade that stand here first in the make. */
+  readonly terms?: readonly TermId[];
   /** What goes wrong here most often. */
   readonly mistakes?: readonly string[];
 }

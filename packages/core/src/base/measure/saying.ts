@@ -1,4 +1,5 @@
 import type { Side } from './side.js';
+import { TERMS, type TermId } from './terms.js';
 
 /**
  * What a length in a sentence is, since that decides how it is written:
@@ -22,6 +23,8 @@ export type Segment =
       /** What it is called: a strand where many are tied over each other. */
       readonly word: 'cord' | 'strand';
     }
+  /** A word of the trade, as it stands there. */
+  | { readonly kind: 'term'; readonly id: TermId; readonly as: string }
   | { readonly kind: 'bead'; readonly id: string; readonly name: string }
   | { readonly kind: 'part'; readonly id: string; readonly label: string };
 
@@ -122,3 +125,24 @@ export function inSentence(saying: Saying): Saying {
 /** Whether two sayings say the same. */
 export const sameSaying = (a: Saying, b: Saying): boolean =>
   a === b || JSON.stringify(a) === JSON.stringify(b);
+
+/**
+ * A word of the trade in a sentence.
+ * @param as the word as it stands there, where that is not its plain form
+ */
+export const term = (id: TermId, as: string = TERMS[id].word): Segment => ({
+  kind: 'term',
+  id,
+  as,
+});
+
+/** The words of the trade in some sentences, each once. */
+export const termsIn = (...sayings: readonly Saying[]): TermId[] => [
+  ...new Set(
+    sayings.flatMap((saying) =>
+      typeof saying === 'string'
+        ? []
+        : saying.flatMap((own) => (typeof own !== 'string' && own.kind === 'term' ? [own.id] : [])),
+    ),
+  ),
+];

@@ -40,6 +40,8 @@ function speakSegment(segment: Segment, units: SpokenUnits): string {
       return segment.side;
     case 'cord':
       return `${segment.word} ${segment.number} (${segment.colour})`;
+    case 'term':
+      return segment.as;
     case 'bead':
       return segment.name;
     case 'part':

@@ -22,7 +22,7 @@ import { effectiveDiameter } from '../../base/material/cord.js';
 import type { Advice } from '../../base/measure/advice.js';
 import type { RoundPart } from '../../base/measure/ring.js';
 import { passage } from '../../base/material/passage.js';
-import { cordNamed, listed, say, size, type Saying } from '../../base/measure/saying.js';
+import { cordNamed, listed, say, size, type Saying, term } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
 import { AT_END, AT_START, type Action } from '../../base/action/action.js';
 import { CAUTIONS } from '../../base/kind/cautions.js';
@@ -340,7 +340,7 @@ export function tiedToRing(
   const single = runs.length === 1;
   return {
     text: single
-      ? `Tie the cord to ${to}. Put a wire guard or a second turn of cord in it where a hard edge would wear it through.`
+      ? `Tie the cord to ${to}. Twice through it, so that no edge wears one turn through.`
       : say`Lead ${runs.length === all.length ? 'all cords' : cordsNamed(runs)} through ${to} together, and tie them as one round themselves, close to it.`,
     tied: [tiedIn(single ? 'anchor-bend' : 'ring-knot.1', [null, runs], first)],
   };
@@ -348,7 +348,7 @@ export function tiedToRing(
 
 /** How folds are hitched to a ring. */
 export const hitchedToRing = (runs: readonly Run[], to: string, first: Side): ToRing => ({
-  text: `Hitch the fold${runs.length > 1 ? 's' : ''} to ${to}, and pull the hitch snug.`,
+  text: say`Hitch the fold${runs.length > 1 ? 's' : ''} to ${to}, and pull the ${term('hitch')} snug.`,
   tied: [tiedIn('larks-head.ring.front', [null, runs[0], runs[0]], first)],
 });
 

@@ -214,7 +214,7 @@ export function edgeOfSlider(
 }
 
 /** The tails are laid over each other, which begins every slider that is tied where it stays. */
-export const layTailsOver = (site: ClosureSite, text: string): PartStep => ({
+export const layTailsOver = (site: ClosureSite, text: Saying): PartStep => ({
   ...singleStep('Lay both tails over each other', text, [
     { do: 'overlap', ends: [...startEnds(runsFreeAtStart(site)), ...outerEnds(site.runs)] },
   ]),

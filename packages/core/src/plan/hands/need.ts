@@ -6,7 +6,7 @@ import {
   type Leg,
   type Place,
 } from '../../base/action/action.js';
-import { effectiveDiameter, type Cord } from '../../base/material/cord.js';
+import type { Cord } from '../../base/material/cord.js';
 import { goesBluntly } from '../../base/material/ends.js';
 import { passage } from '../../base/material/passage.js';
 import type { Side } from '../../base/measure/side.js';
@@ -142,15 +142,21 @@ export const triedBeforeClosing = (table: Table, place: Place): Need =>
 const cordsOf = (table: Table, ends: readonly End[]): Cord[] =>
   ends.flatMap(({ cord }) => table.cords.get(cord)?.cord ?? []);
 
-/** The ends go through the hole: by themselves, pointed, or pulled by a thread where there are several. */
+/**
+ * The ends go through the hole: by themselves, pointed, or pulled by a thread where there are several.
+ *
+ * @param ends all that lie in it then
+ * @param fresh those that are led through now; all when left out
+ */
 export function goesThrough(
   table: Table,
   hole: number,
   ends: readonly End[],
   help: 'thread' | undefined,
+  fresh: readonly End[] = ends,
 ): Need {
   const cords = cordsOf(table, ends);
-  const { answer } = passage(hole, cords);
+  const { answer, loose } = passage(hole, cords);
   // What is too thick even when squeezed is told by the plan, which knows what to take instead.
   if (answer === 'no') return null;
   if (help === 'thread') {
@@ -164,13 +170,13 @@ export function goesThrough(
       'The cords go through only when squeezed, and nothing pulls them through together.',
     );
   }
-  return each(ends, (end) => {
+  return each(fresh, (end) => {
     const cord = table.cords.get(end.cord)?.cord;
     const blunt =
       cord !== null &&
       cord !== undefined &&
       answer === 'goes' &&
-      goesBluntly(cord.kind, effectiveDiameter(cord), hole);
+      goesBluntly(cord.kind, loose, hole);
     return blunt || endState(table, end).stiff
       ? null
       : refuse(

@@ -170,7 +170,7 @@ export function putOn(table: Table, action: ActionOf<'put-on'>): Need {
         .find((own) => own.finding === finding);
       // What is too thick for it in the end is told by the plan.
       return planned && passage(planned.hole, cordsOf(planned.runs)).answer !== 'no'
-        ? goesThrough(table, planned.hole, within, help)
+        ? goesThrough(table, planned.hole, within, help, on)
         : null;
     },
     () => work(table, action, on, [], { what: 'finding' }),
@@ -223,6 +223,7 @@ export function overlap(table: Table, { ends }: ActionOf<'overlap'>): Need {
   if (table.overlapped) return refuse('idle', done);
   const need = firstOf(
     offTheBoard(table),
+    () => (begun(table) ? null : refuse('not-ready', 'There is nothing to close yet.')),
     () => each(ends, (end) => open(table, end)),
     () => secured(table),
     () => toAll(ends, tailsOf(table), endKey),

@@ -31,7 +31,7 @@ export function checksOf(piece: Piece, plan: Plan): NamedCheck[] {
         }
       : {
           title: 'It looks as you meant it from one end to the other',
-          text: 'Nothing is left out, and no core shows where it should not.',
+          text: 'Nothing is left out, and no cord shows where it should not.',
         },
     {
       title: 'Draw the inside over the back of your hand',

@@ -14,7 +14,7 @@ import {
 } from '../../base/kind/waits.js';
 import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
 import { usualEnd, type EndTreatment } from '../../base/material/ends.js';
-import { join, say, size, type Saying } from '../../base/measure/saying.js';
+import { join, say, size, type Saying, term } from '../../base/measure/saying.js';
 import { placedClosure } from '../placed-parts.js';
 import { cautionsOf, waitOf } from './habits.js';
 import { onceStep } from './set-up.js';
@@ -146,7 +146,7 @@ function trimStep(table: Table, ends: readonly End[]): Step {
   const tucked = ends.every((end) => treatmentOf(table, end) === 'tuck');
   const stub = tucked
     ? 'Trim flush after tucking.'
-    : say`Leave stubs of ${size(3)} or a little more.`;
+    : say`Leave ${term('stub', 'stubs')} of ${size(3)} or a little more.`;
   return {
     ...finishing(
       'trim',

@@ -29,7 +29,7 @@ function withMore(piece: Piece, plan: Plan, index: number, more: number): Piece 
 describe('what is to be done when it does not fit', () => {
   const growing = TEMPLATES.filter((template) => {
     const piece = template.make(start);
-    return stillOpen(piece, planned(piece), 0)?.kind.withUnits;
+    return stillOpen(piece, planned(piece), 0)?.kind.withUnits !== undefined;
   });
   it('is to tie more or fewer of what each is so long, or to leave more or less plain', () => {
     const told = TEMPLATES.map((template) => {

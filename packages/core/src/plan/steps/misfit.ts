@@ -1,4 +1,6 @@
-import { laid, say, type Saying } from '../../base/measure/saying.js';
+import { laid, say, term, type Saying, type Segment } from '../../base/measure/saying.js';
+import { pluralOf } from '../../base/measure/plural.js';
+import { TERMS, type TermId } from '../../base/measure/terms.js';
 import type { Piece } from '../../piece/piece.js';
 import { placedParts, type PlacedPart } from '../placed-parts.js';
 import type { Plan } from '../plan-types.js';
@@ -20,12 +22,27 @@ export function stillOpen(piece: Piece, plan: Plan, from: number): PlacedPart | 
   );
 }
 
+/** What a unit is called, as a word of the trade where it is one. */
+const named = (unit: string, as: string): Segment =>
+  unit in TERMS ? term(unit as TermId, as) : as;
+
+/** As little in mm as a rule tells. */
+const SEEN = 2;
+
 /** What is to be done when it does not fit: how much longer or shorter each unit makes it. */
 export function tellMisfit(piece: Piece, plan: Plan, from: number): Saying {
   const open = stillOpen(piece, plan, from);
   if (!open) return 'Too long or too short: undo the last part and tie it anew.';
   const { kind, layout } = open;
-  return layout.units > 1
-    ? say`Too long: tie fewer. Too short: tie more. Each ${kind.entry.unitName} is ${laid(layout.length / layout.units)}.`
-    : 'Too long: leave less plain cord. Too short: leave more.';
+  if (layout.units > 1) {
+    // What a rule cannot tell of one it tells of ten.
+    const { unitName } = kind.entry;
+    const each = layout.length / layout.units;
+    const sum =
+      each < SEEN
+        ? say`ten ${named(unitName, pluralOf(unitName))} are ${laid(10 * each)}`
+        : say`each ${named(unitName, unitName)} is ${laid(each)}`;
+    return say`Too long: tie fewer. Too short: tie more; ${sum}.`;
+  }
+  return 'Too long: leave less plain cord. Too short: leave more.';
 }

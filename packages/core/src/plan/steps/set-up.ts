@@ -14,6 +14,7 @@ import {
   onSide,
   say,
   type Saying,
+  term,
 } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
 import { legsOf } from '../../craft/part/ends.js';
@@ -292,8 +293,8 @@ export const layInSteps = (piece: Piece, part: string): Step[] =>
             `lay-in-${i + 1}`,
             say`Lay ${cordNamed({ strand: i + 1, cord: strand.cord })} in`,
             strand.legs.length > 1
-              ? 'Put its middle behind the core, close to where the knots begin, one end to each side.'
-              : 'Put its end beside the core, so that the first knots cover it.',
+              ? say`Put its middle behind the ${term('core')}, close to where the knots begin, one end to each side.`
+              : say`Put its end beside the ${term('core')}, so that the first knots cover it.`,
             { kind: 'lay-in', part, strand: i + 1 },
             [{ do: 'lay-in', cord: i + 1, place: part }],
           ),

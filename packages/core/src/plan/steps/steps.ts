@@ -8,10 +8,10 @@ import { CAUTIONS } from '../../base/kind/cautions.js';
 import type { Step } from '../../base/kind/step.js';
 import type { Cord } from '../../base/material/cord.js';
 import { goesBluntly } from '../../base/material/ends.js';
-import { effectiveDiameter } from '../../base/material/cord.js';
 import { passage } from '../../base/material/passage.js';
-import { say } from '../../base/measure/saying.js';
+import { say, termsIn } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
+import type { TermId } from '../../base/measure/terms.js';
 import { legsOf } from '../../craft/part/ends.js';
 import type { Piece } from '../../piece/piece.js';
 import { runsOf } from '../../piece/runs.js';
@@ -70,6 +70,8 @@ function endsToPoint(piece: Piece, plan: Plan, actions: readonly Action[]): End[
     ),
   ]);
   const found = new Map<string, End>();
+  // What takes a share of one thing goes through it beside what is in it already.
+  const within = new Map<string, readonly End[]>();
   for (const action of actions) {
     if (action.do !== 'string' && action.do !== 'put-on') continue;
     const hole = holes.get(
@@ -77,10 +79,15 @@ function endsToPoint(piece: Piece, plan: Plan, actions: readonly Action[]): End[
     );
     if (hole === undefined || action.help !== undefined) continue;
     const cords = action.on.map(({ cord }): Cord => piece.strands[Number(cord) - 1]!.cord);
-    const { answer } = passage(hole, cords);
+    const earlier = action.do === 'put-on' ? (within.get(action.finding) ?? []) : [];
+    if (action.do === 'put-on' && (action.share ?? 1) < 1) {
+      within.set(action.finding, [...earlier, ...action.on]);
+    }
+    const there = earlier.map(({ cord }): Cord => piece.strands[Number(cord) - 1]!.cord);
+    const { answer, loose } = passage(hole, [...there, ...cords]);
     action.on.forEach((end, i) => {
       const cord = cords[i]!;
-      const blunt = answer === 'goes' && goesBluntly(cord.kind, effectiveDiameter(cord), hole);
+      const blunt = answer === 'goes' && goesBluntly(cord.kind, loose, hole);
       if (answer !== 'no' && !blunt) found.set(`${end.cord}/${end.half}/${end.side}`, end);
     });
   }
@@ -198,7 +205,8 @@ export function stepsFor(piece: Piece, plan: Plan, telling: Telling): Told {
   const table = layTable(piece, plan, telling.first);
   const { steps, stop } = withClips(table, made);
   const finish = finishSteps(table);
-  return { steps: warnedOnce([...steps, ...finish]), finish, table, stop };
+  const told = explainedOnce(warnedOnce([...steps, ...finish]));
+  return { steps: told, finish, table, stop };
 }
 
 /** A caution stands where it bites first, and once more in each stage where it does: between them days may pass. */
@@ -208,6 +216,16 @@ function warnedOnce(steps: readonly Step[]): Step[] {
     const fresh = step.cautions.filter(({ text }) => !said.has(`${step.stage} ${text}`));
     for (const { text } of fresh) said.add(`${step.stage} ${text}`);
     return fresh.length === step.cautions.length ? step : { ...step, cautions: fresh };
+  });
+}
+
+/** A word of the trade is explained where it stands first. */
+function explainedOnce(steps: readonly Step[]): Step[] {
+  const said = new Set<TermId>();
+  return steps.map((step) => {
+    const fresh = termsIn(step.title, step.text).filter((id) => !said.has(id));
+    for (const id of fresh) said.add(id);
+    return fresh.length === 0 ? step : { ...step, terms: fresh };
   });
 }
 

@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Step } from '../../base/kind/step.js';
 import { speak } from '../../base/measure/speak.js';
-import { planned } from '../../testing.js';
+import { TERMS, type TermId } from '../../base/measure/terms.js';
+import { inMm, planned } from '../../testing.js';
 import { TEMPLATES, templateById } from '../template/templates.js';
 import { makeSteps } from './steps.js';
 
@@ -72,4 +73,28 @@ describe('the words of a step', () => {
       /^From the left: two strands \(grey\), two strands \(grey\), two strands \(grey\)\./,
     );
   });
+});
+
+describe('words of the trade', () => {
+  const wordsOf = new Map(
+    (Object.keys(TERMS) as TermId[]).map((id) => [
+      id,
+      new RegExp(`\\b${TERMS[id].word}(e?s)?\\b`, 'i'),
+    ]),
+  );
+  it.each(TEMPLATES.map((template) => [template.id, template] as const))(
+    '%s: each is explained in the step where it stands first, and nowhere else',
+    (_id, template) => {
+      const piece = template.make(start);
+      const steps = makeSteps(piece, planned(piece), { hand: 'right' });
+      for (const [term, word] of wordsOf) {
+        // The cut list calls cords by what they do.
+        const said = ({ title, text }: Step): string =>
+          `${inMm(title)} ${inMm(text).replace(/^(Core|Working|Core and working) cord,/, '')}`;
+        const first = steps.find((step) => word.test(said(step)));
+        const explained = steps.filter(({ terms }) => terms?.includes(term));
+        expect([term, explained.map(({ id }) => id)]).toEqual([term, first ? [first.id] : []]);
+      }
+    },
+  );
 });

@@ -10,6 +10,7 @@ import {
   speak,
   speakLength,
   stepPicture,
+  tellTerm,
   tyingsShown,
   type MovePicture,
   type TyingShown,
@@ -258,6 +259,7 @@ function writeStep(
   const often = sayUnits(step);
   const told: readonly string[] = [
     speak(step.text, units),
+    ...(step.terms ?? []).map(tellTerm),
     ...(step.mistakes ?? []).map((text) => `Often goes wrong: ${text}`),
     ...step.cautions.map(({ text }) => `Take care: ${text}`),
     ...(step.wait ? [sayWait(step.wait)] : []),

@@ -1,3 +1,4 @@
+import { say, term } from '../../../base/measure/saying.js';
 import { OWN_CORD, tiedIn } from '../../knot/tied.js';
 import { bundleOf, bundleShape } from '@coiled-strand/rope';
 import type { ClosureSite } from '../../../base/kind/closure-kind.js';
@@ -71,12 +72,12 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
   steps: (slider, site, first) => [
     layTailsOver(
       site,
-      'Cross the tails so that they point opposite ways and lie side by side, the piece closed to a ring.',
+      say`Cross the ${term('tail', 'tails')} so that they point opposite ways and lie side by side, the piece closed to a ring.`,
     ),
     {
       ...onSlider(
         `Wind ${slider.turns} wraps`,
-        'The bight lies along both tails. Wind from the ends of the slider cord towards the closed end of the bight, wrap beside wrap.',
+        say`The ${term('bight')} lies along both tails. Wind from the ends of the slider cord towards the closed end of the bight, wrap beside wrap.`,
         [
           {
             do: 'wind',
@@ -106,7 +107,7 @@ export const coiledSlider = ownCordSlider<CoiledSlider>({
       moves: [],
     },
   ],
-  stopping: 'Draw the slider out as far as the piece must open, and tie a stopper on each tail.',
+  stopping: say`Draw the slider out as far as the piece must open, and tie a ${term('stopper')} on each tail.`,
   mistakes: [
     'Wraps cross each other: they jam or come loose. Stroke them flat before they are tight.',
     'Glue gets inside the slider.',

@@ -14,7 +14,7 @@ import { ellipse, plateOf, roundedBox } from '../../knot/plate.js';
 import { straightRuns } from '../../knot/stroke.js';
 import type { Advice } from '../../../base/measure/advice.js';
 import type { RoundPart } from '../../../base/measure/ring.js';
-import { say, size } from '../../../base/measure/saying.js';
+import { say, size, term } from '../../../base/measure/saying.js';
 import { claspRound, edgeOfRigid, hookOutline, ringNeed } from '../clasps.js';
 import { AT_END, type Action } from '../../../base/action/action.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
@@ -123,7 +123,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
   ],
   make: (cord) => ({
     type: 'cord-ends',
-    name: 'Crimp end',
+    name: 'Cord end',
     by: 'crimp',
     length: 10,
     socket: 6,
@@ -211,7 +211,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
             )
           : singleStep(
               'Crimp both ends on',
-              say`Push the cord ${size(ends.socket)} in and press the crimp end shut with flat pliers, one side after the other. Pull at it firmly.`,
+              say`Push the cord ${size(ends.socket)} in and press the ${term('crimp end')} shut with flat pliers, one side after the other. Pull at it firmly.`,
               set('crimp'),
               CAUTIONS.metal,
             ),
@@ -227,7 +227,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
           : [
               singleStep(
                 'Hang the clasp',
-                `Open both jump rings sideways. Hang ${HALVES_OF[ends.clasp]} by the eyes, and close them until no gap is felt.`,
+                say`Open both ${term('jump ring', 'jump rings')} sideways. Hang ${HALVES_OF[ends.clasp]} by the eyes, and close them until no gap is felt.`,
                 [
                   { do: 'open', finding: 'jump-ring-5' },
                   { do: 'hang', finding: CLASPS[ends.clasp], in: 'jump-ring-5' },

@@ -248,12 +248,12 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
     const button = onFold(closure, site)
       ? singleStep(
           'Thread the button to the fold',
-          'Pass the ends through its shank, or up one hole and down the other, and bring the button to the middle, so that both halves hang alike.',
+          say`Pass the ends ${closure.shape === 'ball' ? 'through it' : 'up through one hole and down through the other'}, and bring the button to the middle, so that both halves hang alike.`,
           [buttonOn(closure, site)],
         )
       : tiedStep(
           'Tie the button on',
-          'Lead the cords through its shank, or up one hole and down the other, and tie them round themselves close to it. Try it in the loop.',
+          say`Lead the cords ${closure.shape === 'ball' ? 'through it' : 'up through one hole and down through the other'}, and tie them round themselves close to it.${closure.buttonAt === 'end' ? ' Try it in the loop.' : ''}`,
           [tiedIn('ring-knot.1', [null, site.runs], first)],
           [buttonOn(closure, site), buttonKnot(closure, site)],
         );

@@ -19,7 +19,7 @@ import { edgeOfRigid } from '../clasps.js';
 import { bucklePlates, drawTurns } from './drawing.js';
 import { buckleWidth, halfLengths, larksHeadCord, turnCord, type BuckleClosure } from './model.js';
 import { MM_PER_UNIT } from '../../../base/measure/units.js';
-import { cordNamed, laid, say, size } from '../../../base/measure/saying.js';
+import { cordNamed, laid, say, size, term } from '../../../base/measure/saying.js';
 
 export type { BuckleClosure } from './model.js';
 
@@ -286,8 +286,8 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
       start: [
         ...(joined.length > 0 ? [join] : []),
         tiedStep(
-          'Hitch the fold to the first half',
-          `Pull ${ownCore ? 'the fold of the core cord' : 'it'} snug on the bar of one buckle half. Both halves of the buckle must face the same way.`,
+          say`${term('hitch', 'Hitch')} the fold to the first half`,
+          say`Pull ${ownCore ? say`the fold of the ${term('core')} cord` : 'it'} snug on the bar of one buckle half. Both halves of the buckle must face the same way.`,
           [tiedIn('larks-head.bar.front', [null, cores[0], cores[0]], first)],
           [tie({ form: 'larks-head', bar: buckle.bar })],
         ),
@@ -298,7 +298,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
           [tie({ form: 'bar-turn', bar: buckle.bar }), { do: 'test', what: 'faces' }],
         ),
         singleStep(
-          say`Set the core to ${laid(length)}`,
+          say`Set the ${term('core')} to ${laid(length)}`,
           say`From bar to bar ${laid(length)}, both runs equally tight. Knots need room: closed on the wearer it must hang loose. If not, set it anew.`,
           [
             { do: 'set', legs: legsOf(cores), mm: length },
@@ -309,7 +309,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
           ? [
               singleStep(
                 'Lay the core ends back along the core',
-                say`Turn both core ends back flat beside the core, pull it straight by them, and cut them ${laid(BURIED_CORE_END)} from the bar. Half knots will cover them.`,
+                say`Turn both core ends back flat beside the core, pull it straight by them, and cut them ${laid(BURIED_CORE_END)} from the bar. ${term('half knot', 'Half knots')} will cover them.`,
                 [
                   {
                     do: 'turn-back',

@@ -1,3 +1,4 @@
+import { say, term } from '../../../base/measure/saying.js';
 import { OWN_CORD, tiedIn } from '../../knot/tied.js';
 import { bundleOf } from '@coiled-strand/rope';
 import { computed } from '../../knot/source.js';
@@ -108,11 +109,11 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
     return [
       layTailsOver(
         site,
-        'Cross the tails so that they point opposite ways and lie side by side, not twisted. Hold them with a clip or tape on each side.',
+        say`Cross the ${term('tail', 'tails')} so that they point opposite ways and lie side by side, not twisted. Hold them with a clip or tape on each side.`,
       ),
       {
         ...singleStep(
-          `Tie the slider, ${units} half knots`,
+          say`Tie the slider, ${units} ${term('half knot', 'half knots')}`,
           'Sides in turn. Snug, not hard: it has to slide.',
           [
             {
@@ -156,7 +157,7 @@ export const squareKnotSlider = ownCordSlider<SquareKnotSlider>({
       },
     ];
   },
-  stopping: 'Draw the slider out as far as the piece must open, and tie a stopper on each tail.',
+  stopping: say`Draw the slider out as far as the piece must open, and tie a ${term('stopper')} on each tail.`,
   // A foot of slider cord beside three of core and three of working cord. Common practice, no source.
   ruleOfThumb: ({ overCore }) =>
     overCore

@@ -17,7 +17,7 @@ import {
   turksHeadWidth,
 } from '../../knot/turks-head.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
-import { say, size } from '../../../base/measure/saying.js';
+import { say, size, term } from '../../../base/measure/saying.js';
 import { ownCordSlider } from '../own-cord-slider.js';
 import { onSlider } from '../slide.js';
 import { acrossTails, type OwnCordSlider } from '../tails.js';
@@ -152,7 +152,7 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
       {
         ...singleStep(
           'Lay both tails over each other through it',
-          'Slip the knot off the tube. Lead the tails through it from opposite sides, so that they lie side by side and point opposite ways.',
+          say`Slip the knot off the tube. Lead the ${term('tail', 'tails')} through it from opposite sides, so that they lie side by side and point opposite ways.`,
           [
             {
               do: 'pass',
@@ -165,7 +165,7 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
       },
       onSlider(
         `Take up the slack, ${rounds} rounds`,
-        'Follow the cord through the whole knot with a blunt needle, drawing a little slack on at each bight; then again from the start.',
+        'Follow the cord through the whole knot with a blunt needle, drawing a little slack on at each loop of its rim; then again from the start.',
         [{ do: 'draw-up', cord: 'slider', times: rounds }],
         rounds,
         'round',
@@ -180,7 +180,7 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
       },
     ];
   },
-  stopping: 'Draw the tails out as far as the piece must open, and tie a stopper in each strand.',
+  stopping: say`Draw the tails out as far as the piece must open, and tie a ${term('stopper')} in each strand.`,
   looks: [check('Every round lies flat beside its neighbours', 'None crosses another.')],
   mistakes: [
     'Leads and bights with a common divisor: the end meets the beginning too soon, with part of the knot missing.',

@@ -13,7 +13,7 @@ import { grip, STOPPERS, type GripForm } from '../../knot/stopper.js';
 import { tiedIn } from '../../knot/tied.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
 import { oneOf } from '../../../base/measure/plural.js';
-import { inSentence, laid, say } from '../../../base/measure/saying.js';
+import { inSentence, laid, say, term } from '../../../base/measure/saying.js';
 import { MM_PER_UNIT } from '../../../base/measure/units.js';
 import { bundleOfRuns } from '../../part/pick.js';
 import {
@@ -130,7 +130,7 @@ export const twoSlidingKnots: ClosureKind<TwoSlidingKnots, SlideMeasures> = {
     end: [
       layTailsOver(
         site,
-        'Cross the tails so that each points past the other, the piece closed to a ring.',
+        say`Cross the ${term('tail', 'tails')} so that each points past the other, the piece closed to a ring.`,
       ),
       {
         ...singleStep(

@@ -10,7 +10,7 @@ import { asThing } from '../../knot/stroke.js';
 import { BEAD_SHAPE_LABELS, type Bead, type BeadShape } from '../../../base/material/bead.js';
 import { passage } from '../../../base/material/passage.js';
 import type { Advice } from '../../../base/measure/advice.js';
-import { laid, say, size } from '../../../base/measure/saying.js';
+import { laid, say, size, term, type Saying } from '../../../base/measure/saying.js';
 import { beadSolid } from '../../knot/bead-solid.js';
 import { slideAim, slidingLayout, type SlideMeasures } from '../slide.js';
 import { drawTails } from '../tail-drawing.js';
@@ -90,7 +90,7 @@ const endActions = (closure: TwoWayBead, site: ClosureSite, tail: number): Actio
 function bothThrough(closure: TwoWayBead, site: ClosureSite): PartStep[] {
   const { name, hole } = closure;
   const help = helpThrough(hole, cordsOf([...site.runs, ...site.runs]));
-  const through = (title: string, text: string, on: readonly End[]): PartStep => ({
+  const through = (title: Saying, text: string, on: readonly End[]): PartStep => ({
     ...singleStep(
       title,
       text,
@@ -101,7 +101,7 @@ function bothThrough(closure: TwoWayBead, site: ClosureSite): PartStep[] {
   });
   return [
     through(
-      'Draw one tail through the gripping bead',
+      say`Draw one ${term('tail')} through the gripping bead`,
       'Fold the thread over its tip and draw the tip through after the thread. If it sticks, ream the hole a little and blow it out.',
       startEnds(runsFreeAtStart(site)),
     ),

@@ -18,7 +18,7 @@ import { nameRuns, stopInRuns } from '../pick.js';
 import { drawBeads } from './drawing.js';
 import { type BeadsPart, threading, between, knotBetween, blocks, widthOf } from './model.js';
 import { besideCore, roundBeads } from './round.js';
-import { beadNamed, laid, say, type Segment } from '../../../base/measure/saying.js';
+import { beadNamed, laid, say, term, type Segment } from '../../../base/measure/saying.js';
 
 export const beads: PartKind<BeadsPart> = {
   entry: {
@@ -181,7 +181,9 @@ export const beads: PartKind<BeadsPart> = {
             ? say`String ${name(0)}`
             : `String ${countOf(layout.units, 'bead')} on ${nameRuns(through, site)}`,
         text: say`${through.length > 1 ? 'Bring the cords together and pass them' : 'Pass the cord'} through the hole.${knot}${
-          around.length > 0 ? ' Lead the working cords round it, equally tight.' : ''
+          around.length > 0
+            ? say` Lead the ${term('working cord', 'working cords')} round it, equally tight.`
+            : ''
         }`,
         units: layout.units,
         unitName: 'bead',

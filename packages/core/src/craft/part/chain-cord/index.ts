@@ -27,7 +27,7 @@ import {
 } from './model.js';
 import { legOf, type End } from '../../../base/action/action.js';
 import { CAUTIONS } from '../../../base/kind/cautions.js';
-import { laid, say, size } from '../../../base/measure/saying.js';
+import { laid, say, size, term } from '../../../base/measure/saying.js';
 
 function adviceOf(part: ChainPart, at: ChainLayout, runs: number): Advice[] {
   const advice: Advice[] = [];
@@ -328,7 +328,7 @@ export const chainCord: PartKind<ChainPart> = {
           ]),
       {
         title: say`Begin with a slip knot, ${laid(workingEnd('chain', site.runs[0]!.cord, site.practice))} from the end`,
-        text: say`Put the bight on a hook of about ${size(hook)}, twice as thick as the cord. The beads lie on the long side, which is the cord that works.`,
+        text: say`Put the ${term('bight')} on a hook of about ${size(hook)}, twice as thick as the cord. The beads lie on the long side, which is the cord that works.`,
         tied: [tiedIn('slip-knot', [site.runs[0]], hands)],
         units: 1,
         aside: true,

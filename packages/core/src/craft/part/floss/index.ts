@@ -42,6 +42,7 @@ import {
   say,
   type Saying,
   type Segment,
+  term,
 } from '../../../base/measure/saying.js';
 
 /** What a new band begins with. */
@@ -262,7 +263,7 @@ export const floss: PartKind<FlossPart> = {
     return [
       {
         title: 'Knot the band',
-        text: `Strands from the left: ${runs.map((run, i) => `${i + 1} ${run.cord.colour.name}`).join(', ')}. Each knot is two hitches round the other strand.`,
+        text: say`Strands from the left: ${runs.map((run, i) => `${i + 1} ${run.cord.colour.name}`).join(', ')}. Each knot is two ${term('hitch', 'hitches')} round the other strand.`,
         again: 'Each knot is two hitches, as before. Pick up the strand that is named.',
         units: sim.knots.length,
         unitName: 'knot',

@@ -14,7 +14,7 @@ import type { Point, Primitive } from '../../../base/kind/primitive.js';
 import { countField } from '../../../base/kind/field.js';
 import { KNOT_SPREAD, useOf, type Use } from '../../../base/kind/reason.js';
 import type { Run } from '../../../base/kind/run.js';
-import { cordNamed, say, type Saying } from '../../../base/measure/saying.js';
+import { cordNamed, say, type Saying, term } from '../../../base/measure/saying.js';
 import { roundFromEdge } from '../../knot/edge.js';
 import { spiralHitch, spiralPitch } from '../../knot/hitch.js';
 
@@ -284,7 +284,7 @@ export const hitchSpiral: PartKind<HitchSpiralPart> = {
     const workerOf = (block: number): Run => at.workers[block % at.workers.length]!;
     return [
       {
-        title: 'Hitch round the bundle',
+        title: say`${term('hitch', 'Hitch')} round the bundle`,
         text: say`Hold all other strands together and straight${at.workers[0]!.folded ? ', the short half of the tying strand among them' : ''}. The knots wind round: turn the work with them.`,
         units: layout.units,
         unitName: 'hitch',

@@ -20,7 +20,7 @@ import { edgeBumps, edgeCore, plainEdge } from '../../knot/edge.js';
 import { coresOf, lanesOf, workingOf } from '../../knot/lanes.js';
 import { straightUse } from '../../knot/straight.js';
 import { effectiveDiameter } from '../../../base/material/cord.js';
-import { cordNamed, onSide, say, type Saying } from '../../../base/measure/saying.js';
+import { cordNamed, onSide, say, type Saying, term } from '../../../base/measure/saying.js';
 import type { Advice } from '../../../base/measure/advice.js';
 import { legsOf, outerEnds } from '../ends.js';
 import { drawSinnet } from './drawing.js';
@@ -374,7 +374,7 @@ export const squareKnotSinnet: PartKind<SinnetPart> = {
           part.form === 'flat' ? 'Tie square knots, sides in turn' : 'Tie half knots, one side',
         text:
           part.form === 'flat'
-            ? say`Begin with ${tellFirst(setting, first)}. Then the cord that comes out from under the last bump goes over the core. Pull both level each time.`
+            ? say`Begin with ${tellFirst(setting, first)}. Then the cord that comes out from under the last ${term('bump')} goes over the ${term('core')}. Pull both level each time.`
             : say`Always begin with ${tellFirst(setting, first)}. Pull both level each time. The work turns by itself: turn it back every eight knots or so.`,
         again:
           part.form === 'flat'

@@ -13,7 +13,7 @@ import { cordsOf, helpThrough, outerEnds, startEnds } from '../ends.js';
 import { bundleOfRuns } from '../pick.js';
 import { drawStone } from './drawing.js';
 import { shapeOf, slips, type StonePart } from './model.js';
-import { beadNamed, laid, say, size } from '../../../base/measure/saying.js';
+import { beadNamed, laid, say, size, term } from '../../../base/measure/saying.js';
 
 export const stone: PartKind<StonePart> = {
   entry: {
@@ -130,7 +130,7 @@ export const stone: PartKind<StonePart> = {
     return [
       {
         title: `Lay a loop round ${part.name} at the mark`,
-        text: say`The marked place of the cord lies against the stone where it is ${laid(part.girth)} round.${glued ? ' Put a drop of glue under it.' : ''} Draw both tails together ${laid(part.rise)} above.`,
+        text: say`The marked place of the cord lies against the stone where it is ${laid(part.girth)} round.${glued ? ' Put a drop of glue under it.' : ''} Draw both ${term('tail', 'tails')} together ${laid(part.rise)} above.`,
         units: 1,
         tied: [tiedIn('stone-loop', [null, site.runs[0]], first)],
         actions: [

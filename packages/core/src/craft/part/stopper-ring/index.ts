@@ -100,7 +100,7 @@ export const stopperRing: PartKind<StopperRingPart> = {
   ],
   steps: (part, site, _layout, first) => [
     {
-      title: 'Roll the stopper ring on',
+      title: 'Roll the rubber ring on',
       text: `${part.name}. It should move only when pushed.`,
       units: 1,
       tied: [tiedIn('stopper-ring', [null, null, site.runs[0]], first)],

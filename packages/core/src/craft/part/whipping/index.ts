@@ -1,3 +1,4 @@
+import { say, term } from '../../../base/measure/saying.js';
 import { bundleOf, bundleShape } from '@coiled-strand/rope';
 import { MM_PER_UNIT } from '../../../base/measure/units.js';
 import { countField } from '../../../base/kind/field.js';
@@ -140,7 +141,7 @@ export const whipping: PartKind<WhippingPart> = {
   steps: (part, site, layout, first) => [
     {
       title: `Whip with ${part.turns} turns`,
-      text: 'The closed end of the bight lies where the whipping is to stop, both ends out at the other side. Lay turn beside turn, none across another.',
+      text: say`The closed end of the ${term('bight')} lies where the whipping is to stop, both ends out at the other side. Lay turn beside turn, none across another.`,
       tied: [tiedIn('whipping', [site.runs[0], OWN_CORD], first, part.cord)],
       units: part.turns,
       unitName: 'turn',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { coilCord, wrapTurn } from '../../knot/wraps.js';
-import { testCord, testRuns, testSite } from '../../../testing.js';
+import { inMm, testCord, testRuns, testSite } from '../../../testing.js';
 import { whipping, type WhippingPart } from './index.js';
 
 const part: WhippingPart = { id: 'w', kind: 'whipping', cord: testCord(0.5), turns: 10 };
@@ -33,6 +33,6 @@ describe('whipping', () => {
   it('is counted turn by turn, without crossing', () => {
     const [step] = whipping.steps(part, site, whipping.layOut(part, site, 0), 'left');
     expect(step?.units).toBe(10);
-    expect(step?.text).toContain('none across another');
+    expect(inMm(step!.text)).toContain('none across another');
   });
 });

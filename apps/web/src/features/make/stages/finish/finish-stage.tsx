@@ -15,6 +15,7 @@ import { StepPicture } from '../../make/step-picture';
 import { Mistakes } from '../../make/mistakes';
 import { beginWait, useWaitBefore, Waits } from '../../make/waits';
 import { NotKept, WentOnElsewhere } from '../../make/went-on-elsewhere';
+import { Terms } from '../../../piece/piece/terms';
 
 /** The finishing steps for this material and closure, ticked off in order. */
 export function FinishStage() {
@@ -134,6 +135,7 @@ function FinishStep({ make, step, index }: StepProps) {
               {say(step.text)}
             </Text>
           )}
+          {!ticked && <Terms terms={step.terms} />}
           {blocked && (
             <Text mt="2" color="warn" fontWeight="600">
               Not yet: {wait}.

@@ -21,6 +21,7 @@ import { sayDuration } from '../../make/duration';
 import { EndsNamed } from '../../make/ends-named';
 import { useUnits } from '../../../../ui/settings/use-units';
 import { StepPicture } from '../../make/step-picture';
+import { Terms } from '../../../piece/piece/terms';
 
 interface Props {
   readonly make: Make;
@@ -110,6 +111,7 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
             {say(step.text)}
           </Text>
         )}
+        <Terms terms={step.terms} />
         {step.ends && <EndsNamed ends={step.ends} />}
         <Mistakes mistakes={step.mistakes} />
         {inBook && (

@@ -24,6 +24,7 @@ import { Cautions } from '../../../piece/piece/cautions';
 import { usePaperSize, usePrinting } from '../../../piece/paper/use-paper';
 import { useUnits } from '../../../../ui/settings/use-units';
 import { Button } from '../../../../ui/shell/button';
+import { Terms } from '../../../piece/piece/terms';
 
 interface Props {
   readonly piece: Piece;
@@ -218,6 +219,7 @@ function StepOnCard({ index, step, piece, plan, leads }: StepProps) {
           {step.units > 1 && `, ${step.units} times`}
         </Text>
         {step.text !== '' && <Text>{units.say(step.text)}</Text>}
+        <Terms terms={step.terms} />
         {tyings.map((tying) => (
           <TyingMoves key={tying.name} shown={tying} />
         ))}
