@@ -200,7 +200,7 @@ export function checkPassages(
           }
         : {
             code: 'passage.no',
-            severity: 'warning',
+            severity: 'error',
             message: say`${times} take${runs.length === 1 ? 's' : ''} ${size(squeezed)} even squeezed; the hole of ${what} is ${size(hole)}.`,
             remedy: 'Take a bead with a larger hole, a thinner cord, or string it on fewer cords.',
             path,

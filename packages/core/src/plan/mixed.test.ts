@@ -243,7 +243,9 @@ describe('checks of whole pieces', () => {
   it('say which hole is too narrow, where', () => {
     const piece = make('beaded-band');
     const narrow = piece.beads.map((bead) => ({ ...bead, hole: 0.5 }));
-    const item = planned({ ...piece, beads: narrow }).advice.find((f) => f.code === 'passage.no');
+    const plan = planPiece({ ...piece, beads: narrow });
+    expect(plan).toMatchObject({ ok: true, unmakeable: true });
+    const item = plan.advice.find((f) => f.code === 'passage.no');
     expect(item?.path).toBe('parts[1]');
     expect(item?.remedy).not.toBe('');
   });

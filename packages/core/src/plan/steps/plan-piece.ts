@@ -50,7 +50,7 @@ export function firstStop(piece: Piece, plan: Plan, telling: Telling): FirstStop
  */
 export function tryPlan(piece: Piece, plan: PlanResult): PlanResult {
   // A cord that no part ties is told of; until then there is nothing for hands to try.
-  if (!plan.ok || idleCords(piece).length > 0) return plan;
+  if (!plan.ok || plan.unmakeable || idleCords(piece).length > 0) return plan;
   const found = firstStop(piece, plan, { first: 'left', words: false });
   if (!found) return plan;
   return { ...plan, unmakeable: true, advice: [unmakeable(found), ...plan.advice] };
@@ -62,7 +62,7 @@ export function tryPlan(piece: Piece, plan: PlanResult): PlanResult {
  * @param before a plan that hands have tried
  */
 export function asBefore(draft: PlanResult, before: PlanResult): PlanResult {
-  if (!draft.ok || !before.ok || !before.unmakeable) return draft;
+  if (!draft.ok || draft.unmakeable || !before.ok || !before.unmakeable) return draft;
   return { ...draft, unmakeable: true, advice: [...before.advice.slice(0, 1), ...draft.advice] };
 }
 

@@ -94,7 +94,8 @@ describe('the closure', () => {
     expect(pieceNow().closure).toMatchObject({ name: 'Horn button', diameter: 21 });
     await userEvent.selectOptions(kind, 'toggle');
     expect(pieceNow().closure).toEqual(closureKind('toggle').make(pieceNow().strands[0]!.cord));
-    expect(screen.getByText(/2 × Jump ring, 5 mm/)).toBeTruthy();
+    // One cord of 2 mm goes twice through a ring of 4 mm inside.
+    expect(screen.getByText(/2 × Jump ring, 6 mm/)).toBeTruthy();
   });
 });
 
