@@ -32,7 +32,7 @@ const SEEN = 2;
 /** What is to be done when it does not fit: how much longer or shorter each unit makes it. */
 export function tellMisfit(piece: Piece, plan: Plan, from: number): Saying {
   const open = stillOpen(piece, plan, from);
-  if (!open) return 'Too long or too short: undo the last part and tie it anew.';
+  if (!open) return 'Too long: undo some of it. Too short: add some.';
   const { kind, layout } = open;
   if (layout.units > 1) {
     // What a rule cannot tell of one it tells of ten.

@@ -127,7 +127,7 @@ export const turksHeadSlider = ownCordSlider<TurksHeadSlider>({
       {
         ...onSlider(
           'Tie the Turk’s head on a tube',
-          say`On a tube of about ${size(Math.round(tube))} (a pen or a roll of paper), seen from its end. Pin the bights as you go.`,
+          say`On a tube of about ${size(Math.round(tube))} (a pen or a roll of paper), seen from its end. Pin the loops at its rim as you go.`,
           [
             {
               do: 'tie',
