@@ -21,8 +21,7 @@ import { moved, straightRuns } from '../knot/stroke.js';
 import { effectiveDiameter } from '../../base/material/cord.js';
 import type { Advice } from '../../base/measure/advice.js';
 import type { RoundPart } from '../../base/measure/ring.js';
-import { passage } from '../../base/material/passage.js';
-import { cordNamed, listed, say, size, type Saying, term } from '../../base/measure/saying.js';
+import { cordNamed, listed, say, type Saying, term } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
 import { AT_END, AT_START, type Action } from '../../base/action/action.js';
 import { CAUTIONS } from '../../base/kind/cautions.js';
@@ -30,52 +29,19 @@ import { cordsOf, helpThrough, outerEnds, startEnds } from '../part/ends.js';
 import { bundleOfRuns, knotInRuns } from '../part/pick.js';
 import { knotStrokes } from '../part/stopper-knot/drawing.js';
 import { larksHeadCord } from './side-release-buckle/model.js';
+import {
+  EYE_FIELD,
+  eyeAdvice,
+  eyeOf,
+  ringFor,
+  throughEye,
+  tiedRuns,
+  WIRE,
+  type JumpRing,
+  type WithEye,
+} from './eyes.js';
 import { tiedStep, tryOn, useEach } from './uses.js';
 import { workingEnds } from '../../base/kind/working-ends.js';
-
-/** Wire in mm of the rings that cords are tied to. Assumed: about 1 mm (18 gauge). */
-const WIRE = 1;
-/** Jump rings that are to be had, in mm across. Common practice, no source. */
-const RINGS = [5, 6, 8, 10] as const;
-
-/** A ring that clasps hang from, in mm across. Assumed: the usual size. */
-export const RING: (typeof RINGS)[number] = RINGS[0];
-
-/** A jump ring: its name among the needs, and its sizes in mm. */
-export interface JumpRing {
-  readonly id: string;
-  readonly across: number;
-  readonly inside: number;
-}
-export const jumpRing = (across: number): JumpRing => ({
-  id: `jump-ring-${across}`,
-  across,
-  inside: across - 2 * WIRE,
-});
-export const ringNeed = (count: number, { id, across }: JumpRing = jumpRing(RING)): Need => ({
-  id,
-  label: say`Jump ring, ${size(across)}`,
-  count,
-});
-
-/** Cords that tied are done with their last knot; what lies straight is tied to the ring. */
-function tiedRuns(runs: readonly Run[]): readonly Run[] {
-  const straight = runs.filter((run) => run.role !== 'working');
-  return straight.length > 0 ? straight : runs;
-}
-
-/** What goes through an eye: one cord is tied on by going through it twice, several go through it together once. */
-const throughEye = (runs: readonly Run[]): readonly Run[] => {
-  const tied = tiedRuns(runs);
-  return tied.length === 1 ? [...tied, ...tied] : tied;
-};
-
-/** The smallest jump ring that the cords go through as they are tied to it; the largest there is where none does. */
-export function ringFor(runs: readonly Run[]): JumpRing {
-  const cords = cordsOf(throughEye(runs));
-  const rings = RINGS.map(jumpRing);
-  return rings.find(({ inside }) => passage(inside, cords).answer !== 'no') ?? rings.at(-1)!;
-}
 
 /**
  * Cord that ties one end of the piece to a ring: on a fold a lark's head, otherwise once through the
@@ -216,41 +182,10 @@ export const hookOutline = (x: number, length: number, width: number): Point[] =
 ];
 
 /** A clasp that is called by name and has a colour of its own. */
-export interface TiedClasp extends ClosureBase {
+export interface TiedClasp extends ClosureBase, WithEye {
   readonly name: string;
   readonly colour: string;
-  /** Inside in mm of the eyes that the cords are tied to; null for as wide as they need. */
-  readonly eye?: number | null;
 }
-
-/** The eyes of a clasp, as narrow as they are or as wide as the cords need. */
-const eyeOf = ({ eye }: TiedClasp, site: ClosureSite): number => eye ?? ringFor(site.runs).inside;
-
-/** Clasps have eyes for one usual ring; wider ones have to be looked for. */
-function eyeAdvice(clasp: TiedClasp, site: ClosureSite): Advice[] {
-  const { inside } = ringFor(site.runs);
-  if ((clasp.eye ?? null) !== null || inside <= jumpRing(RING).inside) return [];
-  return [
-    {
-      code: 'clasp.eye',
-      severity: 'note',
-      message: say`The cords go through eyes of ${size(inside)} inside, or wider.`,
-      remedy: 'Look at the eyes of your clasp. A jump ring in a narrow one helps.',
-      path: 'eye',
-    },
-  ];
-}
-
-const EYE_FIELD: Field = {
-  type: 'length',
-  key: 'eye',
-  label: 'Eyes for the cords, inside',
-  min: 1,
-  max: 30,
-  small: true,
-  open: 'as wide as the cords need',
-  optional: true,
-};
 
 /** What tells one tied clasp from another. */
 interface TiedClaspSpec<C extends TiedClasp> {

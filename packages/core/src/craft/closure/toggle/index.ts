@@ -5,7 +5,8 @@ import { say, size } from '../../../base/measure/saying.js';
 import { CAUTIONS } from '../../../base/kind/cautions.js';
 import type { ClosureSite } from '../../../base/kind/closure-kind.js';
 import { bundleOfRuns } from '../../part/pick.js';
-import { ringNeed, tiedClasp, type TiedClasp } from '../clasps.js';
+import { tiedClasp, type TiedClasp } from '../clasps.js';
+import { ringNeed } from '../eyes.js';
 import { check, singleStep } from '../uses.js';
 
 /** A bar that turns through a ring. */
