@@ -8,7 +8,7 @@ import { beadSolid } from '../../knot/bead-solid.js';
 import type { StonePart } from './model.js';
 
 /** How square the ends of the outline are: the exponent of a superellipse. */
-const SQUARE = 6;
+const SQUARE = 4;
 
 /**
  * Outline of a stone that hangs from (0, 0) with its waist where the loop lies: as much wider above it as it is rounder
