@@ -191,7 +191,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
       end: [
         tryOn(
           'Try on before the ends are set',
-          `Push both ends on dry, hold the clasp between them and close it round the wearer. Mark each cord: ${ends.by === 'glue' ? 'once glued' : 'once crimped'}, the length is fixed.`,
+          'Push both ends on dry, hold the clasp between them and close it round the wearer. Mark each cord where it is plain, beyond the work.',
         ),
         singleStep(
           'Cut the ends to length',
@@ -248,7 +248,8 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
     ],
   }),
   mistakes: [
-    'The ends are set before trying on.',
+    'The ends are set before trying on: from then on the length is fixed.',
+    'A mark falls on knots or stitches, and the cut goes through them: undo them to before it, and mark anew.',
     'Too much glue: it is pushed out and shows. A drop inside, none outside.',
     'A crimp is pressed only once, in the middle, and lets go.',
   ],

@@ -165,6 +165,7 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
   }),
   mistakes: [
     'The clasp is glued before trying on.',
+    'A mark falls on knots or stitches, and the cut goes through them: undo them to before it, and mark anew.',
     'Sliders and O-rings are forgotten: they do not go on any more.',
     'The recess is filled with glue, and the cord does not go in to the bottom.',
   ],

@@ -32,7 +32,7 @@ import { cordsOf, helpThrough, outerEnds, startEnds } from '../../part/ends.js';
 import { tiedIn, tiedLoop } from '../../knot/tied.js';
 import { check, singleStep, tiedStep, useEach } from '../uses.js';
 import { workingEnds } from '../../../base/kind/working-ends.js';
-import { laid, say } from '../../../base/measure/saying.js';
+import { laid, say, size } from '../../../base/measure/saying.js';
 
 /** A button at one end, one or two loops at the other. */
 export interface LoopAndButton extends ClosureBase {
@@ -193,7 +193,9 @@ export const loopAndButton: ClosureKind<LoopAndButton, LoopMeasures> = {
             runs: site.runs,
           },
         ],
-        needs: [needOf(closure.name)],
+        needs: [
+          { ...needOf(closure.name), label: say`${closure.name}, ${size(closure.diameter)}` },
+        ],
         advice: [
           {
             code: 'loop.tight',
