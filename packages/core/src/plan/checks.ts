@@ -201,6 +201,7 @@ export function checkPassages(
         : {
             code: 'passage.no',
             severity: 'error',
+            drawn: true,
             message: say`${times} take${runs.length === 1 ? 's' : ''} ${size(squeezed)} even squeezed; the hole of ${what} is ${size(hole)}.`,
             remedy: 'Take a bead with a larger hole, a thinner cord, or string it on fewer cords.',
             path,

@@ -35,6 +35,7 @@ export function checkKnotsAtHoles(parts: readonly Placed[]): Advice[] {
       {
         code: 'knot.slips',
         severity: 'error',
+        drawn: true,
         message: say`${worst.what} slides over the ${inSentence(stop.what)} beside it: drawn tight the knot goes through ${size(stop.passes)}, and the hole is ${size(worst.hole)}.`,
         remedy: larger
           ? say`${larger.what} is the smallest knot in these cords that holds.`

@@ -177,11 +177,12 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
       : []),
     ...barNotes(piece, closureSite, fitted.layouts),
     ...checkPlan(piece, fit, counters),
+    ...checkPassages(passages),
+    ...checkKnotsAtHoles(parts),
   ]);
-  if (advice.some((f) => f.severity === 'error')) return { ok: false, advice };
-  // It can be laid out and drawn, but not made: the hole or the cord has to be another.
-  const holes = [...checkPassages(passages), ...checkKnotsAtHoles(parts)];
-  const unmakeable = holes.some(({ severity }) => severity === 'error');
+  const errors = advice.filter(({ severity }) => severity === 'error');
+  if (errors.some(({ drawn }) => !drawn)) return { ok: false, advice };
+  const unmakeable = errors.length > 0;
 
   const own = planStrands(
     piece,
@@ -234,7 +235,7 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
     },
     counters,
     rules: rulesOfThumb(piece, fit.length, fit.target, { strands, auxiliary }),
-    advice: distinctNotes([...advice, ...holes]),
+    advice,
     ...(unmakeable ? { unmakeable } : {}),
   } satisfies Plan;
 }

@@ -12,6 +12,8 @@ export interface Advice {
   readonly part?: string;
   /** The value or part concerned, as a path into the piece: `parts[0].length`. */
   readonly path: string;
+  /** Whether the piece is laid out and drawn all the same: with this error it only cannot be made. */
+  readonly drawn?: true;
   /** A value that would mend it, offered to the maker: what to write where. */
   readonly fix?: {
     readonly label: Saying;

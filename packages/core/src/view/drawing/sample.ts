@@ -39,6 +39,8 @@ const WAYS: readonly ((cord: Cord) => readonly Strand[])[] = [
 ];
 
 const BEAD = 'bead';
+/** A hole this many times as wide as a cord lets two through, with their points. */
+const BORED = 2.2;
 const plainAt = (id: string): PlainPart => ({ id, kind: 'plain', length: 60 });
 
 /** A part as it lies on the bench, done. */
@@ -60,12 +62,16 @@ export function sampleOf(kindId: string, cord: Cord, bead: Bead | undefined): Sa
   if (needsKnot || (needsBead && !bead)) return null;
   const ways = ties === undefined ? [...WAYS.slice(1), WAYS[0]!] : WAYS;
   let next: Sample | null = null;
-  for (const way of ways) {
+  // A bead that is too narrow for the cord is shown with a hole that is not.
+  const beads = bead
+    ? [bead, { ...bead, hole: Math.max(bead.hole, BORED * cord.diameter) }]
+    : [null];
+  for (const [way, strung] of beads.flatMap((own) => ways.map((one) => [one, own] as const))) {
     const strands = way(cord);
     const base: Piece = {
       ...EXAMPLE_PIECE,
       strands,
-      beads: bead ? [{ ...bead, id: BEAD }] : [],
+      beads: strung ? [{ ...strung, id: BEAD }] : [],
       parts: [],
       closure: tieEnds.make(cord),
       // Which every cord bears; it does not show.

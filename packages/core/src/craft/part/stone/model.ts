@@ -55,6 +55,7 @@ export function shapeOf(part: StonePart): Advice[] {
     {
       code: 'stone.shape',
       severity: 'error',
+      drawn: true,
       message: say`No stone of ${size(part.width)} by ${size(part.thickness)} is ${laid(largest)} round: it is ${laid(least)} to ${laid(most)}.`,
       remedy:
         'Measure it again: lay a strip of paper round it at its widest, and a rule beside it.',
@@ -70,6 +71,7 @@ export const slips = (part: StonePart): Advice[] =>
         {
           code: 'stone.slips',
           severity: 'error',
+          drawn: true,
           message: say`The stone slips out of its loop: above it is ${laid(part.above)} round, the loop ${laid(part.girth)}.`,
           remedy: 'Catch it lower, at a waist or a notch, or set it with a drop of glue as well.',
           path: 'girth',
