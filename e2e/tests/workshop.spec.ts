@@ -82,7 +82,7 @@ test('a make goes on by its own plan when the piece is changed, or is set aside 
   for (let i = 0; i < 2; i++) await page.keyboard.press('Space');
   const title = await page
     .getByTestId('tap-area')
-    .getByText(/^Hitch/)
+    .getByText(/^Hitch the fold/)
     .textContent();
   await page.keyboard.press('f');
   await page.getByRole('radio', { name: 'Snug' }).click();
