@@ -151,3 +151,10 @@ export const MEASURED_HAND: Hand = [
     rests: 1,
   },
 ];
+
+/** Whom and how the templates are made for where a test asks for nothing else. */
+export const start = {
+  name: 'x',
+  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
+  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
+} as const;

@@ -2,17 +2,12 @@ import { describe, expect, it } from '@jest/globals';
 import { ANY_HAND, handOf, lessonsFrom, type Observation } from '../base/learn/hand.js';
 import type { Piece } from '../piece/piece.js';
 import { templateById } from '../plan/template/templates.js';
-import { planned } from '../testing.js';
+import { planned, start } from '../testing.js';
 import { observe } from './observe.js';
 import type { MakeRecord } from './record.js';
 import { endsOf } from '../plan/end-lengths.js';
 import { partStates } from './rest.js';
 
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
 const make = (id: string): Piece => templateById(id).make(start);
 
 /** A make whose hand takes so much more than the model in the technique that takes most of the cord. */

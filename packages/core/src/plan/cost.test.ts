@@ -1,12 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { TEMPLATES, templateById } from './template/templates.js';
 import { planCost } from './cost.js';
-
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
+import { start } from '../testing.js';
 
 describe('what planning costs', () => {
   it('is little for everything that is worn', () => {

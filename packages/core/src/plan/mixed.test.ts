@@ -8,14 +8,9 @@ import type { Part } from '../craft/part/registry.js';
 import type { Piece, Strand } from '../piece/piece.js';
 import { EXAMPLE_PIECE } from '../piece/example.js';
 import { TEMPLATES, templateById } from './template/templates.js';
-import { adviceCodes, planned, testBead, testCord } from '../testing.js';
+import { adviceCodes, planned, testBead, testCord, start } from '../testing.js';
 import { planPiece } from './steps/plan-piece.js';
 
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
 const make = (id: string): Piece => templateById(id).make(start);
 const of = (reasons: readonly Reason[], code: string): number =>
   reasons.filter((r) => r.code === code).reduce((sum, r) => sum + r.mm, 0);

@@ -3,13 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import type { Reason } from '../base/kind/reason.js';
 
 import { TEMPLATES } from './template/templates.js';
-import { planned } from '../testing.js';
-
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
+import { planned, start } from '../testing.js';
 
 /**
  * What has no number behind it: sizes of the body and of findings, and lengths that follow from them by plain

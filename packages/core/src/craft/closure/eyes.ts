@@ -28,7 +28,9 @@ const jumpRing = (across: number): JumpRing => ({
   across,
   inside: across - 2 * WIRE,
 });
-export const ringNeed = (count: number, { id, across }: JumpRing = jumpRing(RING)): Need => ({
+/** The ring that clasps hang from where no cord goes through. */
+export const USUAL_RING = jumpRing(RING);
+export const ringNeed = (count: number, { id, across }: JumpRing = USUAL_RING): Need => ({
   id,
   label: say`Jump ring, ${size(across)}`,
   count,
@@ -66,7 +68,7 @@ export const eyeOf = ({ eye }: WithEye, site: ClosureSite): number =>
 /** Clasps have eyes for one usual ring; wider ones have to be looked for. */
 export function eyeAdvice(clasp: WithEye, site: ClosureSite): Advice[] {
   const { inside } = ringFor(site.runs);
-  if ((clasp.eye ?? null) !== null || inside <= jumpRing(RING).inside) return [];
+  if ((clasp.eye ?? null) !== null || inside <= USUAL_RING.inside) return [];
   return [
     {
       code: 'clasp.eye',

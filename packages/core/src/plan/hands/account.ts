@@ -5,7 +5,7 @@ import { checkKnotsAtHoles } from '../knots-at-holes.js';
 import { tryOnPlace } from '../try-on-place.js';
 import { unfinishedEnd } from './finished.js';
 import { hangsTogether } from './one-thing.js';
-import { endCalled, refuse, type Refusal } from './refusal.js';
+import { endCalled, ONLY_CLIPPED, refuse, type Refusal } from './refusal.js';
 import { workOf } from './share.js';
 import { legKey, THREAD, type Table } from './table.js';
 import { NEAR, plannedWork } from './worked.js';
@@ -127,9 +127,7 @@ export function account(table: Table): Refusal[] {
     ...(table.held === 'board' ? [refuse('still-held', 'The work is still on the board.')] : []),
     ...checkKnotsAtHoles(plan.parts).map(({ message }) => refuse('not-fast', message)),
     ...(apart ? [apart] : []),
-    ...(table.clipped.size > 0
-      ? [refuse('not-fast', 'Only a clip holds an end: it needs a knot there.')]
-      : []),
+    ...(table.clipped.size > 0 ? [refuse('not-fast', ONLY_CLIPPED)] : []),
     ...(table.wet ? [refuse('wet', 'Something has not been let lie.')] : []),
     ...looks(table),
   ];

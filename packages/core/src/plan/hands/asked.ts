@@ -1,28 +1,13 @@
 import { memoize } from '@coiled-strand/rope';
 import type { Action, ActionOf, Place, Verb } from '../../base/action/action.js';
 import type { Knot } from '../../base/action/knot.js';
-import { closureKind } from '../../craft/closure/registry.js';
+import type { Side } from '../../base/measure/side.js';
 import type { Piece } from '../../piece/piece.js';
-import { placedClosure, placedParts } from '../placed-parts.js';
+import { kindSteps } from '../kind-steps.js';
 import type { Plan } from '../plan-types.js';
 import type { Need } from './need.js';
 import { refuse } from './refusal.js';
 import type { Table } from './table.js';
-
-/** What the kinds of the parts, and the closure, are made of. */
-const asked = memoize((plan: Plan, piece: Piece): readonly Action[] => {
-  const { start, end } = closureKind(piece.closure.type).steps(
-    piece.closure,
-    placedClosure(piece, plan),
-    plan.closure,
-    plan.fit.length,
-    'left',
-  );
-  const parts = placedParts(piece, plan).flatMap(({ part, kind, site, layout }) =>
-    kind.steps(part, site, layout, 'left'),
-  );
-  return [...start, ...parts, ...end].flatMap(({ actions }) => actions);
-});
 
 /** A band is told in stretches, and a sinnet begins over cut ends or not: the knot is the same. */
 function knotOf(knot: Knot): unknown {
@@ -64,13 +49,14 @@ function markOf(action: Action): string | null {
   return marks ? JSON.stringify([action.do, ...marks(action)]) : null;
 }
 
-const marksOf = memoize(
-  (plan: Plan, piece: Piece): ReadonlySet<string | null> =>
-    new Set([null, ...asked(plan, piece).map(markOf)]),
-);
+const marksOf = memoize((plan: Plan, piece: Piece, first: Side): ReadonlySet<string | null> => {
+  const { start, parts, end } = kindSteps(plan, piece, first);
+  const actions = [...start, ...parts.flat(), ...end].flatMap((step) => step.actions);
+  return new Set([null, ...actions.map(markOf)]);
+});
 
 /** The work is one that the kind of its part, or the closure, is made of, at the place where it is. */
-export const belongs = ({ piece, plan }: Table, action: Action): Need =>
-  marksOf(plan, piece).has(markOf(action))
+export const belongs = ({ piece, plan, begins }: Table, action: Action): Need =>
+  marksOf(plan, piece, begins ?? 'left').has(markOf(action))
     ? null
     : refuse('not-planned', 'The piece has another knot or thing at that place, or none.');

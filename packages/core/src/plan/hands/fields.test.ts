@@ -5,12 +5,7 @@ import { draftPlan } from '../plan.js';
 import { actionsIn, makeSteps } from '../steps/steps.js';
 import { TEMPLATES } from '../template/templates.js';
 import { follow } from './follow.js';
-
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
+import { start } from '../../testing.js';
 
 /** Other valid values of fields that are words, by their names; `verb field` where one name means two things. */
 const WORDS: Readonly<Record<string, readonly string[]>> = {

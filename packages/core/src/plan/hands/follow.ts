@@ -8,7 +8,7 @@ import { dry, firstOf, type Need } from './need.js';
 import { sound } from './sound.js';
 import type { Refusal } from './refusal.js';
 import { fromItsSide, goesRound } from './lies-there.js';
-import { clip, unclip } from './loose.js';
+import { clip, letGo, outOfClips, unclip } from './loose.js';
 import { fasten } from './one-thing.js';
 import * as beads from './rules-beads.js';
 import * as cords from './rules-cords.js';
@@ -69,17 +69,21 @@ const RULES: { readonly [V in Verb]: (table: Table, action: ActionOf<V>) => Need
 
 /** Does one action, if it can be done. A table on which one was refused is not to be used any more. */
 export function act<V extends Verb>(table: Table, action: ActionOf<V>): Need {
-  return firstOf(
+  // What another knot would take is not asked for: it is not tied. All else is refused for a nearer reason first.
+  const tied = action.do === 'tie';
+  const refused = firstOf(
     () => sound(table, action),
     () => dry(table, action),
-    // What another knot would take is not asked for: it is not tied.
-    () => (action.do === 'tie' ? belongs(table, action) : null),
+    () => (tied ? belongs(table, action) : null),
+    () => letGo(table, action),
     () => fromItsSide(table, action),
     () => goesRound(table, action),
     () => (RULES[action.do] as (t: Table, a: Action) => Need)(table, action),
-    () => belongs(table, action),
-    () => fasten(table, action),
+    () => outOfClips(table, action),
+    () => (tied ? null : belongs(table, action)),
   );
+  if (!refused) fasten(table, action);
+  return refused;
 }
 
 /** Where hands that follow a plan to the letter come to a stop. */

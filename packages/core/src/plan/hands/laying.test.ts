@@ -9,12 +9,7 @@ import { templateById } from '../template/templates.js';
 import { act } from './follow.js';
 import { layKnots } from './laying.js';
 import { layTable, type Table } from './table.js';
-
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
+import { start } from '../../testing.js';
 
 /** A piece made up to the first step that ties, and that step. */
 function upToKnot(id: string, verb: Action['do'] = 'tie') {

@@ -45,7 +45,7 @@ const halvesOf = ({ id, legs }: { readonly id: End['cord']; readonly legs: 1 | 2
   endsOfCord({ id, legs }).map(({ cord, half }) => ({ cord, half }));
 
 /** Whether some legs or ends are exactly these, in whatever order. */
-export function areAll<T extends Leg>(
+function areAll<T extends Leg>(
   given: readonly T[],
   wanted: readonly T[],
   key: (one: T) => string,

@@ -1,6 +1,13 @@
-import type { ActionOf, End } from '../../base/action/action.js';
+import {
+  legOf,
+  type Action,
+  type ActionOf,
+  type End,
+  type Leg,
+  type Place,
+} from '../../base/action/action.js';
 import { say } from '../../base/measure/saying.js';
-import { each, endState, type Need } from './need.js';
+import { each, endState, firstOf, lastOn, type Need } from './need.js';
 import { done, endCalled, refuse } from './refusal.js';
 import {
   endKey,
@@ -11,12 +18,6 @@ import {
   type LooseEnd,
   type Table,
 } from './table.js';
-
-/** The last thing on a cord, seen from one of its ends, that is no straight cord. */
-function lastOn(table: Table, leg: string, side: End['side']): Item | undefined {
-  const items = (table.along.get(leg) ?? []).filter(({ what }) => what !== 'length');
-  return side === 'start' ? items[0] : items.at(-1);
-}
 
 /** Whether nothing stops a bead on any of the cords that go through it. */
 function runsOff(table: Table, leg: string, side: End['side'], { bead, rank }: Item): boolean {
@@ -73,36 +74,94 @@ const WHY: Readonly<Record<Loose, string>> = {
 };
 
 /** Nothing comes off when hands let go: on each open side is a knot, a thing that is too large, or a clip. */
-export function secured(table: Table): Need {
+function secured(table: Table): Need {
   const [first] = looseEnds(table);
   return first
     ? refuse('not-fast', say`${WHY[first.loose]} ${endCalled(table, first.end)}.`)
     : null;
 }
 
-/** An end that is to be worked with is in no clip. */
-export const unclipped = (table: Table, end: End): Need =>
-  table.clipped.has(endKey(end))
-    ? refuse('still-held', say`${endCalled(table, end)} is in its clip.`)
-    : null;
+/** A slip knot begins a chain: it is tied at the other side of the beads that wait on its cord. */
+export const isSlip = (action: Action): boolean =>
+  action.do === 'tie' && action.knot.form === 'slip';
 
-/** A stitch that the next is drawn through is in no clip. */
-export const stitchFree = (table: Table, end: End): Need =>
-  table.clipped.has(clipKey(end, 'stitch'))
-    ? refuse('still-held', 'The last stitch is in its clip.')
-    : null;
+/** Whether hands let go of the work in an action, so that what is open comes off. */
+export const letsGo = (action: Action): boolean =>
+  action.do === 'release' ||
+  action.do === 'try-on' ||
+  action.do === 'overlap' ||
+  action.do === 'wait' ||
+  isSlip(action);
 
-export const clip = (table: Table, { ends, on }: ActionOf<'clip'>): Need =>
-  each(ends, (end) => {
+/** Ends of the cords that a part is worked over. */
+const over = (place: Place, ...legs: readonly (readonly Leg[] | undefined)[]): End[] =>
+  place.startsWith('closure:')
+    ? []
+    : legs.flatMap((own = []) => own.map((leg): End => ({ ...legOf(leg), side: 'end' })));
+
+/** The ends that an action works with or over, so that no clip may be on them. */
+export function workedWith(action: Action): readonly End[] {
+  switch (action.do) {
+    case 'tie':
+      return isSlip(action)
+        ? []
+        : [...action.by, ...over(action.place, action.round, action.beside)];
+    case 'wind':
+      return over(action.place, action.round);
+    case 'plait':
+      return action.bundles.flat();
+    case 'string':
+      return [...action.on, ...over(action.place, action.around, action.beside)];
+    case 'lay':
+    case 'put-on':
+      return action.on;
+    case 'pass':
+    case 'trim':
+    case 'turn-back':
+    case 'join':
+      return action.ends;
+    default:
+      return [];
+  }
+}
+
+/** The last stitch that an action draws the cord through. */
+export const drawnThrough = (action: Action): readonly End[] =>
+  action.do === 'chain' ? [action.on] : action.do === 'pass' ? action.ends : [];
+
+/** Hands let go only of what is held. */
+export const letGo = (table: Table, action: Action): Need =>
+  letsGo(action) ? secured(table) : null;
+
+/** They work with no end or stitch that is in a clip. */
+export const outOfClips = (table: Table, action: Action): Need =>
+  firstOf(
+    () =>
+      each(workedWith(action), (end) =>
+        table.clipped.has(endKey(end))
+          ? refuse('still-held', say`${endCalled(table, end)} is in its clip.`)
+          : null,
+      ),
+    () =>
+      each(drawnThrough(action), (end) =>
+        table.clipped.has(clipKey(end, 'stitch'))
+          ? refuse('still-held', 'The last stitch is in its clip.')
+          : null,
+      ),
+  );
+
+export function clip(table: Table, { ends, on }: ActionOf<'clip'>): Need {
+  const loose = new Set(
+    looseEnds(table).flatMap((own) => (own.loose === on ? [clipKey(own.end, on)] : [])),
+  );
+  return each(ends, (end) => {
     const key = clipKey(end, on);
     if (table.clipped.has(key)) return refuse('idle', done);
-    const needed = looseEnds(table).some(
-      (own) => own.loose === on && endKey(own.end) === endKey(end),
-    );
-    if (!needed) return refuse('idle', say`Nothing comes off at ${endCalled(table, end)}.`);
+    if (!loose.has(key)) return refuse('idle', say`Nothing comes off at ${endCalled(table, end)}.`);
     table.clipped.set(key, { end, loose: on });
     return null;
   });
+}
 
 export const unclip = (table: Table, { ends, on }: ActionOf<'unclip'>): Need =>
   each(ends, (end) =>

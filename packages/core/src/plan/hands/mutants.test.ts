@@ -5,14 +5,8 @@ import type { Plan } from '../plan-types.js';
 import { draftPlan } from '../plan.js';
 import { actionsIn, makeSteps } from '../steps/steps.js';
 import { TEMPLATES } from '../template/templates.js';
-import { random } from '../../testing.js';
+import { random, start } from '../../testing.js';
 import { follow } from './follow.js';
-
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
 
 /** As many places in the actions of one piece are changed. */
 const PLACES = 60;

@@ -67,12 +67,26 @@ export function open(table: Table, end: End): Need {
   return null;
 }
 
+/** Straight or plaited cord: nothing that stops or hangs on it. */
+export const isBare = ({ what }: Item): boolean => what === 'length' || what === 'plait';
+
+/** The last thing on a cord, seen from one of its ends. */
+export function outermost(table: Table, end: End): Item | undefined {
+  const items = table.along.get(legKey(end)) ?? [];
+  return end.side === 'start' ? items[0] : items.at(-1);
+}
+
+/** The same, past straight cord. */
+export function lastOn(table: Table, leg: string, side: End['side']): Item | undefined {
+  const items = (table.along.get(leg) ?? []).filter(({ what }) => what !== 'length');
+  return side === 'start' ? items[0] : items.at(-1);
+}
+
 /** What is done there can be reached from this end without going back past what is there already. */
 export function reaches(table: Table, end: End, place: Place): Need {
   const rank = table.ranks.get(place);
   if (rank === undefined) return refuse('not-planned', `There is no place “${place}”.`);
-  const items = table.along.get(legKey(end)) ?? [];
-  const last = end.side === 'start' ? items[0] : items.at(-1);
+  const last = outermost(table, end);
   const passed = last !== undefined && (end.side === 'start' ? last.rank < rank : last.rank > rank);
   return passed
     ? refuse(

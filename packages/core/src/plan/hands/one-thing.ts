@@ -43,15 +43,14 @@ function thing(action: Action): string | null {
 }
 
 /** Cords that are fastened to one another are one thing from then on. */
-export function fasten(table: Table, action: Action): Need {
+export function fasten(table: Table, action: Action): void {
   const cords = joins(action);
   const own = thing(action);
-  const names: (CordId | string)[] = own === null ? cords : [...cords, `on ${own}`];
+  const names: CordId[] = own === null ? cords : [...cords, `on ${own}`];
   const [first, ...rest] = names;
-  if (first === undefined) return null;
+  if (first === undefined) return;
   const to = rootOf(table, first);
   for (const other of rest) table.fastened.set(rootOf(table, other), to);
-  return null;
 }
 
 /** The one that stands for all that hang together with this. */
@@ -89,7 +88,6 @@ export function heldSomewhere(table: Table, cord: CordId): boolean {
     anchored ||
     typeof cord === 'string' ||
     own.joinedIn ||
-    table.fastened.has(cord) ||
     [...table.along].some(
       ([leg, items]) => leg.startsWith(`${cord}/`) && items.some(({ what }) => what !== 'length'),
     )

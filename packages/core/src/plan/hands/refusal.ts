@@ -44,4 +44,6 @@ export const endCalled = (table: Table, end: End): Saying =>
     cordCalled(table, end.cord),
   );
 
+/** A clip comes off again: it is no knot. */
+export const ONLY_CLIPPED = 'Only a clip holds an end: it needs a knot there.';
 export const done = say`This has been done already.`;

@@ -8,14 +8,8 @@ import type { Plan } from '../plan-types.js';
 import { asBefore, planPiece, tryPlan } from '../steps/plan-piece.js';
 import { actionsIn, makeSteps } from '../steps/steps.js';
 import { templateById } from '../template/templates.js';
-import { inMm } from '../../testing.js';
+import { inMm, start } from '../../testing.js';
 import { follow, type Stop } from './follow.js';
-
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
 
 interface Made {
   readonly piece: Piece;

@@ -5,7 +5,6 @@ import type { Side } from '../../base/measure/side.js';
 import { tiedSpan } from '../../piece/runs.js';
 import { lookalikes } from '../alike.js';
 import { catchMark } from '../catch-mark.js';
-import { secured } from './loose.js';
 import { laidFirst, toAll } from './lies-there.js';
 import { advanced, begunFrom, each, endState, firstOf, open, ready, type Need } from './need.js';
 import { done, endCalled, refuse } from './refusal.js';
@@ -176,7 +175,7 @@ export function anchor(table: Table, { legs }: ActionOf<'anchor'>): Need {
 export function release(table: Table): Need {
   if (table.held !== 'board') return refuse('idle', 'The work is not on the board.');
   table.held = null;
-  return secured(table);
+  return null;
 }
 
 export function label(table: Table, { cord: id }: ActionOf<'label'>): Need {

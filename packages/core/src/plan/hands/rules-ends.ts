@@ -3,10 +3,18 @@ import { closureKind } from '../../craft/closure/registry.js';
 import { CORD_KIND_FACTS, type CordKind } from '../../base/material/cord.js';
 import { WAITS } from '../../base/kind/waits.js';
 import { say } from '../../base/measure/saying.js';
-import { each, endState, firstOf, offTheBoard, ready, type Need } from './need.js';
-import { secured } from './loose.js';
+import {
+  each,
+  endState,
+  firstOf,
+  isBare,
+  offTheBoard,
+  outermost,
+  ready,
+  type Need,
+} from './need.js';
 import { leatherOf, toAll } from './lies-there.js';
-import { done, endCalled, refuse } from './refusal.js';
+import { done, endCalled, ONLY_CLIPPED, refuse } from './refusal.js';
 import { endKey, endsOfCord, legKey, THREAD, type Table } from './table.js';
 import { spend, take } from './spend.js';
 
@@ -25,9 +33,7 @@ const intoSocket = (table: Table, end: End): boolean =>
  * with nothing on it holds nothing either.
  */
 function stopped(table: Table, end: End): boolean {
-  const items = (table.along.get(legKey(end)) ?? []).filter(
-    ({ what }) => what !== 'length' && what !== 'plait',
-  );
+  const items = (table.along.get(legKey(end)) ?? []).filter((item) => !isBare(item));
   const near = end.side === 'start' ? items[0] : items.at(-1);
   if (near) return near.what === 'knot';
   return closureKind(table.piece.closure.type).open !== undefined;
@@ -36,10 +42,9 @@ function stopped(table: Table, end: End): boolean {
 /** A tail that is laid or plaited and has no knot after it comes undone; so does a chain that is not shut. */
 function comesUndone(table: Table, end: End): Need {
   const leg = legKey(end);
-  const items = table.along.get(leg) ?? [];
-  const last = end.side === 'start' ? items[0] : items.at(-1);
+  const last = outermost(table, end);
   const rank = end.side === 'start' ? -1 : table.piece.parts.length;
-  if ((last?.what === 'length' || last?.what === 'plait') && last.rank === rank) {
+  if (last && isBare(last) && last.rank === rank) {
     return refuse('not-fast', say`No knot ends ${endCalled(table, end)} yet.`);
   }
   const chained = table.slips.has(leg) ? end.side === 'end' : table.cords.get(end.cord)!.given;
@@ -79,6 +84,7 @@ export function trim(table: Table, { ends }: ActionOf<'trim'>): Need {
     }
     const undone = comesUndone(table, end);
     if (undone) return undone;
+    if (table.clipped.has(endKey(end))) return refuse('not-fast', ONLY_CLIPPED);
     own.trimmed = true;
     own.stiff = false;
     return null;
@@ -138,11 +144,10 @@ export function besideDelicate(table: Table, end: End): boolean {
   const items = table.along.get(legKey(end)) ?? [];
   const inwards = end.side === 'start' ? items : [...items].reverse();
   let away = 0;
-  for (const { what, bead, mm } of inwards.slice(
-    inwards.findIndex((own) => own.what !== 'length' && own.what !== 'plait'),
-  )) {
+  for (const item of inwards.slice(inwards.findIndex((own) => !isBare(own)))) {
+    const { bead, mm } = item;
     if (bead !== undefined && table.beads.get(bead)?.bead.delicate) return true;
-    if (what === 'length' || what === 'plait') away += mm;
+    if (isBare(item)) away += mm;
     if (away > FLAME_REACHES) return false;
   }
   return false;
@@ -234,8 +239,6 @@ export function oil(table: Table, { legs }: ActionOf<'oil'>): Need {
 
 export function wait(table: Table, { for: what, minutes }: ActionOf<'wait'>): Need {
   if (table.wet !== what) return refuse('idle', 'There is nothing to wait for.');
-  const off = secured(table);
-  if (off) return off;
   if (minutes < WAITS[what].minutes) {
     return refuse('wet', 'It has not lain for as long as that takes.');
   }

@@ -13,6 +13,7 @@ import {
   held,
   offTheBoard,
   onClosure,
+  outermost,
   type Need,
 } from './need.js';
 import { runsAt, toAll } from './lies-there.js';
@@ -25,13 +26,13 @@ import { notStopped, together, work } from './rules-work.js';
 
 function sides(table: Table, { place, knot, from, times = 1 }: ActionOf<'tie'>): Need {
   if (knot.form !== 'half-knot') return null;
-  const last = table.lastSide.get(place);
-  if (from === undefined || last === undefined || knot.sinnet === 'spiral') {
+  // A spiral is begun anew each time; the sides of a flat band go by turns.
+  const last = knot.sinnet === 'flat' ? table.lastSide.get(place) : undefined;
+  if (from === undefined || last === undefined) {
     const other = begunFrom(table, from);
     if (other || from === undefined) return other;
   }
-  if (knot.sinnet === 'spiral') return null;
-  if (last !== undefined && last === from) {
+  if (last === from) {
     return refuse('out-of-order', 'Twice from the same side: the band would begin to turn.');
   }
   table.lastSide.set(place, times % 2 === 1 ? from : otherSide(from));
@@ -50,8 +51,7 @@ const laidOver = ({ knot, by }: ActionOf<'tie'>): boolean =>
 
 /** Whether the last thing on a cord is one that hangs on it. */
 function threaded(table: Table, end: End): boolean {
-  const items = table.along.get(legKey(end)) ?? [];
-  return (end.side === 'start' ? items[0] : items.at(-1))?.what === 'finding';
+  return outermost(table, end)?.what === 'finding';
 }
 
 function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {

@@ -2,7 +2,6 @@ import type { ActionOf } from '../../base/action/action.js';
 import { say } from '../../base/measure/saying.js';
 import { firstOf, offTheBoard, type Need } from './need.js';
 import { done, endCalled, refuse } from './refusal.js';
-import { secured } from './loose.js';
 import { unfinishedEnd } from './finished.js';
 import { shareDone } from './share.js';
 import { workedUp } from './worked.js';
@@ -10,8 +9,6 @@ import type { Table } from './table.js';
 
 export function tryOn(table: Table, { how }: ActionOf<'try-on'>): Need {
   if (!table.changed) return refuse('idle', 'Nothing has changed since it was last tried on.');
-  const off = secured(table);
-  if (off) return off;
   const board = offTheBoard(table);
   if (board) return board;
   if (how === 'laid') {

@@ -25,6 +25,7 @@ import {
   offTheBoard,
   onClosure,
   open,
+  outermost,
   placeOf,
   putDown,
   reaches,
@@ -34,7 +35,6 @@ import {
 } from './need.js';
 import { cordCalled, done, refuse } from './refusal.js';
 import { spend, take } from './spend.js';
-import { secured, stitchFree, unclipped } from './loose.js';
 import { tailsOf, toAll } from './lies-there.js';
 import { endKey, endsOfCord, legKey, type Item, type Table } from './table.js';
 
@@ -72,8 +72,6 @@ export const notSpanned = (table: Table, ends: readonly End[]): Need =>
       : null,
   );
 
-const isSlip = (action: Action): boolean => action.do === 'tie' && action.knot.form === 'slip';
-
 const grips = (action: Action, leg: Leg): boolean =>
   action.do === 'tie' && (action.round ?? []).some((own) => sameLeg(own, leg));
 
@@ -90,13 +88,6 @@ export function work(
   const others = beside.map((leg) => endBeside(table, leg, side));
   return firstOf(
     () => each(ends, (end) => (lies(table, action, end) ? null : open(table, end))),
-    // The end of a chain's cord may stay in its clip: it is worked at the other side of the beads.
-    () =>
-      isSlip(action)
-        ? null
-        : each(onClosure(table, place) ? ends : [...ends, ...others], (end) =>
-            unclipped(table, end),
-          ),
     () => each(others, (end) => ready(table, end)),
     () => triedBeforeClosing(table, place),
     () => each([...ends, ...others], (end) => reaches(table, end, placeOf(end, place))),
@@ -126,8 +117,7 @@ export function work(
 /** Nothing of the closure comes beyond a knot that ends a cord there. */
 export function notStopped(table: Table, end: End, place: Place): Need {
   if (!onClosure(table, place)) return null;
-  const items = table.along.get(legKey(end)) ?? [];
-  const near = end.side === 'start' ? items[0] : items.at(-1);
+  const near = outermost(table, end);
   const rank = rankOf(table, placeOf(end, place));
   return near?.what === 'knot' && near.rank === rank
     ? refuse('closed-end', say`A knot ends ${cordCalled(table, end.cord)} there already.`)
@@ -194,7 +184,6 @@ export function putOn(table: Table, action: ActionOf<'put-on'>): Need {
 export function pass(table: Table, { ends, through }: ActionOf<'pass'>): Need {
   return firstOf(
     () => each(ends, (end) => open(table, end)),
-    () => each(ends, (end) => unclipped(table, end) ?? stitchFree(table, end)),
     () => (through === 'knot' ? toAll(ends, tailsOf(table), endKey) : null),
     () => {
       const [end] = ends as [End];
@@ -225,7 +214,6 @@ export function overlap(table: Table, { ends }: ActionOf<'overlap'>): Need {
     offTheBoard(table),
     () => (begun(table) ? null : refuse('not-ready', 'There is nothing to close yet.')),
     () => each(ends, (end) => open(table, end)),
-    () => secured(table),
     () => toAll(ends, tailsOf(table), endKey),
     () => triedBeforeClosing(table, AT_END),
   );
@@ -301,7 +289,7 @@ export function chain(table: Table, action: ActionOf<'chain'>): Need {
   const { on, place, mm } = action;
   const times = timesOf(action);
   return firstOf(
-    () => open(table, on) ?? stitchFree(table, on),
+    () => open(table, on),
     () =>
       table.slips.has(legKey(on))
         ? null

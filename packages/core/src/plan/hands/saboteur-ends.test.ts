@@ -1,24 +1,18 @@
 import { describe, expect, it } from '@jest/globals';
-import { follow } from './follow.js';
-import type { RefusalCode } from './refusal.js';
+import { start } from '../../testing.js';
+import { templateById } from '../template/templates.js';
 import {
   knot,
   moved,
   otherwise,
-  told,
+  refusedWith,
   verb,
   without,
   withoutAll,
-  type Actions,
+  type Sabotage,
 } from './testing.js';
 
-/** What is done wrong in the making, on which template, and why hands refuse it. */
-const MADE: readonly (readonly [
-  string,
-  string,
-  (actions: Actions) => Actions,
-  RefusalCode | readonly RefusalCode[],
-])[] = [
+const MADE: readonly Sabotage[] = [
   // The closure.
   ['the core in a buckle is not set', 'buckle-band', withoutAll(verb('set')), 'not-ready'],
   [
@@ -126,12 +120,7 @@ const MADE: readonly (readonly [
 ];
 
 describe('a saboteur at the closure and the ends', () => {
-  it.each(MADE.map(([what, id, change, code]) => [what, id, change, code] as const))(
-    '%s (%s)',
-    (_what, id, change, code) => {
-      const { piece, plan, actions } = told(id);
-      const [stop] = follow(piece, plan, change(actions), 'left');
-      expect([code].flat()).toContain(stop?.code);
-    },
-  );
+  it.each(MADE.map((one) => [one[0], one[1], one] as const))('%s (%s)', (_what, _template, one) => {
+    expect([one[3]].flat()).toContain(refusedWith(one, templateById(one[1]).make(start)));
+  });
 });

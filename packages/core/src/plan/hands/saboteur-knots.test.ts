@@ -1,27 +1,21 @@
 import { describe, expect, it } from '@jest/globals';
-import { follow } from './follow.js';
-import type { RefusalCode } from './refusal.js';
+import { start } from '../../testing.js';
+import { templateById } from '../template/templates.js';
 import {
   at,
   knot,
   moved,
   other,
   otherwise,
-  told,
+  refusedWith,
   verb,
   without,
   withoutAll,
-  type Actions,
+  type Sabotage,
   type Of,
 } from './testing.js';
 
-/** What is done wrong in the making, on which template, and why hands refuse it. */
-const MADE: readonly (readonly [
-  string,
-  string,
-  (actions: Actions) => Actions,
-  RefusalCode | readonly RefusalCode[],
-])[] = [
+const MADE: readonly Sabotage[] = [
   // Held or gone.
   ['a clip is left out before beads are let go of', 'hemp-band', without(verb('clip')), 'not-fast'],
   ['beads wait on a cord with an open end', 'chain-necklace', without(verb('clip')), 'not-fast'],
@@ -284,12 +278,7 @@ const MADE: readonly (readonly [
 ];
 
 describe('a saboteur among the cords and knots', () => {
-  it.each(MADE.map(([what, id, change, code]) => [what, id, change, code] as const))(
-    '%s (%s)',
-    (_what, id, change, code) => {
-      const { piece, plan, actions } = told(id);
-      const [stop] = follow(piece, plan, change(actions), 'left');
-      expect([code].flat()).toContain(stop?.code);
-    },
-  );
+  it.each(MADE.map((one) => [one[0], one[1], one] as const))('%s (%s)', (_what, _template, one) => {
+    expect([one[3]].flat()).toContain(refusedWith(one, templateById(one[1]).make(start)));
+  });
 });

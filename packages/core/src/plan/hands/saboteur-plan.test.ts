@@ -4,7 +4,7 @@ import type { Part } from '../../craft/part/registry.js';
 import type { Piece } from '../../piece/piece.js';
 import { planPiece } from '../steps/plan-piece.js';
 import { templateById } from '../template/templates.js';
-import { start } from './testing.js';
+import { start } from '../../testing.js';
 
 const withCord = (piece: Piece, change: Partial<Cord>): Piece => ({
   ...piece,

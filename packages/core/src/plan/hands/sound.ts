@@ -8,25 +8,26 @@ import { endKey, legKey, type Table } from './table.js';
 const isLeg = (value: object): value is Leg => 'cord' in value && 'half' in value;
 const isEnd = (leg: Leg): leg is End => 'side' in leg;
 
-/** Everything in an action that is a cord’s half or its end. */
-const legsIn = (value: unknown): Leg[] =>
-  typeof value !== 'object' || value === null
-    ? []
-    : isLeg(value)
-      ? [value]
-      : Object.values(value).flatMap(legsIn);
+/** What an action is told of: the halves and ends of cords, and every number that is no name of one. */
+interface Told {
+  readonly legs: Leg[];
+  readonly numbers: number[];
+}
 
-/** Every number in an action that is no name of a cord. */
-const numbersIn = (value: unknown): number[] =>
-  typeof value === 'number'
-    ? [value]
-    : typeof value !== 'object' || value === null || isLeg(value)
-      ? []
-      : Object.entries(value).flatMap(([key, own]) => (key === 'cord' ? [] : numbersIn(own)));
+/** Gathers what an action, or a part of one, is told of. */
+function gather(value: unknown, told: Told): Told {
+  if (typeof value === 'number') told.numbers.push(value);
+  else if (typeof value === 'object' && value !== null) {
+    if (isLeg(value)) told.legs.push(value);
+    else {
+      for (const [key, own] of Object.entries(value)) if (key !== 'cord') gather(own, told);
+    }
+  }
+  return told;
+}
 
 /** The cords and ends that an action names are on the table, and none ties, holds or goes through twice. */
-function named(table: Table, action: Action): Need {
-  const legs = legsIn(action);
+function named(table: Table, action: Action, legs: readonly Leg[]): Need {
   const own: readonly Leg[] =
     'by' in action && typeof action.by === 'object'
       ? action.by
@@ -56,6 +57,10 @@ function named(table: Table, action: Action): Need {
     () => (new Set(keys).size < keys.length ? refuse('differs', 'A cord is named twice.') : null),
   );
 }
+
+/** A field of an action by its name: what is told is plain data, and may come from a file. */
+const fieldOf = (action: Action, key: string): unknown =>
+  (action as unknown as Readonly<Record<string, unknown>>)[key];
 
 /** What each action cannot be told without. */
 const NEEDED: { readonly [V in Verb]: readonly (keyof ActionOf<V>)[] } = {
@@ -112,31 +117,33 @@ const LISTS = ['by', 'ends', 'legs', 'bundles', 'round'] as const;
 /** Whether something that has to be done to something names nothing. */
 const empty = (action: Action): boolean =>
   LISTS.some((key) => {
-    const list = (action as unknown as Readonly<Record<string, unknown>>)[key];
+    const list = fieldOf(action, key);
     return Array.isArray(list) && list.every((own) => Array.isArray(own) && own.length === 0);
   });
 
 /** An action is one at all: it names what is on the table, and its numbers are lengths and counts. */
-export const sound = (table: Table, action: Action): Need =>
-  firstOf(
+export function sound(table: Table, action: Action): Need {
+  const { legs, numbers } = gather(action, { legs: [], numbers: [] });
+  return firstOf(
     () =>
-      (NEEDED[action.do] as readonly string[]).every(
-        (key) => (action as unknown as Readonly<Record<string, unknown>>)[key] !== undefined,
-      )
-        ? null
-        : refuse('differs', 'Something is missing in what is told.'),
+      each(NEEDED[action.do] as readonly string[], (key) =>
+        fieldOf(action, key) === undefined
+          ? refuse('differs', `“${key}” is missing in what is told.`)
+          : null,
+      ),
     () => (empty(action) ? refuse('differs', 'It is not told what it is done to.') : null),
     () =>
-      numbersIn(action).every((number) => Number.isFinite(number) && number >= 0)
+      numbers.every((number) => Number.isFinite(number) && number >= 0)
         ? null
         : refuse('differs', 'A length or a count is not a number of 0 or more.'),
     () =>
       'times' in action && !(Number.isInteger(action.times) && action.times! >= 1)
         ? refuse('differs', 'It is done a whole number of times, once at least.')
         : null,
-    () => named(table, action),
+    () => named(table, action, legs),
     () =>
       'place' in action && !table.ranks.has(action.place)
         ? refuse('not-planned', `There is no place “${action.place}”.`)
         : null,
   );
+}

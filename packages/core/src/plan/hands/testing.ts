@@ -1,29 +1,11 @@
 import type { Action, End, Verb } from '../../base/action/action.js';
 import type { Piece } from '../../piece/piece.js';
 import { draftPlan } from '../plan.js';
-import type { Plan } from '../plan-types.js';
+import { follow } from './follow.js';
+import type { RefusalCode } from './refusal.js';
 import { actionsIn, makeSteps } from '../steps/steps.js';
-import { templateById } from '../template/templates.js';
 
-// What the tests of sabotage have in common: a template told, and ways to change its actions by meaning.
-
-export const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
-
-interface Told {
-  readonly piece: Piece;
-  readonly plan: Plan;
-  readonly actions: readonly Action[];
-}
-export function told(id: string): Told {
-  const piece = templateById(id).make(start);
-  const plan = draftPlan(piece);
-  if (!plan.ok) throw new Error(id);
-  return { piece, plan, actions: actionsIn(makeSteps(piece, plan, { hand: 'right' })) };
-}
+// What the tests of sabotage have in common: ways to change actions by meaning, and who finds out.
 
 export type Actions = readonly Action[];
 type Is = (action: Action) => boolean;
@@ -76,3 +58,19 @@ export const otherwise =
     return actions.with(i, change(actions[i] as Of<V>));
   };
 export const other = (end: End): End => ({ ...end, side: end.side === 'end' ? 'start' : 'end' });
+
+/** What is done wrong, on which template, how, and the codes of which hands refuse it with one. */
+export type Sabotage = readonly [
+  what: string,
+  template: string,
+  change: (actions: Actions) => Actions,
+  code: RefusalCode | readonly RefusalCode[],
+];
+
+/** The code that hands refuse a sabotage with; undefined where they do not notice. */
+export function refusedWith([, , change]: Sabotage, piece: Piece): RefusalCode | undefined {
+  const plan = draftPlan(piece);
+  if (!plan.ok) throw new Error(JSON.stringify(plan.advice));
+  const actions = actionsIn(makeSteps(piece, plan, { hand: 'right' }));
+  return follow(piece, plan, change(actions), 'left')[0]?.code;
+}

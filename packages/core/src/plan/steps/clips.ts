@@ -1,6 +1,6 @@
-import { legOf, type Action, type End, type Leg, type Place } from '../../base/action/action.js';
+import type { End } from '../../base/action/action.js';
 import type { Step } from '../../base/kind/step.js';
-import { looseEnds } from '../hands/loose.js';
+import { drawnThrough, letsGo, looseEnds, workedWith } from '../hands/loose.js';
 import { endKey, type Loose, type Table } from '../hands/table.js';
 import { onceStep } from './set-up.js';
 
@@ -19,50 +19,6 @@ const PUT_ON: Readonly<Record<Loose, { readonly title: string; readonly text: st
     text: 'Through its loop, so that the chain does not ravel.',
   },
 };
-
-/** Whether hands let go of the work in an action, so that what is open comes off. */
-const letsGo = (action: Action): boolean =>
-  action.do === 'release' ||
-  action.do === 'try-on' ||
-  action.do === 'overlap' ||
-  action.do === 'wait' ||
-  (action.do === 'tie' && action.knot.form === 'slip');
-
-/** Ends of the cords that a part is worked over. */
-const over = (place: Place, ...legs: readonly (readonly Leg[] | undefined)[]): End[] =>
-  place.startsWith('closure:')
-    ? []
-    : legs.flatMap((own = []) => own.map((leg): End => ({ ...legOf(leg), side: 'end' })));
-
-/** The ends that an action works with or over, so that no clip may be on them. */
-function worksWith(action: Action): readonly End[] {
-  switch (action.do) {
-    case 'tie':
-      return action.knot.form === 'slip'
-        ? []
-        : [...action.by, ...over(action.place, action.round, action.beside)];
-    case 'wind':
-      return over(action.place, action.round);
-    case 'plait':
-      return action.bundles.flat();
-    case 'string':
-      return [...action.on, ...over(action.place, action.around, action.beside)];
-    case 'lay':
-    case 'put-on':
-      return action.on;
-    case 'pass':
-    case 'trim':
-    case 'turn-back':
-    case 'join':
-      return action.ends;
-    default:
-      return [];
-  }
-}
-
-/** The last stitch that an action draws the cord through. */
-const stitchOf = (action: Action): readonly End[] =>
-  action.do === 'chain' ? [action.on] : action.do === 'pass' ? action.ends : [];
 
 const KINDS = ['bead', 'plait', 'stitch'] as const;
 
@@ -84,8 +40,8 @@ const clipStep = (verb: 'clip' | 'unclip', on: Loose, ends: readonly End[], befo
  */
 export function clipsBefore(table: Table, step: Step): Step[] {
   const { actions = [] } = step;
-  const worked = new Set(actions.flatMap(worksWith).map(endKey));
-  const drawn = new Set(actions.flatMap(stitchOf).map(endKey));
+  const worked = new Set(actions.flatMap(workedWith).map(endKey));
+  const drawn = new Set(actions.flatMap(drawnThrough).map(endKey));
   const loose = actions.some(letsGo) ? looseEnds(table) : [];
   return KINDS.flatMap((on) => {
     const free = on === 'stitch' ? drawn : worked;

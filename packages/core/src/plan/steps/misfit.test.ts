@@ -1,18 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Part } from '../../craft/part/registry.js';
 import type { Piece } from '../../piece/piece.js';
-import { planned } from '../../testing.js';
+import { planned, start } from '../../testing.js';
 import { draftPlan } from '../plan.js';
 import type { Plan } from '../plan-types.js';
 import { TEMPLATES, templateById } from '../template/templates.js';
 import { stillOpen } from './misfit.js';
 import { firstStop } from './plan-piece.js';
-
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'learner' },
-} as const;
 
 /** The piece with so many units more in a part, and all others as they were planned. */
 function withMore(piece: Piece, plan: Plan, index: number, more: number): Piece {

@@ -2,6 +2,7 @@ import { AT_START, type Action, type End, type Leg } from '../../base/action/act
 import { takesBothHands } from '../../base/action/knot.js';
 import { closureKind } from '../../craft/closure/registry.js';
 import { act, type Stop } from '../hands/follow.js';
+import { isSlip } from '../hands/loose.js';
 import { layKnots } from '../hands/laying.js';
 import { layTable, type Table } from '../hands/table.js';
 import { CAUTIONS } from '../../base/kind/cautions.js';
@@ -29,7 +30,7 @@ const tryOnClose = (piece: Piece, plan: Plan): Step =>
     'tie',
     'try-on-close',
     'Try it on before it is closed',
-    say`Lay it round the wearer, the ends held together. ${tellMisfit(piece, plan, 0)}`,
+    say`Lay it round the wearer, the ends held together. ${tellMisfit(piece, plan, piece.parts.length - 1)}`,
     { kind: 'worn' },
     [{ do: 'try-on', how: 'held' }],
   );
@@ -57,9 +58,6 @@ const holds = (action: Action): boolean =>
   (action.do === 'tie' && action.place === AT_START && action.to !== undefined) ||
   (action.do === 'put-on' && action.place === AT_START && action.on.length > 0) ||
   (action.do === 'tie' && action.knot.form === 'catch');
-
-/** A slip knot begins a chain in bare cord: what is beyond it is tied to the closure when the chain is done. */
-const isSlip = (action: Action): boolean => action.do === 'tie' && action.knot.form === 'slip';
 
 /** Ends that do not go through what they are strung on by themselves. */
 function endsToPoint(piece: Piece, plan: Plan, actions: readonly Action[]): End[] {
@@ -170,6 +168,7 @@ export interface Told {
 export function stepsFor(piece: Piece, plan: Plan, telling: Telling): Told {
   const closing = closingSteps(piece, plan, telling);
   const { steps: work, fromMiddle: inMiddle } = workSteps(piece, plan, telling);
+  // A slip knot begins a chain in bare cord: what is beyond it is tied to the closure when the chain is done.
   const late = inMiddle || actionsIn(work).some(isSlip);
   const opening = late ? [] : closing.start;
   const ending = late

@@ -4,7 +4,7 @@ import { callAt } from '../../base/kind/step.js';
 import type { Saying } from '../../base/measure/saying.js';
 import { speak } from '../../base/measure/speak.js';
 import { TEMPLATES, templateById } from '../template/templates.js';
-import { planned } from '../../testing.js';
+import { planned, start } from '../../testing.js';
 import { closureKind } from '../../craft/closure/registry.js';
 import { closureSiteOf, sitesOf } from '../../piece/sites.js';
 import { callNext } from '../../make/call.js';
@@ -12,11 +12,6 @@ import { freeLengthAtStart } from './set-up.js';
 import { doneByPart, totalActions } from '../../make/progress.js';
 import { makeSteps } from './steps.js';
 
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
 const habits = { unit: 'in', cordUnit: 'in', hand: 'right' } as const;
 const inInches = (saying: Saying | null | undefined): string => speak(saying ?? '', habits);
 const stepsOf = (id: string) => {

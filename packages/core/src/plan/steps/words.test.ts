@@ -2,15 +2,10 @@ import { describe, expect, it } from '@jest/globals';
 import type { Step } from '../../base/kind/step.js';
 import { speak } from '../../base/measure/speak.js';
 import { TERMS, type TermId } from '../../base/measure/terms.js';
-import { inMm, planned } from '../../testing.js';
+import { inMm, planned, start } from '../../testing.js';
 import { TEMPLATES, templateById } from '../template/templates.js';
 import { makeSteps } from './steps.js';
 
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
 const stepsOf = (id: string, child = false): Step[] => {
   const { wearer, ...rest } = start;
   const piece = templateById(id).make({

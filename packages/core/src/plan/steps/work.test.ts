@@ -3,16 +3,11 @@ import { callAt } from '../../base/kind/step.js';
 import { TEMPLATES, templateById } from '../template/templates.js';
 import { closureKind } from '../../craft/closure/registry.js';
 import { partKind } from '../../craft/part/registry.js';
-import { planned } from '../../testing.js';
+import { planned, start } from '../../testing.js';
 import { unitsDone } from '../../make/progress.js';
 import { makeSteps } from './steps.js';
 import { tryOnPlace } from '../try-on-place.js';
 
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
 const habits = { unit: 'cm', cordUnit: 'cm', hand: 'right' } as const;
 const of = (id: string) => {
   const piece = templateById(id).make(start);

@@ -7,7 +7,8 @@ import type { Side } from '../../base/measure/side.js';
 import { partKind } from '../../craft/part/registry.js';
 import type { Piece } from '../../piece/piece.js';
 import { tiedSpan } from '../../piece/runs.js';
-import { placedClosure, placedParts, type PlacedPart } from '../placed-parts.js';
+import { kindSteps } from '../kind-steps.js';
+import { placedParts, type PlacedPart } from '../placed-parts.js';
 import type { Plan } from '../plan-types.js';
 import { tryOnPlace } from '../try-on-place.js';
 import { asStep, type Telling } from './habits.js';
@@ -106,9 +107,8 @@ export function workSteps(piece: Piece, plan: Plan, telling: Telling): Work {
   const placed = placedParts(piece, plan);
   const firstTied = tiedSpan(piece.parts)?.[0] ?? 0;
   const tryOn = tryOnPlace(piece, plan);
-  const parts = placed.map(({ part, kind, site, layout, id }) =>
-    stepsOfPart(kind.steps(part, site, layout, telling.first), id, telling),
-  );
+  const said = kindSteps(plan, piece, telling.first).parts;
+  const parts = placed.map(({ id, index }) => stepsOfPart(said[index]!, id, telling));
   const middle = startsInMiddle(piece, parts);
   const orders = orderSteps(placed, telling.first);
   const whole = placed.map(({ id, index }): Step[] => {
@@ -130,15 +130,7 @@ export function closingSteps(
   plan: Plan,
   telling: Telling,
 ): { readonly start: Step[]; readonly end: Step[] } {
-  const kind = closureKind(piece.closure.type);
-  const site = placedClosure(piece, plan);
-  const { start, end } = kind.steps(
-    piece.closure,
-    site,
-    plan.closure,
-    plan.fit.length,
-    telling.first,
-  );
+  const { start, end } = kindSteps(plan, piece, telling.first);
   const stage = (
     own: readonly PartStep[],
     name: string,

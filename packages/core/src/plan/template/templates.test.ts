@@ -7,14 +7,9 @@ import { makeSteps } from '../steps/steps.js';
 import { partKind } from '../../craft/part/registry.js';
 import { duplicatePart, mirrorAbout, mirrorPart } from '../../piece/edit.js';
 import { draftPlan } from '../plan.js';
-import { inMm, planned, pointsOf } from '../../testing.js';
+import { inMm, planned, pointsOf, start } from '../../testing.js';
 import { TEMPLATES, templateById } from './templates.js';
 
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
 const habits = { unit: 'cm', cordUnit: 'cm', hand: 'right' } as const;
 const has = (id: string, ...codes: string[]): boolean =>
   planned(templateById(id).make(start)).advice.some((f) => codes.includes(f.code));

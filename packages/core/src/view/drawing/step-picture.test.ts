@@ -2,14 +2,9 @@ import { describe, expect, it } from '@jest/globals';
 import type { Primitive } from '../../base/kind/primitive.js';
 import { makeSteps } from '../../plan/steps/steps.js';
 import { TEMPLATES, templateById } from '../../plan/template/templates.js';
-import { planned, pointsOf } from '../../testing.js';
+import { planned, pointsOf, start } from '../../testing.js';
 import { stepPicture } from './step-picture.js';
 
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
 const made = (id: string, hand: 'left' | 'right' = 'right') => {
   const piece = templateById(id).make(start);
   const plan = planned(piece);

@@ -1,16 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import { CORD_KIND_FACTS } from '../../base/material/cord.js';
 import { TEMPLATES, templateById } from '../../plan/template/templates.js';
-import { planned, pointsOf } from '../../testing.js';
+import { planned, pointsOf, start } from '../../testing.js';
 import { drawBench } from './bench.js';
 import { boundsOf } from './bounds.js';
 import { drawClosed } from './closed.js';
 
-const start = {
-  name: 'x',
-  wearer: { name: 'Somebody', wrist: 165, hand: 200, neck: 360, ankle: 215, head: 560 },
-  cutting: { confidence: 0.95, step: 10, practice: 'practised' },
-} as const;
 const make = (id: string) => templateById(id).make(start);
 
 describe.each(TEMPLATES.map((t) => [t.id, t] as const))('%s on the bench', (_, template) => {

@@ -16,7 +16,7 @@ import type { Advice } from '../../../base/measure/advice.js';
 import type { RoundPart } from '../../../base/measure/ring.js';
 import { say, size, term } from '../../../base/measure/saying.js';
 import { claspRound, edgeOfRigid, hookOutline } from '../clasps.js';
-import { ringNeed } from '../eyes.js';
+import { ringNeed, USUAL_RING } from '../eyes.js';
 import { AT_END, type Action } from '../../../base/action/action.js';
 import { outerEnds, startEnds } from '../../part/ends.js';
 import { foldAdvice, socketUses } from '../sockets.js';
@@ -230,9 +230,9 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
                 'Hang the clasp',
                 say`Open both ${term('jump ring', 'jump rings')} sideways. Hang ${HALVES_OF[ends.clasp]} by the eyes, and close them until no gap is felt.`,
                 [
-                  { do: 'open', finding: 'jump-ring-5' },
-                  { do: 'hang', finding: CLASPS[ends.clasp], in: 'jump-ring-5' },
-                  { do: 'close', finding: 'jump-ring-5', count: 2 },
+                  { do: 'open', finding: USUAL_RING.id },
+                  { do: 'hang', finding: CLASPS[ends.clasp], in: USUAL_RING.id },
+                  { do: 'close', finding: USUAL_RING.id, count: 2 },
                 ],
                 CAUTIONS.metal,
               ),
