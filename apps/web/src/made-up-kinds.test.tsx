@@ -205,7 +205,7 @@ const magnet: ClosureKind<Magnet, { readonly cup: number }> = {
           text: 'One over the folds, one over the cut ends.',
           units: 1,
           actions: [
-            { do: 'trim', ends: cut },
+            { do: 'trim', ends: cut, leaves: grip },
             { do: 'put-on', finding: 'cup', place: 'closure:start', on: [], mm: 0 },
             { do: 'cap', finding: 'cup', ends: cut, mm: grip },
             { do: 'press', ends: cut },

@@ -44,7 +44,9 @@ describe('steps', () => {
   it('interrupts the work before its last third to try it on, and goes on where it was', () => {
     const steps = stepsOf(sliding);
     const at = steps.findIndex((s) => s.id === 'try-on-early');
-    const [before, after] = [steps[at - 1]!, steps[at + 1]!];
+    // The core is pulled taut again in between.
+    const [before, again, after] = [steps[at - 1]!, steps[at + 1]!, steps[at + 2]!];
+    expect(again.actions).toMatchObject([{ do: 'tension' }]);
     const units = planOf(sliding).parts[0]!.layout.units;
     expect(before.units / units).toBeCloseTo(2 / 3, 1);
     expect(after.from).toBe(before.units);
@@ -132,7 +134,7 @@ describe('calling out', () => {
     );
   });
   it('says of knots from which side, where the bump lies', () => {
-    const next = callNext(steps, { index: at('try-on-early'), unit: 0 });
+    const next = callNext(steps, { index: at('tie-band-on') - 1, unit: 0 });
     expect(inMm(next!)).toMatch(/^\d+ half knots, (left|right) first, where the bump lies$/);
   });
   it('speaks of no bump before the first knot, nor where it lies on the other side', () => {
@@ -145,7 +147,7 @@ describe('calling out', () => {
       ),
     };
     const turning = stepsOf(spiral);
-    const index = turning.findIndex((s) => s.id === 'try-on-early');
+    const index = turning.findIndex((s) => s.id === 'tie-band-on') - 1;
     expect(inMm(callNext(turning, { index, unit: 0 })!)).toMatch(/half knots, left first$/);
   });
   it('ends with the last step', () => {

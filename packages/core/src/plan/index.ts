@@ -20,3 +20,4 @@ export {
 } from './layout/propose.js';
 export { firstSideFor } from './steps/habits.js';
 export { makeSteps } from './steps/steps.js';
+export { refit, type Refit } from './steps/refit.js';

@@ -66,6 +66,8 @@ export type Action =
   // Cords are made ready.
   | { readonly do: 'measure'; readonly cord: CordId; readonly mm: number }
   | { readonly do: 'cut'; readonly cord: CordId }
+  /** Both ends of a cord that frays are molten shut as soon as it is cut. */
+  | { readonly do: 'sear'; readonly cord: CordId }
   /** A loop that is there already, with the beads that are on it. */
   | {
       readonly do: 'have';
@@ -93,6 +95,8 @@ export type Action =
   | { readonly do: 'label'; readonly cord: CordId }
   | { readonly do: 'anchor'; readonly legs: readonly Leg[] }
   | { readonly do: 'release' }
+  /** The far ends of a core are clipped down, so that it lies straight while it is tied over. */
+  | { readonly do: 'tension'; readonly legs: readonly Leg[] }
   /** A clip or tape keeps on what would come off there. */
   | (OnEnds & { readonly do: 'clip'; readonly on: 'bead' | 'plait' | 'stitch' })
   | (OnEnds & { readonly do: 'unclip'; readonly on: 'bead' | 'plait' | 'stitch' })
@@ -191,10 +195,18 @@ export type Action =
   | { readonly do: 'draw-up'; readonly cord: CordId; readonly times?: number }
   | { readonly do: 'set'; readonly legs: readonly Leg[]; readonly mm: number }
   | { readonly do: 'overlap'; readonly ends: readonly End[] }
+  /** What was worked last is taken back, told in the order in which it was done. */
+  | { readonly do: 'undo'; readonly actions: readonly Action[] }
   // Findings.
   | { readonly do: 'open'; readonly finding: string }
   | { readonly do: 'hang'; readonly finding: string; readonly share?: number; readonly in: string }
-  | { readonly do: 'close'; readonly finding: string; readonly count: number }
+  | {
+      readonly do: 'close';
+      readonly finding: string;
+      readonly count: number;
+      /** Where the split lies: on the skin it catches in no sleeve, and no cord lies there that it could fray. */
+      readonly split: 'skin' | 'outside';
+    }
   // Ends are finished.
   | (Socket & { readonly do: 'crimp' })
   | (Socket & { readonly do: 'cap' })
@@ -204,7 +216,8 @@ export type Action =
   | (OnEnds & { readonly do: 'tuck' })
   | (OnEnds & { readonly do: 'dye' })
   | (OnEnds & { readonly do: 'seal' })
-  | (OnEnds & { readonly do: 'trim' })
+  /** To length for a socket that takes so much in mm; without it, what is beyond the last knot goes. */
+  | (OnEnds & { readonly do: 'trim'; readonly leaves?: number })
   | { readonly do: 'oil'; readonly legs: readonly Leg[] }
   | { readonly do: 'wait'; readonly for: Drying; readonly minutes: number }
   // It is looked at.

@@ -7,6 +7,7 @@ import { timesOf, type Action, type Verb } from './action.js';
 const SECONDS: Readonly<Record<Verb, number>> = {
   measure: 40,
   cut: 10,
+  sear: 20,
   have: 20,
   mark: 10,
   fold: 20,
@@ -16,6 +17,7 @@ const SECONDS: Readonly<Record<Verb, number>> = {
   label: 10,
   anchor: 40,
   release: 10,
+  tension: 15,
   clip: 10,
   unclip: 5,
   'lay-in': 20,
@@ -33,6 +35,7 @@ const SECONDS: Readonly<Record<Verb, number>> = {
   'draw-up': 60,
   set: 40,
   overlap: 30,
+  undo: 60,
   open: 20,
   hang: 20,
   close: 30,

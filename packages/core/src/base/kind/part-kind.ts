@@ -269,6 +269,8 @@ export interface PartKind<P extends PartBase = PartBase> {
   ruleOfThumb?(part: P, work: Work): RuleOfThumb | null;
   /** The part tied with so many units, whatever length they make. */
   withUnits?(part: P, units: number): P;
+  /** The part of so much length in mm, whatever the fit would leave to it. */
+  withLength?(part: P, mm: number): P;
 }
 
 /** A layout with nothing special about it, to be filled in. */

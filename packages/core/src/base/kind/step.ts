@@ -31,6 +31,13 @@ export type Look =
   | { readonly kind: 'order' }
   /** The part at the unit at hand. */
   | { readonly kind: 'part' }
+  /** The work where it ends so far, so many units of its last part done: a clip close to it, or at the far end. */
+  | {
+      readonly kind: 'clipped';
+      readonly part: string;
+      readonly units: number;
+      readonly far?: true;
+    }
   /** The closure at one end of the piece. */
   | { readonly kind: 'start' | 'end' }
   /** The last knot with the ends that are still there. */
@@ -106,6 +113,8 @@ export interface Step extends Omit<Instruction, 'actions'> {
   readonly part?: string;
   /** Where a part is worked in several steps: how many of its units come before this step. */
   readonly from?: number;
+  /** Whether it goes on with what the step before a break began. */
+  readonly goesOn?: true;
   /** What its picture shows. */
   readonly look?: Look;
   /** Before a cut: the ends that stay, and those that go. */

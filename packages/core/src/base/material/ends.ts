@@ -65,6 +65,15 @@ export const usualEndOfAll = (
   return kinds.every((kind) => suitsEnd(wanted, kind)) ? wanted : 'glue';
 };
 
+/**
+ * Whether a cord whose ends are secured so frays unless they are molten as soon as it is cut. Wax keeps them together.
+ * Common practice, no source.
+ */
+export function frays(kind: CordKind, wanted: EndTreatment): boolean {
+  const facts = CORD_KIND_FACTS[kind];
+  return wanted === 'singe' && facts.ends === 'melts' && facts.waxed !== true;
+}
+
 /** A hole this many times as wide as a soft cord takes its blunt end. Assumed. */
 const WIDE = 2;
 

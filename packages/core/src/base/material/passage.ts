@@ -24,6 +24,16 @@ export function bundleDiameter(diameters: readonly number[]): number {
   return packUnlike(sorted);
 }
 
+/**
+ * What lies in a hole while a needle draws a cord through beside others: the cord is folded in the needle’s eye, and the
+ * fine wire of that lies in the groove between its two halves.
+ */
+export const withFold = (cord: Cord, beside: readonly Cord[]): readonly Cord[] => [
+  ...beside,
+  cord,
+  cord,
+];
+
 /** goes: slips through; needle: with a needle, a thread to pull by, or a stiffened point; no: too thick. */
 export type PassageAnswer = 'goes' | 'needle' | 'no';
 

@@ -5,6 +5,7 @@ import { checkKnotsAtHoles } from '../knots-at-holes.js';
 import { tryOnPlace } from '../try-on-place.js';
 import { unfinishedEnd } from './finished.js';
 import { hangsTogether } from './one-thing.js';
+import { joined } from './rules-looks.js';
 import { endCalled, ONLY_CLIPPED, refuse, type Refusal } from './refusal.js';
 import { workOf } from './share.js';
 import { legKey, THREAD, type Table } from './table.js';
@@ -92,15 +93,16 @@ const findings = (table: Table): Refusal[] =>
 
 function looks(table: Table): Refusal[] {
   const { piece, plan } = table;
-  const trials: readonly Trial[] = closureKind(piece.closure.type).entry.trials ?? [];
+  const trials: readonly Trial[] = [
+    ...(closureKind(piece.closure.type).entry.trials ?? []),
+    ...(joined(table) ? (['holds'] as const) : []),
+  ];
   const untried = trials.filter((what) => !table.tested.has(what));
   const wanted = [...checksOf(piece, plan).map(({ id }) => id), LAST_CHECK];
   const place = tryOnPlace(piece, plan);
   const share = table.laidRound;
   return [
-    ...untried.map(() =>
-      refuse('not-tried', 'Something of the closure is not tried while it can be put right.'),
-    ),
+    ...untried.map(() => refuse('not-tried', 'Something is not tried while it can be put right.')),
     ...(wanted.every((id) => table.checked.has(id))
       ? []
       : [refuse('unfinished', 'It is not looked over to the end.')]),
@@ -116,7 +118,7 @@ function looks(table: Table): Refusal[] {
 export function account(table: Table): Refusal[] {
   const { plan } = table;
   const end = unfinishedEnd(table);
-  const apart = hangsTogether(table);
+  const apart = hangsTogether(table, true);
   return [
     ...cords(table),
     ...parts(table),

@@ -1,5 +1,5 @@
 import { memoize } from '@coiled-strand/rope';
-import type { Action, ActionOf, Place, Verb } from '../../base/action/action.js';
+import type { Action, ActionOf, End, Place, Verb } from '../../base/action/action.js';
 import type { Knot } from '../../base/action/knot.js';
 import type { Side } from '../../base/measure/side.js';
 import type { Piece } from '../../piece/piece.js';
@@ -7,7 +7,7 @@ import { kindSteps } from '../kind-steps.js';
 import type { Plan } from '../plan-types.js';
 import type { Need } from './need.js';
 import { refuse } from './refusal.js';
-import type { Table } from './table.js';
+import { endKey, type Table } from './table.js';
 
 /** A band is told in stretches, and a sinnet begins over cut ends or not: the knot is the same. */
 function knotOf(knot: Knot): unknown {
@@ -49,11 +49,27 @@ function markOf(action: Action): string | null {
   return marks ? JSON.stringify([action.do, ...marks(action)]) : null;
 }
 
-const marksOf = memoize((plan: Plan, piece: Piece, first: Side): ReadonlySet<string | null> => {
+/** All that the kinds of the parts and the closure have hands do. */
+const asked = memoize((plan: Plan, piece: Piece, first: Side): readonly Action[] => {
   const { start, parts, end } = kindSteps(plan, piece, first);
-  const actions = [...start, ...parts.flat(), ...end].flatMap((step) => step.actions);
-  return new Set([null, ...actions.map(markOf)]);
+  return [...start, ...parts.flat(), ...end].flatMap((step) => step.actions);
 });
+
+const marksOf = memoize(
+  (plan: Plan, piece: Piece, first: Side): ReadonlySet<string | null> =>
+    new Set([null, ...asked(plan, piece, first).map(markOf)]),
+);
+
+/** How far in mm an end goes into a socket of the closure; 0 where it goes into none. */
+export function socketOf({ piece, plan, begins }: Table, end: End): number {
+  const key = endKey(end);
+  const into = asked(plan, piece, begins ?? 'left').find(
+    (action): action is ActionOf<'crimp' | 'cap'> =>
+      (action.do === 'crimp' || action.do === 'cap') &&
+      action.ends.some((own) => endKey(own) === key),
+  );
+  return into?.mm ?? 0;
+}
 
 /** The work is one that the kind of its part, or the closure, is made of, at the place where it is. */
 export const belongs = ({ piece, plan, begins }: Table, action: Action): Need =>

@@ -24,6 +24,7 @@ const WORDS: Readonly<Record<string, readonly string[]>> = {
   tension: ['soft', 'even', 'hard'],
   through: ['knot', 'stitch', 'bight', 'loop'],
   for: ['glue', 'dye', 'seal', 'oil', 'melt'],
+  split: ['skin', 'outside'],
   'test what': ['slides', 'passes', 'holds', 'turns', 'gives-way', 'faces'],
 };
 
@@ -120,6 +121,7 @@ const ANY_ORDER: ReadonlySet<string> = new Set([
   'set.legs',
   'singe.ends',
   'stiffen.ends',
+  'tension.legs',
   'string.around',
   'string.beside',
   'string.on',
@@ -145,6 +147,9 @@ function harmless(original: Action, path: string, changed: Action): string | nul
   }
   if (original.do === 'wait' && changed.do === 'wait' && changed.minutes > original.minutes) {
     return 'what lies for longer is dry as well';
+  }
+  if (original.do === 'stiffen' && changed.do === 'stiffen' && original.how === 'needle') {
+    if (changed.how === 'wax') return 'a waxed point goes where a needle goes';
   }
   if (original.do === 'put-on' && path === 'help left out') {
     return 'one end goes through by its own point';

@@ -8,7 +8,7 @@ import { dry, firstOf, type Need } from './need.js';
 import { sound } from './sound.js';
 import type { Refusal } from './refusal.js';
 import { fromItsSide, goesRound } from './lies-there.js';
-import { clip, letGo, outOfClips, unclip } from './loose.js';
+import { clip, letGo, letsGo, outOfClips, unclip } from './loose.js';
 import { fasten } from './one-thing.js';
 import * as beads from './rules-beads.js';
 import * as cords from './rules-cords.js';
@@ -17,11 +17,13 @@ import * as knots from './rules-knots.js';
 import * as looks from './rules-looks.js';
 import * as work from './rules-work.js';
 import { layTable, type Table } from './table.js';
+import { undo } from './undo.js';
 
 /** What every action needs, and what it does to the table. */
 const RULES: { readonly [V in Verb]: (table: Table, action: ActionOf<V>) => Need } = {
   measure: cords.measure,
   cut: cords.cut,
+  sear: cords.sear,
   have: cords.have,
   mark: cords.mark,
   fold: cords.fold,
@@ -31,6 +33,7 @@ const RULES: { readonly [V in Verb]: (table: Table, action: ActionOf<V>) => Need
   label: cords.label,
   anchor: cords.anchor,
   release: cords.release,
+  tension: cords.tension,
   clip,
   unclip,
   'lay-in': cords.layIn,
@@ -48,6 +51,7 @@ const RULES: { readonly [V in Verb]: (table: Table, action: ActionOf<V>) => Need
   'draw-up': work.drawUp,
   set: work.set,
   overlap: work.overlap,
+  undo: (table, action) => undo(table, action, act),
   open: work.openRing,
   hang: work.hang,
   close: work.close,
@@ -82,8 +86,13 @@ export function act<V extends Verb>(table: Table, action: ActionOf<V>): Need {
     () => outOfClips(table, action),
     () => (tied ? null : belongs(table, action)),
   );
-  if (!refused) fasten(table, action);
-  return refused;
+  if (refused) return refused;
+  if (action.do === 'undo') return null;
+  table.done.push(action);
+  fasten(table, action);
+  // What is laid round, or taken off the board, is clipped down at neither end.
+  if (letsGo(action)) table.taut.clear();
+  return null;
 }
 
 /** Where hands that follow a plan to the letter come to a stop. */

@@ -64,6 +64,17 @@ export const toAll = <T extends Leg>(
     ? null
     : refuse('differs', 'It is to be done with all cords that lie there, and with no others.');
 
+/** The core that a half knot of a part is tied over: all that lies there and does not tie. */
+export const coreAt = (table: Table, place: Place): Leg[] =>
+  legsOf(runsAt(table, place).filter(({ role }) => onClosure(table, place) || role !== 'working'));
+
+/** Whether an action ties over a core that nothing but the fingers would hold: from bar to bar it is tight already. */
+export const needsTaut = (table: Table, action: Action): boolean =>
+  action.do === 'tie' &&
+  action.knot.form === 'half-knot' &&
+  !onClosure(table, action.place) &&
+  table.core === 'free';
+
 /** What a knot or a wrap goes round is all that lies there and does not tie it. */
 export function goesRound(table: Table, action: Action): Need {
   if (action.do === 'wind') return toAll(action.round, legsOf(runsAt(table, action.place)));
@@ -71,14 +82,10 @@ export function goesRound(table: Table, action: Action): Need {
   const { knot, by, place, round } = action;
   if (knot.form !== 'half-knot' && knot.form !== 'hitch' && knot.form !== 'sliding') return null;
   const ties = new Set(by.map(legKey));
-  const there = runsAt(table, place);
-  const core =
-    knot.form === 'half-knot'
-      ? there.filter(({ role }) => onClosure(table, place) || role !== 'working')
-      : there.filter(
-          (run) =>
-            knot.form === 'sliding' || !ties.has(legKey({ cord: run.strand, half: run.half })),
-        );
+  if (knot.form === 'half-knot') return toAll(round ?? [], coreAt(table, place));
+  const core = runsAt(table, place).filter(
+    (run) => knot.form === 'sliding' || !ties.has(legKey({ cord: run.strand, half: run.half })),
+  );
   return toAll(round ?? [], legsOf(core));
 }
 

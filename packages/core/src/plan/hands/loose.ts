@@ -115,6 +115,8 @@ export function workedWith(action: Action): readonly End[] {
     case 'lay':
     case 'put-on':
       return action.on;
+    case 'undo':
+      return action.actions.flatMap(workedWith);
     case 'pass':
     case 'trim':
     case 'turn-back':

@@ -91,6 +91,9 @@ const EITHER_WAY: readonly string[] = [
   'lay and put-on',
   'lay and overlap',
   'anchor and lay',
+  'anchor and unclip',
+  // A loop is tied in the hand or on the board.
+  'anchor and tie',
   'lay and release',
   'cap and cap',
   'check and try-on',

@@ -8,7 +8,7 @@ import {
 } from '../../base/action/action.js';
 import type { Cord } from '../../base/material/cord.js';
 import { goesBluntly } from '../../base/material/ends.js';
-import { passage } from '../../base/material/passage.js';
+import { passage, withFold } from '../../base/material/passage.js';
 import type { Side } from '../../base/measure/side.js';
 import { say, type Saying } from '../../base/measure/saying.js';
 import { lookalikes } from '../alike.js';
@@ -37,8 +37,8 @@ export function each<T>(things: readonly T[], need: (thing: T) => Need): Need {
 
 export const endState = (table: Table, end: End): EndState => table.ends.get(endKey(end))!;
 
-/** The cord is there, cut, and folded where it is to be. */
-export function ready(table: Table, { cord }: Leg): Need {
+/** The cord is there and cut, folded where it is to be, and told from others by its number. */
+export function prepared(table: Table, { cord }: Leg): Need {
   const own = table.cords.get(cord);
   if (!own) return refuse('not-there', say`There is no ${cordCalled(table, cord)}.`);
   if (!own.cut) return refuse('not-ready', say`${own.called} is not cut yet.`);
@@ -49,6 +49,14 @@ export function ready(table: Table, { cord }: Leg): Need {
     return refuse('not-ready', say`${own.called} looks like another, and has no number on it.`);
   }
   return null;
+}
+
+/** The same, and its ends do not come apart any more. */
+export function ready(table: Table, leg: Leg): Need {
+  const missing = prepared(table, leg);
+  if (missing) return missing;
+  const { frays, called } = table.cords.get(leg.cord)!;
+  return frays ? refuse('not-ready', say`${called} frays: its ends are not singed yet.`) : null;
 }
 
 /** The end can still be worked with: nothing covers it, and it is not trimmed. */
@@ -186,12 +194,18 @@ export function goesThrough(
   }
   return each(fresh, (end) => {
     const cord = table.cords.get(end.cord)?.cord;
-    const blunt =
-      cord !== null &&
-      cord !== undefined &&
-      answer === 'goes' &&
-      goesBluntly(cord.kind, loose, hole);
-    return blunt || endState(table, end).stiff
+    const { point } = endState(table, end);
+    if (!cord) return null;
+    if (point === 'needle') {
+      const others = ends.filter((own) => endKey(own) !== endKey(end));
+      return passage(hole, withFold(cord, cordsOf(table, others))).answer === 'no'
+        ? refuse(
+            'not-through',
+            say`The fold of ${endCalled(table, end)} in the needle’s eye does not go through.`,
+          )
+        : null;
+    }
+    return point !== null || (answer === 'goes' && goesBluntly(cord.kind, loose, hole))
       ? null
       : refuse(
           'not-through',

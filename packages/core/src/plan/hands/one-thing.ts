@@ -2,7 +2,7 @@ import type { Action, CordId } from '../../base/action/action.js';
 import { say } from '../../base/measure/saying.js';
 import type { Need } from './need.js';
 import { refuse } from './refusal.js';
-import type { Table } from './table.js';
+import type { CordState, Table } from './table.js';
 
 /** The cords that an action makes one thing of, by their names; of those that only go through a bead together, none. */
 function joins(action: Action): CordId[] {
@@ -66,12 +66,28 @@ function rootOf({ fastened }: Table, name: CordId): CordId {
   return root;
 }
 
-/** All cords that stay in the piece hang together when it is done. */
-export function hangsTogether(table: Table): Need {
-  const [first, ...rest] = [...table.cords.values()].filter(
-    ({ cord, id }) => cord !== null && typeof id === 'number',
+/** Whether anything was made with a cord yet. */
+const worked = ({ along }: Table, { id }: CordState): boolean =>
+  [...along].some(
+    ([leg, items]) => leg.startsWith(`${id}/`) && items.some(({ what }) => what !== 'length'),
   );
-  const lone = first && rest.find(({ id }) => rootOf(table, id) !== rootOf(table, first.id));
+
+/**
+ * All cords that stay in the piece hang together: those that anything was made with as soon as nothing else holds
+ * them, be it in a clip, and all when it is done.
+ */
+export function hangsTogether(table: Table, done = false): Need {
+  const [first, ...rest] = [...table.cords.values()].filter(
+    (own) => own.cord !== null && typeof own.id === 'number' && (done || worked(table, own)),
+  );
+  // Where the clips on the ends are one thing for all, so is what hangs on them.
+  const clipped = new Set([...table.clipped.values()].map(({ end }) => rootOf(table, end.cord)));
+  const [inClip] = clipped;
+  const thing = (id: CordId): CordId => {
+    const root = rootOf(table, id);
+    return clipped.has(root) ? inClip! : root;
+  };
+  const lone = first && rest.find(({ id }) => thing(id) !== thing(first.id));
   return lone
     ? refuse(
         'not-fast',
@@ -84,12 +100,5 @@ export function hangsTogether(table: Table): Need {
 export function heldSomewhere(table: Table, cord: CordId): boolean {
   const own = table.cords.get(cord)!;
   const anchored = table.held === 'board' && !own.laidIn;
-  return (
-    anchored ||
-    typeof cord === 'string' ||
-    own.joinedIn ||
-    [...table.along].some(
-      ([leg, items]) => leg.startsWith(`${cord}/`) && items.some(({ what }) => what !== 'length'),
-    )
-  );
+  return anchored || typeof cord === 'string' || own.joinedIn || worked(table, own);
 }

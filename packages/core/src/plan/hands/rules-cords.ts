@@ -1,12 +1,24 @@
-import type { ActionOf } from '../../base/action/action.js';
-import { CORD_KIND_FACTS } from '../../base/material/cord.js';
+import type { ActionOf, PointWay } from '../../base/action/action.js';
+import { CORD_KIND_FACTS, type CordKind } from '../../base/material/cord.js';
 import { laid, say } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
 import { tiedSpan } from '../../piece/runs.js';
 import { lookalikes } from '../alike.js';
 import { catchMark } from '../catch-mark.js';
-import { laidFirst, toAll } from './lies-there.js';
-import { advanced, begunFrom, each, endState, firstOf, open, ready, type Need } from './need.js';
+import { coreAt, laidFirst, toAll } from './lies-there.js';
+import { hangsTogether } from './one-thing.js';
+import {
+  advanced,
+  begunFrom,
+  each,
+  endState,
+  firstOf,
+  held,
+  open,
+  prepared,
+  ready,
+  type Need,
+} from './need.js';
 import { done, endCalled, refuse } from './refusal.js';
 import { spend } from './spend.js';
 import { endKey, endsOfCord, legKey, type CordState, type Table } from './table.js';
@@ -40,6 +52,19 @@ export function cut(table: Table, { cord: id }: ActionOf<'cut'>): Need {
     );
   }
   cord.cut = true;
+  return null;
+}
+
+/** What frays is singed as soon as it is cut. */
+export function sear(table: Table, { cord: id }: ActionOf<'sear'>): Need {
+  const own = cordOf(table, id);
+  if (!own) return unknown();
+  if (!own.cut) return refuse('not-ready', say`${own.called} is not cut yet.`);
+  if (own.cord && CORD_KIND_FACTS[own.cord.kind].ends !== 'melts') {
+    return refuse('harm', say`A flame burns ${own.called}; it does not melt.`);
+  }
+  if (!own.frays) return refuse('idle', done);
+  own.frays = false;
   return null;
 }
 
@@ -111,20 +136,29 @@ export function join(table: Table, action: ActionOf<'join'>): Need {
   return null;
 }
 
+/** A cord that a needle would be threaded with may be twisted to a point with wax as well. */
+const pointsBy = (kind: CordKind, how: PointWay): boolean => {
+  const { point } = CORD_KIND_FACTS[kind];
+  return point === how || (point === 'needle' && how === 'wax');
+};
+
 export function stiffen(table: Table, { ends, how }: ActionOf<'stiffen'>): Need {
   return each(ends, (end) => {
-    const missing = ready(table, end);
+    const missing = prepared(table, end);
     if (missing) return missing;
-    const cord = table.cords.get(end.cord)!.cord;
-    if (cord && CORD_KIND_FACTS[cord.kind].point !== how) {
+    const owner = table.cords.get(end.cord)!;
+    const { cord } = owner;
+    if (cord && !pointsBy(cord.kind, how)) {
       return refuse('differs', say`${endCalled(table, end)} gets its point in another way.`);
     }
     const own = table.ends.get(endKey(end));
     if (!own) return unknown();
-    if (own.stiff) return refuse('idle', done);
+    if (own.point !== null) return refuse('idle', done);
     if (own.trimmed || own.lies !== 'free')
       return refuse('closed-end', 'This end is not free any more.');
-    own.stiff = true;
+    own.point = how;
+    // A cord with a point is worked as it is.
+    owner.frays = false;
     return null;
   });
 }
@@ -174,8 +208,29 @@ export function anchor(table: Table, { legs }: ActionOf<'anchor'>): Need {
 
 export function release(table: Table): Need {
   if (table.held !== 'board') return refuse('idle', 'The work is not on the board.');
+  const apart = hangsTogether(table);
+  if (apart) return apart;
   table.held = null;
   return null;
+}
+
+/** The far ends of a core are clipped down, while its near ones are held. */
+export function tension(table: Table, { legs }: ActionOf<'tension'>): Need {
+  return firstOf(
+    () => held(table),
+    () => each(legs, (leg) => ready(table, leg)),
+    () => (legs.every((leg) => table.taut.has(legKey(leg))) ? refuse('idle', done) : null),
+    () => {
+      const cores = table.parts
+        .filter(({ site }) => site.runs.some(({ role }) => role === 'working'))
+        .map(({ id }) => toAll(legs, coreAt(table, id)));
+      return cores.includes(null) ? null : (cores[0] ?? refuse('idle', done));
+    },
+    () => {
+      for (const leg of legs) table.taut.add(legKey(leg));
+      return null;
+    },
+  );
 }
 
 export function label(table: Table, { cord: id }: ActionOf<'label'>): Need {

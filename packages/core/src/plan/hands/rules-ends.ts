@@ -2,7 +2,8 @@ import type { ActionOf, Drying, End } from '../../base/action/action.js';
 import { closureKind } from '../../craft/closure/registry.js';
 import { CORD_KIND_FACTS, type CordKind } from '../../base/material/cord.js';
 import { WAITS } from '../../base/kind/waits.js';
-import { say } from '../../base/measure/saying.js';
+import { laid, say } from '../../base/measure/saying.js';
+import { socketOf } from './asked.js';
 import {
   each,
   endState,
@@ -17,16 +18,20 @@ import { leatherOf, toAll } from './lies-there.js';
 import { done, endCalled, ONLY_CLIPPED, refuse } from './refusal.js';
 import { endKey, endsOfCord, legKey, THREAD, type Table } from './table.js';
 import { spend, take } from './spend.js';
+import { NEAR } from './worked.js';
 
 const kindOf = (table: Table, end: End): CordKind | null =>
   table.cords.get(end.cord)?.cord?.kind ?? null;
 
-/** Whether the plan has this end go into a socket of the closure. */
-const intoSocket = (table: Table, end: End): boolean =>
-  table.plan.closure.passages.some(
-    ({ blind, runs }) =>
-      blind && runs.some((run) => run.strand === end.cord && run.half === end.half),
-  );
+/** An end that goes into a socket is cut on plain cord, as far beyond the work as the socket is deep. */
+function cutBeyond(socket: number, leaves: number): Need {
+  if (leaves < socket - NEAR) {
+    return refuse('harm', 'The cut would go through the work: it lies on plain cord, beyond it.');
+  }
+  return leaves > socket + NEAR
+    ? refuse('differs', say`The end goes ${laid(socket)} in: it does not reach the bottom so.`)
+    : null;
+}
 
 /**
  * Whether a knot stands between an end and all that could slip off it; in a piece that is worn open a cord
@@ -58,18 +63,21 @@ const tried = (table: Table): Need =>
     ? null
     : refuse('not-tried', 'It has not been tried on since it was last changed.');
 
-export function trim(table: Table, { ends }: ActionOf<'trim'>): Need {
+export function trim(table: Table, { ends, leaves = 0 }: ActionOf<'trim'>): Need {
   return each(ends, (end) => {
     const missing = ready(table, end);
     if (missing) return missing;
     const own = table.ends.get(endKey(end));
     if (!own) return refuse('not-there', 'There is no such end.');
     if (own.trimmed) return refuse('idle', say`${endCalled(table, end)} is trimmed already.`);
-    const covered = own.lies === 'turned-back' || (intoSocket(table, end) && own.lies === 'free');
+    const socket = own.lies === 'free' ? socketOf(table, end) : 0;
+    const covered = own.lies === 'turned-back' || socket > 0;
     if (own.lies !== 'free' && own.lies !== 'turned-back') {
       return refuse('closed-end', say`${endCalled(table, end)} is not there to be trimmed.`);
     }
-    if (covered && own.lies === 'free' && !table.fitted) {
+    const beyond = cutBeyond(socket, leaves);
+    if (beyond) return beyond;
+    if (socket > 0 && !table.fitted) {
       return refuse('not-tried', 'It has not been tried on: the ends are not cut to length yet.');
     }
     if (!covered) {
@@ -86,7 +94,7 @@ export function trim(table: Table, { ends }: ActionOf<'trim'>): Need {
     if (undone) return undone;
     if (table.clipped.has(endKey(end))) return refuse('not-fast', ONLY_CLIPPED);
     own.trimmed = true;
-    own.stiff = false;
+    own.point = null;
     return null;
   });
 }

@@ -16,7 +16,7 @@ import {
   outermost,
   type Need,
 } from './need.js';
-import { runsAt, toAll } from './lies-there.js';
+import { coreAt, needsTaut, runsAt, toAll } from './lies-there.js';
 import { heldSomewhere } from './one-thing.js';
 import { liesOutside, liesWithin, orderAfterBand, orderAfterPlait } from './order.js';
 import { cordCalled, done, refuse } from './refusal.js';
@@ -37,6 +37,17 @@ function sides(table: Table, { place, knot, from, times = 1 }: ActionOf<'tie'>):
   }
   table.lastSide.set(place, times % 2 === 1 ? from : otherSide(from));
   return null;
+}
+
+function coreIsTaut(table: Table, action: ActionOf<'tie'>): Need {
+  if (!needsTaut(table, action)) return null;
+  const slack = coreAt(table, action.place).find((leg) => !table.taut.has(legKey(leg)));
+  return slack
+    ? refuse(
+        'not-held',
+        say`${cordCalled(table, slack.cord)} is the core, and nothing holds its far end.`,
+      )
+    : null;
 }
 
 function coreIsSet(table: Table, { knot, place }: ActionOf<'tie'>): Need {
@@ -78,6 +89,9 @@ function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
         'not-folded',
         say`${cordCalled(table, flat.cord)} has no fold to hitch on with.`,
       );
+  }
+  if (knot.form === 'bar-turn' && table.held !== 'clasp') {
+    return refuse('not-held', 'Its start is not on the buckle yet.');
   }
   if (knot.form === 'loop' && knot.of === 'fold' && early) {
     const loose = held(table);
@@ -134,7 +148,7 @@ function knotNeeds(table: Table, action: ActionOf<'tie'>): Need {
     const stopped = each(by, (end) => notStopped(table, end, place));
     if (stopped) return stopped;
   }
-  return sides(table, action) ?? coreIsSet(table, action);
+  return coreIsTaut(table, action) ?? sides(table, action) ?? coreIsSet(table, action);
 }
 
 export function tie(table: Table, action: ActionOf<'tie'>): Need {
@@ -181,6 +195,7 @@ export function tie(table: Table, action: ActionOf<'tie'>): Need {
         const begin = table.ends.get(endKey({ ...by[0]!, side: 'start' }));
         if (begin) begin.fast = true;
       }
+      if (knot.form === 'loop') table.looped = true;
       if (knot.form === 'turks-head') table.cords.get(by[0]!.cord)!.slack = true;
       if (knot.form === 'sliding') for (const { side } of by) table.slidesAt.add(side);
       // Two knots that slide on each other's cords are one closure.

@@ -1,10 +1,10 @@
-import type { ActionOf } from '../../base/action/action.js';
+import type { ActionOf, Trial } from '../../base/action/action.js';
 import { say } from '../../base/measure/saying.js';
-import { firstOf, offTheBoard, type Need } from './need.js';
+import { offTheBoard, type Need } from './need.js';
 import { done, endCalled, refuse } from './refusal.js';
 import { unfinishedEnd } from './finished.js';
 import { shareDone } from './share.js';
-import { workedUp } from './worked.js';
+import { NEAR, workedUp } from './worked.js';
 import type { Table } from './table.js';
 
 export function tryOn(table: Table, { how }: ActionOf<'try-on'>): Need {
@@ -23,35 +23,54 @@ export function tryOn(table: Table, { how }: ActionOf<'try-on'>): Need {
   if (how === 'closed' && !workedUp(table)) {
     return refuse('not-ready', 'It cannot be closed yet: there is work still to be done.');
   }
+  if (how === 'closed' && [...table.findings.values()].some(({ open }) => open > 0)) {
+    return refuse('not-ready', 'It cannot be closed yet: a ring is still open.');
+  }
   table.changed = false;
   table.fitted = true;
   if (how === 'closed') table.triedClosed = true;
   return null;
 }
 
+/** Whether all that the closure is made of is on the piece. */
+const allOn = ({ findings }: Table): boolean =>
+  [...findings.values()].every(({ used, count }) => used > count - NEAR);
+
+/** Whether two cords were joined end to end. */
+export const joined = ({ ends }: Table): boolean =>
+  [...ends.values()].some(({ lies }) => lies === 'joined');
+
+/** What has to be there before something is tried: whether it is, and what is said when it is not. */
+const TRIED_ON: Readonly<Record<Trial, readonly [(table: Table) => boolean, string]>> = {
+  passes: [({ looped }) => looped, 'There is no loop yet for it to pass.'],
+  faces: [
+    ({ core }) => core !== 'free',
+    'The core is not on the buckle yet: its halves face no way.',
+  ],
+  turns: [allOn, 'The clasp is not all there yet.'],
+  'gives-way': [allOn, 'The clasp is not all there yet.'],
+  holds: [joined, 'Nothing is joined yet.'],
+  slides: [
+    ({ slides, overlapped, cords }) =>
+      slides && overlapped && ![...cords.values()].some(({ slack }) => slack),
+    'There is nothing that slides yet.',
+  ],
+};
+
 export function test(table: Table, { what }: ActionOf<'test'>): Need {
   if (table.tested.has(what)) return refuse('idle', done);
   const trimmed = [...table.ends.values()].some(({ trimmed: cut, lies }) => cut && lies === 'free');
-  const need = firstOf(
-    () =>
-      trimmed
-        ? refuse(
-            'out-of-order',
-            'It is tried too late: ends are trimmed already, and nothing can be put right.',
-          )
-        : null,
-    () => {
-      if (what !== 'slides') return null;
-      const loose = [...table.cords.values()].some(({ slack }) => slack);
-      if (!table.slides || !table.overlapped || loose) {
-        return refuse('not-ready', 'There is nothing that slides yet.');
-      }
-      return table.stopped
-        ? refuse('out-of-order', 'It is tried too late: the ends are stopped already.')
-        : null;
-    },
-  );
-  if (need) return need;
+  if (trimmed) {
+    return refuse(
+      'out-of-order',
+      'It is tried too late: ends are trimmed already, and nothing can be put right.',
+    );
+  }
+  const [there, missing] = TRIED_ON[what];
+  if (!there(table)) return refuse('not-ready', missing);
+  if (what === 'slides' && table.stopped) {
+    return refuse('out-of-order', 'It is tried too late: the ends are stopped already.');
+  }
   table.tested.add(what);
   return null;
 }

@@ -343,10 +343,13 @@ export function hang(table: Table, { finding, in: ring, share = 1 }: ActionOf<'h
   return take(table, finding, share);
 }
 
-export function close(table: Table, { finding, count }: ActionOf<'close'>): Need {
+export function close(table: Table, { finding, count, split }: ActionOf<'close'>): Need {
   const own = table.findings.get(finding);
   if (!own || own.open <= 0) return refuse('idle', 'There is no open ring to close.');
   if (count > own.open) return refuse('not-there', 'There are not so many of them.');
+  if (split !== 'skin') {
+    return refuse('harm', 'Its split would catch in sleeves: turn it to the side of the skin.');
+  }
   own.open = 0;
   own.used += count;
   return null;

@@ -21,6 +21,7 @@ const MADE: readonly Sabotage[] = [
     otherwise('set', (action) => ({ ...action, mm: action.mm + 15 })),
     'differs',
   ],
+  ['nobody pulls at the joint', 'two-colour-band', without(verb('test')), 'not-tried'],
   ['nobody looks which way the halves face', 'buckle-band', without(verb('test')), 'not-tried'],
   [
     'a slider is tied before the tails lie over each other',
@@ -46,7 +47,19 @@ const MADE: readonly Sabotage[] = [
     moved(knot('overhand-on-ring'), 'before', verb('put-on')),
     'not-ready',
   ],
-  ['a ring is left open', 'chain-necklace', without(verb('close')), 'unused'],
+  [
+    'a ring has its split outside',
+    'triple-wrap',
+    otherwise('close', (action) => ({ ...action, split: 'outside' })),
+    'harm',
+  ],
+  [
+    'a cord is cut in the work, and not beyond it',
+    'triple-wrap',
+    otherwise('trim', (action) => ({ ...action, leaves: 0 })),
+    'harm',
+  ],
+  ['a ring is left open', 'chain-necklace', without(verb('close')), 'not-ready'],
   ['a clasp is forgotten', 'chain-necklace', without(verb('hang')), 'unused'],
   // Trying on.
   [

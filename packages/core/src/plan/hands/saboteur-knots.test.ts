@@ -63,6 +63,26 @@ const MADE: readonly Sabotage[] = [
     without(verb('release'), -1),
     'still-held',
   ],
+  // What frays.
+  [
+    'cord that frays is not singed when it is cut',
+    'buckle-band',
+    without(verb('sear')),
+    'not-ready',
+  ],
+  [
+    'cord that burns is held into a flame',
+    'hemp-band',
+    (actions) => actions.toSpliced(at(actions, verb('cut')) + 1, 0, { do: 'sear', cord: 1 }),
+    'harm',
+  ],
+  ['nothing holds the far end of the core', 'beaded-band', without(verb('tension')), 'not-held'],
+  [
+    'one of two cores is left slack',
+    'hemp-band',
+    otherwise('tension', (action) => ({ ...action, legs: action.legs.slice(1) })),
+    'differs',
+  ],
   // Which of alike cords is which.
   ['alike cords have no numbers', 'hemp-band', without(verb('label')), 'not-ready'],
   [
@@ -211,7 +231,7 @@ const MADE: readonly Sabotage[] = [
     },
     'not-through',
   ],
-  ['an end is strung without its point', 'lariat', withoutAll(verb('stiffen')), 'not-through'],
+  ['an end is strung without its point', 'lariat', withoutAll(verb('stiffen')), 'not-ready'],
   [
     'leather is to be threaded into a needle',
     'chain-necklace',

@@ -1,15 +1,17 @@
 import {
   AT_END,
   AT_START,
+  type Action,
   type CordId,
   type Drying,
   type End,
   type Leg,
   type Place,
+  type PointWay,
 } from '../../base/action/action.js';
 import type { Bead } from '../../base/material/bead.js';
 import type { Cord } from '../../base/material/cord.js';
-import type { EndTreatment } from '../../base/material/ends.js';
+import { frays, type EndTreatment } from '../../base/material/ends.js';
 import { cordNamed, inSentence, say, type Saying } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
 import type { Piece } from '../../piece/piece.js';
@@ -34,6 +36,8 @@ export interface CordState {
   folded: boolean;
   /** Laid in where it is first tied with. */
   joinedIn: boolean;
+  /** Whether its ends still come apart: neither molten since they were cut nor pointed. */
+  frays: boolean;
   /** Whether its number is on it. */
   labelled: boolean;
   /** Loose turns that have still to be drawn up. */
@@ -53,7 +57,8 @@ export type EndLies =
 
 export interface EndState {
   lies: EndLies;
-  stiff: boolean;
+  /** How it was made to go through holes; null where it was not. */
+  point: PointWay | null;
   /** A knot, turns or a fold hold it, so that what is beyond may go. */
   fast: boolean;
   /** Where it was made fast. */
@@ -107,6 +112,8 @@ export interface FindingState {
 export interface Table {
   readonly piece: Piece;
   readonly plan: Plan;
+  /** All that was done so far. */
+  readonly done: Action[];
   /** The parts, each with all there is of it. */
   readonly parts: readonly PlacedPart[];
   readonly cords: ReadonlyMap<CordId, CordState>;
@@ -128,6 +135,8 @@ export interface Table {
   /** Whether nothing was strung or knotted since they were laid in order. */
   sorted: boolean;
   held: 'board' | 'clasp' | null;
+  /** Halves whose far ends are clipped down. */
+  readonly taut: Set<string>;
   /** Whether the core has to be set to length before it is tied over, and was. */
   core: 'free' | 'through' | 'set';
   /** Legs that run from one bar to another, so that nothing goes on to them any more. */
@@ -155,6 +164,8 @@ export interface Table {
   readonly checked: Set<string>;
   /** The sides whose tails are tied round the other. */
   readonly slidesAt: Set<End['side']>;
+  /** Whether a loop was tied. */
+  looped: boolean;
   /** Something of the closure slides, and what stops it is there. */
   slides: boolean;
   stopped: boolean;
@@ -174,7 +185,7 @@ export const endKey = (end: End): string => `${end.cord}/${end.half}/${end.side}
 
 const NEW_END: EndState = {
   lies: 'free',
-  stiff: false,
+  point: null,
   fast: false,
   at: null,
   trimmed: false,
@@ -214,6 +225,7 @@ function cordsOf(piece: Piece, plan: Plan): CordState[] {
       called: say`${cordNamed({ strand: own.number, cord: own.cord })}`,
       legs: legs.length > 1 ? 2 : 1,
       given: own.given,
+      frays: !own.given && frays(own.cord.kind, piece.ends),
       laidIn,
       length: own.cut,
       fold: own.fold,
@@ -228,6 +240,7 @@ function cordsOf(piece: Piece, plan: Plan): CordState[] {
     called: `the ${inSentence(own.label)}`,
     legs: 1,
     given: false,
+    frays: own.cord !== null && frays(own.cord.kind, piece.ends),
     laidIn: false,
     length: own.cut,
     fold: null,
@@ -253,6 +266,7 @@ export function layTable(piece: Piece, plan: Plan, first: Side | null = null): T
   return {
     piece,
     plan,
+    done: [],
     parts: placedParts(piece, plan),
     cords: new Map(cords.map((cord) => [cord.id, cord])),
     ends: new Map(
@@ -285,6 +299,7 @@ export function layTable(piece: Piece, plan: Plan, first: Side | null = null): T
     order: [],
     sorted: false,
     held: null,
+    taut: new Set(),
     core: 'free',
     within: new Map(),
     spanned: new Set(),
@@ -304,6 +319,7 @@ export function layTable(piece: Piece, plan: Plan, first: Side | null = null): T
     tested: new Set(),
     checked: new Set(),
     slidesAt: new Set(),
+    looped: false,
     slides: false,
     stopped: false,
     slips: new Set(),

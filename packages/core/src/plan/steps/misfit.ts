@@ -22,6 +22,11 @@ export function stillOpen(piece: Piece, plan: Plan, from: number): PlacedPart | 
   );
 }
 
+/** The same when nothing is left to be tied: then also what lies under the last part can be gone back to. */
+export const openAt = (piece: Piece, plan: Plan, from: number): PlacedPart | null =>
+  stillOpen(piece, plan, from) ??
+  (from >= piece.parts.length - 1 ? stillOpen(piece, plan, 0) : null);
+
 /** What a unit is called, as a word of the trade where it is one. */
 const named = (unit: string, as: string): Segment =>
   unit in TERMS ? term(unit as TermId, as) : as;
@@ -31,7 +36,7 @@ const SEEN = 2;
 
 /** What is to be done when it does not fit: how much longer or shorter each unit makes it. */
 export function tellMisfit(piece: Piece, plan: Plan, from: number): Saying {
-  const open = stillOpen(piece, plan, from);
+  const open = openAt(piece, plan, from);
   if (!open) return 'Too long: undo some of it. Too short: add some.';
   const { kind, layout } = open;
   if (layout.units > 1) {

@@ -1,8 +1,9 @@
-import type { Action, End, Leg } from '../../base/action/action.js';
+import type { Action, CordId, End, Leg, PointWay } from '../../base/action/action.js';
 import { CAUTIONS } from '../../base/kind/cautions.js';
 import type { Run } from '../../base/kind/run.js';
 import type { Caution, Look, Step } from '../../base/kind/step.js';
-import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
+import type { Cord } from '../../base/material/cord.js';
+import { frays } from '../../base/material/ends.js';
 import { roundUpToStep } from '../../base/measure/round.js';
 import {
   cordLength,
@@ -66,14 +67,13 @@ const loopsOf = ({ parts }: Plan, strand: number): Action[] =>
     }));
 
 /**
- * Whether the ends of a cord fray unless they are molten as soon as they are cut. Wax keeps them together, and so does
- * the point that they get to be strung by.
+ * Whether the ends of a cord are molten as soon as they are cut: what frays is, unless it gets a point to be strung by.
  */
-function sears({ ends }: Piece, cord: Cord | null, pointed: boolean): boolean {
-  if (ends !== 'singe' || cord === null || pointed) return false;
-  const facts = CORD_KIND_FACTS[cord.kind];
-  return facts.ends === 'melts' && facts.waxed !== true;
-}
+const sears = ({ ends }: Piece, cord: Cord | null, pointed: boolean): boolean =>
+  cord !== null && !pointed && frays(cord.kind, ends);
+
+const searing = (cord: CordId, seared: boolean): Action[] => (seared ? [{ do: 'sear', cord }] : []);
+
 /** Cords that look alike keep their numbers from here on, as the list, the steps and the drawing call them. */
 const LABEL = ' Tape its number to it.';
 const SEAR = ' Singe both ends.';
@@ -110,25 +110,29 @@ function cutStep(
       { do: 'measure', cord: number, mm: cut },
       ...marked,
       { do: 'cut', cord: number },
+      ...searing(number, seared),
       ...(labelled ? [{ do: 'label' as const, cord: number }] : []),
     ],
     [CAUTIONS.blade, ...(seared ? [CAUTIONS.flame] : [])],
   );
 }
 
-const cutOther = (piece: Piece, own: AuxiliaryPlan, index: number): Step =>
-  onceStep(
+function cutOther(piece: Piece, own: AuxiliaryPlan, index: number): Step {
+  const seared = sears(piece, own.cord, false);
+  return onceStep(
     'prepare',
     `cut-aux-${index + 1}`,
     say`Cut ${own.cord ? 'the ' : 'a '}${inSentence(own.label)}: ${cordLength(own.cut)}`,
-    `${own.cord ? `${own.cord.name}, ${own.cord.colour.name}` : 'Any thin strong thread'}. Lay it aside until it is needed.${sears(piece, own.cord, false) ? SEAR : ''}`,
+    `${own.cord ? `${own.cord.name}, ${own.cord.colour.name}` : 'Any thin strong thread'}. Lay it aside until it is needed.${seared ? SEAR : ''}`,
     { kind: 'auxiliary', index },
     [
       { do: 'measure', cord: own.id, mm: own.cut },
       { do: 'cut', cord: own.id },
+      ...searing(own.id, seared),
     ],
-    [CAUTIONS.blade, ...(sears(piece, own.cord, false) ? [CAUTIONS.flame] : [])],
+    [CAUTIONS.blade, ...(seared ? [CAUTIONS.flame] : [])],
   );
+}
 
 /** Where a cord is marked; null where it needs no mark. */
 function markOf(piece: Piece, plan: Plan, { number, fold }: StrandPlan): Mark | null {
@@ -142,14 +146,14 @@ function markOf(piece: Piece, plan: Plan, { number, fold }: StrandPlan): Mark | 
  *
  * @param points ends that are pointed before they are strung
  */
-export const cutSteps = (piece: Piece, plan: Plan, points: readonly End[]): Step[] => [
+export const cutSteps = (piece: Piece, plan: Plan, points: readonly Pointed[]): Step[] => [
   ...plan.strands.map((strand) =>
     cutStep(
       piece,
       plan,
       strand,
       markOf(piece, plan, strand),
-      points.some(({ cord }) => cord === strand.number),
+      points.some(({ end }) => end.cord === strand.number),
     ),
   ),
   ...plan.auxiliary.map((own, i) => cutOther(piece, own, i)),
@@ -243,6 +247,17 @@ export function anchorStep(piece: Piece, plan: Plan, legs: readonly Leg[]): Step
   );
 }
 
+/** What was taken off the board to be tried on goes back on to it. */
+export const anchorAgainStep = (legs: readonly Leg[]): Step =>
+  onceStep(
+    'tie',
+    'anchor-again',
+    'Fix it to the board again',
+    'With a clip or tape close to where you go on, the work coming towards you.',
+    { kind: 'worn' },
+    [{ do: 'anchor', legs }],
+  );
+
 export const releaseStep = (): Step =>
   onceStep(
     'tie',
@@ -253,32 +268,34 @@ export const releaseStep = (): Step =>
     [{ do: 'release' }],
   );
 
-const POINTING = {
+const POINTING: Readonly<Record<PointWay, string>> = {
   point: 'Cut leather slanting, a finger’s breadth long, so that it runs out to a point.',
   wax: 'Wax the end and twist it to a point, or wrap a turn of tape round it and cut that slanting.',
   needle: 'Thread a needle with it; for small holes twist a fine wire round its fold.',
-} as const;
+};
+
+/** An end that does not go through what it is strung on by itself, and how it gets a point. */
+export interface Pointed {
+  readonly end: End;
+  readonly how: PointWay;
+}
 
 /** Ends that are to go through holes are made to. */
-export function stiffenStep(piece: Piece, ends: readonly End[]): Step {
-  const ways = new Map<keyof typeof POINTING, End[]>();
-  for (const end of ends) {
-    const strand = piece.strands[Number(end.cord) - 1];
-    const how = strand ? CORD_KIND_FACTS[strand.cord.kind].point : 'wax';
-    ways.set(how, [...(ways.get(how) ?? []), end]);
-  }
+export function stiffenStep(points: readonly Pointed[]): Step {
+  const ways = [...new Set(points.map(({ how }) => how))];
   return onceStep(
     'prepare',
     'stiffen',
-    ends.length === 1
+    points.length === 1
       ? 'Make a point on the end for stringing'
       : 'Make points on the ends for stringing',
-    join(
-      ...[...ways.keys()].map((how) => say`${POINTING[how]} `),
-      'It is trimmed away at the end.',
-    ),
+    join(...ways.map((how) => say`${POINTING[how]} `), 'It is trimmed away at the end.'),
     { kind: 'start' },
-    [...ways].map(([how, own]) => ({ do: 'stiffen', ends: own, how })),
+    ways.map((how) => ({
+      do: 'stiffen',
+      ends: points.flatMap((own) => (own.how === how ? [own.end] : [])),
+      how,
+    })),
     [CAUTIONS.needle],
   );
 }

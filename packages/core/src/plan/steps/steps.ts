@@ -4,12 +4,12 @@ import { closureKind } from '../../craft/closure/registry.js';
 import { act, type Stop } from '../hands/follow.js';
 import { isSlip } from '../hands/loose.js';
 import { layKnots } from '../hands/laying.js';
-import { layTable, type Table } from '../hands/table.js';
+import { endKey, layTable, type Table } from '../hands/table.js';
 import { CAUTIONS } from '../../base/kind/cautions.js';
 import type { Step } from '../../base/kind/step.js';
-import type { Cord } from '../../base/material/cord.js';
+import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
 import { goesBluntly } from '../../base/material/ends.js';
-import { passage } from '../../base/material/passage.js';
+import { passage, withFold } from '../../base/material/passage.js';
 import { say, termsIn } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
 import type { TermId } from '../../base/measure/terms.js';
@@ -21,7 +21,15 @@ import { clipsBefore } from './clips.js';
 import { finishSteps } from './finish.js';
 import { firstSideFor, type Telling } from './habits.js';
 import { tellMisfit } from './misfit.js';
-import { anchorStep, cutSteps, foldSteps, onceStep, releaseStep, stiffenStep } from './set-up.js';
+import {
+  anchorStep,
+  cutSteps,
+  foldSteps,
+  onceStep,
+  releaseStep,
+  stiffenStep,
+  type Pointed,
+} from './set-up.js';
 import { closingSteps, workSteps } from './work.js';
 
 /** The work is laid round once more while the closure can still be moved. */
@@ -39,7 +47,7 @@ export const actionsIn = (steps: readonly Step[]): Action[] =>
   steps.flatMap(({ actions = [] }) => actions);
 
 /** Whether both hands are full, so that something else has to hold the work. */
-function needsHold(action: Action): boolean {
+export function needsHold(action: Action): boolean {
   switch (action.do) {
     case 'string':
       return action.loose !== true;
@@ -59,15 +67,15 @@ const holds = (action: Action): boolean =>
   (action.do === 'put-on' && action.place === AT_START && action.on.length > 0) ||
   (action.do === 'tie' && action.knot.form === 'catch');
 
-/** Ends that do not go through what they are strung on by themselves. */
-function endsToPoint(piece: Piece, plan: Plan, actions: readonly Action[]): End[] {
+/** Ends that get a point: by the way of their kind, or with wax where the fold in a needle’s eye does not go through. */
+function endsToPoint(piece: Piece, plan: Plan, actions: readonly Action[]): Pointed[] {
   const holes = new Map<string, number>([
     ...piece.beads.map(({ id, hole }) => [`bead ${id}`, hole] as const),
     ...[...plan.parts.flatMap(({ layout }) => layout.passages), ...plan.closure.passages].flatMap(
       ({ finding, hole }) => (finding === undefined ? [] : [[`finding ${finding}`, hole] as const]),
     ),
   ]);
-  const found = new Map<string, End>();
+  const found = new Map<string, Pointed>();
   // What takes a share of one thing goes through it beside what is in it already.
   const within = new Map<string, readonly End[]>();
   for (const action of actions) {
@@ -86,7 +94,13 @@ function endsToPoint(piece: Piece, plan: Plan, actions: readonly Action[]): End[
     action.on.forEach((end, i) => {
       const cord = cords[i]!;
       const blunt = answer === 'goes' && goesBluntly(cord.kind, loose, hole);
-      if (answer !== 'no' && !blunt) found.set(`${end.cord}/${end.half}/${end.side}`, end);
+      if (answer === 'no' || blunt) return;
+      const { point } = CORD_KIND_FACTS[cord.kind];
+      const beside = [...there, ...cords.toSpliced(i, 1)];
+      const tight = passage(hole, withFold(cord, beside)).answer === 'no';
+      const key = endKey(end);
+      const how = point === 'needle' && (tight || found.get(key)?.how === 'wax') ? 'wax' : point;
+      found.set(key, { end, how });
     });
   }
   return [...found.values()];
@@ -107,7 +121,7 @@ export function carryOut(table: Table, steps: readonly Step[]): Stop | null {
 }
 
 /** Carries steps out, with the clips that they need between them, up to the first action that is refused. */
-function withClips(
+export function withClips(
   table: Table,
   steps: readonly Step[],
 ): { readonly steps: Step[]; readonly stop: Stop | null } {
@@ -115,7 +129,7 @@ function withClips(
   let stop: Stop | null = null;
   let before = 0;
   for (const step of steps) {
-    for (const own of stop ? [step] : [...clipsBefore(table, step), step]) {
+    for (const own of stop ? [step] : [...clipsBefore(table, step, told.at(-1)), step]) {
       told.push(own);
       const refused: Stop | null = stop ? null : carryOut(table, [own]);
       if (refused) stop = { ...refused, action: before + refused.action! };
@@ -192,7 +206,7 @@ export function stepsFor(piece: Piece, plan: Plan, telling: Telling): Told {
   const made = [
     ...(piece.wearer.child ? withChild(cuts) : cuts),
     ...foldSteps(plan),
-    ...(points.length > 0 ? [stiffenStep(piece, points)] : []),
+    ...(points.length > 0 ? [stiffenStep(points)] : []),
     ...(onBoard ? [anchorStep(piece, plan, unique)] : []),
     ...start,
     ...(onBoard ? work.map((step) => offAndOn(step, unique)) : work),

@@ -1,8 +1,9 @@
 import { closureKind } from '../../craft/closure/registry.js';
 import type { BeadSolid, Bounds, CordStroke, Point, Primitive } from '../../base/kind/primitive.js';
 import type { Side } from '../../base/measure/side.js';
-import type { Step } from '../../base/kind/step.js';
+import type { Look, Step } from '../../base/kind/step.js';
 import { coresOf } from '../../craft/knot/lanes.js';
+import { plateOf, roundedBox } from '../../craft/knot/plate.js';
 import { flippedAcross, hanging, moved, straightRuns, strokeOf } from '../../craft/knot/stroke.js';
 import { effectiveDiameter } from '../../base/material/cord.js';
 import type { Piece } from '../../piece/piece.js';
@@ -222,6 +223,43 @@ function orderPicture({ piece }: Scene, step: Step): StepPicture | null {
   return { shapes, frame, hangs: true };
 }
 
+/** Steel of the clips that hold what would come off. */
+const CLIP = '#8b9199';
+/** How far in mm a clip reaches along the work, and beyond it on each side. */
+const CLIP_LONG = 4;
+const CLIP_BESIDE = 1.5;
+
+/** The work so far, its open end in a clip. */
+function clippedPicture(
+  scene: Scene,
+  { part, units, far }: Extract<Look, { readonly kind: 'clipped' }>,
+): StepPicture | null {
+  const { piece, plan, firstSide } = scene;
+  const placed = placedPart(piece, plan, part);
+  if (!placed) return null;
+  const { start, layout, index } = placed;
+  const done = Object.fromEntries(
+    placedParts(piece, plan).map((own) => [
+      own.id,
+      own.index < index ? Infinity : own.index > index ? 0 : units,
+    ]),
+  );
+  const { layers } = drawBench(piece, plan, { firstSide, tails: false, done });
+  const shapes = layers
+    .filter(({ key }) => key !== 'above' && key !== 'below')
+    .flatMap(({ x, shapes: own }) => moved(own, x));
+  const end = start + (units * layout.length) / layout.units;
+  const wide = layout.width + 2 * CLIP_BESIDE;
+  const frame = frameAbout([end, 0], Math.min(MAX_WIDE, 3 * wide * ASPECT));
+  const beyond = far ? frame.width / 2 - 2 * CLIP_LONG : 0.5;
+  const clip = roundedBox(end + beyond, -wide / 2, CLIP_LONG, wide, 1);
+  return {
+    shapes: [...inSight(shapes, frame), plateOf(placed.id, 'clip', CLIP, [clip])],
+    frame,
+    hangs: false,
+  };
+}
+
 /** The closure at one end, with the work beside it. */
 function endPicture(scene: Scene, side: 'start' | 'end', step: Step): StepPicture {
   const tails = step.stage !== 'finish';
@@ -304,6 +342,8 @@ export function stepPicture(
       return layInPicture(scene, look.part, look.strand);
     case 'order':
       return orderPicture(scene, step);
+    case 'clipped':
+      return clippedPicture(scene, look);
     case 'start':
     case 'end':
       return endPicture(scene, look.kind, step);

@@ -8,7 +8,7 @@ import {
 import { CAUTIONS } from '../../../base/kind/cautions.js';
 import { choiceField, COLOUR_FIELD, nameField, sizeField } from '../../../base/kind/field.js';
 import type { Point, Primitive } from '../../../base/kind/primitive.js';
-import { needOf } from '../../../base/kind/reason.js';
+import { needOf, type Need } from '../../../base/kind/reason.js';
 import { GLUE_CURES } from '../../../base/kind/waits.js';
 import { ellipse, plateOf, roundedBox } from '../../knot/plate.js';
 import { straightRuns } from '../../knot/stroke.js';
@@ -44,11 +44,17 @@ const CLASPS = {
   magnet: 'Magnet clasp',
 } as const;
 
+/** What is crimped and what is glued on are different things to buy. */
+const endsNeed = ({ name, by, bore }: CordEnds): Need => {
+  const id = `${name} to ${by === 'glue' ? 'glue on' : 'crimp'}`;
+  return { id, label: say`${id}, ${size(bore)} inside`, count: 2 };
+};
+
 /** Which half goes to which end. */
 const HALVES_OF: Readonly<Record<Exclude<CordEnds['clasp'], 'magnet'>, string>> = {
-  'hook-and-ring': 'the ring at the start and the hook at the end,',
-  lobster: 'a ring alone at the start and the lobster at the end,',
-  toggle: 'the ring at the start and the bar at the end,',
+  'hook-and-ring': 'the ring at the start and the hook at the end',
+  lobster: 'a ring alone at the start and the lobster at the end',
+  toggle: 'the ring at the start and the bar at the end',
 };
 
 /** The clasp is rigid; the caps lie on as the cord does. */
@@ -148,7 +154,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
         }),
         passages: [{ what: ends.name, hole: ends.bore, runs: site.runs, blind: true }],
         needs: [
-          needOf(ends.name, 2),
+          endsNeed(ends),
           needOf(CLASPS[ends.clasp]),
           ...(ends.clasp === 'magnet' ? [] : [ringNeed(2)]),
         ],
@@ -185,7 +191,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
     const sides = [startEnds(site.runs), outerEnds(site.runs)];
     const all = sides.flat();
     const set = (by: 'cap' | 'crimp'): Action[] =>
-      sides.map((own) => ({ do: by, finding: ends.name, ends: own, mm: ends.socket }));
+      sides.map((own) => ({ do: by, finding: endsNeed(ends).id, ends: own, mm: ends.socket }));
     return {
       start: [],
       end: [
@@ -196,7 +202,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
         singleStep(
           'Cut the ends to length',
           say`Cut each cord at its mark, square and clean. The end takes ${size(ends.socket)} of cord.`,
-          [{ do: 'trim', ends: all }],
+          [{ do: 'trim', ends: all, leaves: ends.socket }],
           CAUTIONS.blade,
         ),
         ends.by === 'glue'
@@ -228,11 +234,11 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
           : [
               singleStep(
                 'Hang the clasp',
-                say`Open both ${term('jump ring', 'jump rings')} sideways. Hang ${HALVES_OF[ends.clasp]} by the eyes, and close them until no gap is felt.`,
+                say`Open both ${term('jump ring', 'jump rings')} sideways. Hang ${HALVES_OF[ends.clasp]} and close them until no gap is felt, splits to the skin.`,
                 [
                   { do: 'open', finding: USUAL_RING.id },
                   { do: 'hang', finding: CLASPS[ends.clasp], in: USUAL_RING.id },
-                  { do: 'close', finding: USUAL_RING.id, count: 2 },
+                  { do: 'close', finding: USUAL_RING.id, count: 2, split: 'skin' },
                 ],
                 CAUTIONS.metal,
               ),

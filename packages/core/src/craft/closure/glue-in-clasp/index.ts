@@ -133,7 +133,7 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
         singleStep(
           'Cut the ends to length',
           'Cut both ends at their marks, square across: a slanting cut does not reach the bottom of the recess.',
-          [{ do: 'trim', ends: sides.flat() }],
+          [{ do: 'trim', ends: sides.flat(), leaves: clasp.recess }],
           CAUTIONS.blade,
         ),
         singleStep(

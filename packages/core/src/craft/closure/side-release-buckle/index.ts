@@ -267,6 +267,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
         for: by === 'flame' ? 'melt' : 'glue',
         minutes: (by === 'flame' ? ENDS_COOL : GLUE_CURES).minutes,
       },
+      { do: 'test', what: 'holds' },
     ];
     const melts = cores.every((run) => CORD_KIND_FACTS[run.cord.kind].ends === 'melts');
     const join = melts

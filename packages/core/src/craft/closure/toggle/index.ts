@@ -117,11 +117,11 @@ export const toggle = tiedClasp<Toggle>({
     end: [
       singleStep(
         'Hang the bar from two jump rings',
-        'Open both rings sideways, never outwards. Hang the bar in the first and the second ring in that; close both until no gap is felt.',
+        'Open both rings sideways, never outwards. Hang the bar in the first and the second ring in that; close both until no gap is felt, splits to the skin.',
         [
           { do: 'open', finding: ring.id },
           { do: 'hang', finding: name, share: 0.5, in: ring.id },
-          { do: 'close', finding: ring.id, count: 2 },
+          { do: 'close', finding: ring.id, count: 2, split: 'skin' },
         ],
         CAUTIONS.metal,
       ),

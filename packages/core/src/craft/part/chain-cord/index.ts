@@ -151,6 +151,7 @@ export const chainCord: PartKind<ChainPart> = {
     loop: null,
   }),
   fills: (part) => part.length === null,
+  withLength: (part, length) => ({ ...part, length }),
   section(part, site) {
     const d = effectiveDiameter(site.runs[0]!.cord);
     return {

@@ -29,6 +29,7 @@ export const plain: PartKind<PlainPart> = {
   ],
   make: ({ id }) => ({ id, kind: 'plain', length: 20 }),
   fills: (part) => part.length === null,
+  withLength: (part, length) => ({ ...part, length }),
   section: (_part, site) => ({ ...sideBySide(site.runs), pitch: 1 }),
   layOut(part, site, share) {
     const length = part.length ?? share;

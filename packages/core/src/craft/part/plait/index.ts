@@ -98,6 +98,7 @@ export const plait: PartKind<PlaitPart> = {
   ],
   make: ({ id }) => ({ id, kind: 'plait', form: 'three', tension: 'even', length: 60 }),
   fills: (part) => part.length === null,
+  withLength: (part, length) => ({ ...part, length }),
   section(part, site) {
     const plaiting = plaitingOf(part.form, part.tension, site.runs);
     return plaiting ? sectionOfPlait(plaiting) : { ...sideBySide(site.runs), pitch: 1 };

@@ -19,6 +19,7 @@ import { Cautions } from '../../../piece/piece/cautions';
 import type { Make } from '../../make/use-make';
 import { sayDuration } from '../../make/duration';
 import { EndsNamed } from '../../make/ends-named';
+import { FitFails } from './fit-fails';
 import { useUnits } from '../../../../ui/settings/use-units';
 import { StepPicture } from '../../make/step-picture';
 import { Terms } from '../../../piece/piece/terms';
@@ -112,6 +113,7 @@ export function StepView({ make, step, slow, onSlow, children }: Props) {
           </Text>
         )}
         <Terms terms={step.terms} />
+        <FitFails key={step.id} make={make} step={step} />
         {step.ends && <EndsNamed ends={step.ends} />}
         <Mistakes mistakes={step.mistakes} />
         {inBook && (

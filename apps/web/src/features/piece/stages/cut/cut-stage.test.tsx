@@ -60,7 +60,7 @@ describe('the cut list', () => {
     expect(screen.getByText('9 × Hematite grey 6 mm, 4 to buy')).toBeTruthy();
     unmount();
     renderStage(make('triple-wrap'), <CutStage />);
-    expect(screen.getByText('2 × Cord end')).toBeTruthy();
+    expect(screen.getByText(/^2 × Cord end to crimp, /)).toBeTruthy();
   });
   it('says where each number comes from, and how sure it is', () => {
     renderStage(piece, <CutStage />);
