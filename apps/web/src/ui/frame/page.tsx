@@ -38,7 +38,7 @@ interface HeadProps {
 export function PageHead({ title, about, children }: HeadProps) {
   return (
     <Flex align="flex-end" gap="4" flexWrap="wrap" mb={{ base: '5', md: '8' }}>
-      <Box flex="1" minW="220px">
+      <Box flex="1" minW={{ base: '220px', md: '320px' }}>
         <Heading as="h1" fontSize={{ base: '2xl', md: '3xl' }} lineHeight="1.1">
           {title}
         </Heading>

@@ -275,7 +275,7 @@ export function tiedToRing(
   const single = runs.length === 1;
   return {
     text: single
-      ? `Tie the cord to ${to}. Twice through it, so that no edge wears one turn through.`
+      ? 'Lead the cord through twice, so that no edge wears one turn through, and tie it round itself.'
       : say`Lead ${runs.length === all.length ? 'all cords' : cordsNamed(runs)} through ${to} together, and tie them as one round themselves, close to it.`,
     tied: [tiedIn(single ? 'anchor-bend' : 'ring-knot.1', [null, runs], first)],
   };

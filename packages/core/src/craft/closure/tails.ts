@@ -166,7 +166,7 @@ export const plaitSteps = (
       both
         ? say`Plait the ends, ${laid(length)} at each side`
         : say`Plait the ends, ${laid(length)}`,
-      say`Three bundles: ${tellBundles(plaiting.bundles)}. Clip ${both ? 'each' : 'the'} plait until its knot is tied.`,
+      say`Three bundles: ${tellBundles(plaiting.bundles)}.`,
       [tiedPlait(plaiting, first)],
       [...plaitAction(plaiting, 'start', length), ...plaitAction(plaiting, 'end', length)],
     ),

@@ -73,8 +73,8 @@ const worked = ({ along }: Table, { id }: CordState): boolean =>
   );
 
 /**
- * All cords that stay in the piece hang together: those that anything was made with as soon as nothing else holds
- * them, be it in a clip, and all when it is done.
+ * All cords that stay in the piece hang together: those that anything was made with as soon as it is tried on with its
+ * ends held together, be it by clips, and all when it is done.
  */
 export function hangsTogether(table: Table, done = false): Need {
   const [first, ...rest] = [...table.cords.values()].filter(

@@ -6,7 +6,6 @@ import { tiedSpan } from '../../piece/runs.js';
 import { lookalikes } from '../alike.js';
 import { catchMark } from '../catch-mark.js';
 import { coreAt, laidFirst, toAll } from './lies-there.js';
-import { hangsTogether } from './one-thing.js';
 import {
   advanced,
   begunFrom,
@@ -208,8 +207,6 @@ export function anchor(table: Table, { legs }: ActionOf<'anchor'>): Need {
 
 export function release(table: Table): Need {
   if (table.held !== 'board') return refuse('idle', 'The work is not on the board.');
-  const apart = hangsTogether(table);
-  if (apart) return apart;
   table.held = null;
   return null;
 }

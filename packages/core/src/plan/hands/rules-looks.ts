@@ -3,6 +3,7 @@ import { say } from '../../base/measure/saying.js';
 import { offTheBoard, type Need } from './need.js';
 import { done, endCalled, refuse } from './refusal.js';
 import { unfinishedEnd } from './finished.js';
+import { hangsTogether } from './one-thing.js';
 import { shareDone } from './share.js';
 import { NEAR, workedUp } from './worked.js';
 import type { Table } from './table.js';
@@ -20,6 +21,9 @@ export function tryOn(table: Table, { how }: ActionOf<'try-on'>): Need {
     table.changed = false;
     return null;
   }
+  // Laid round in the midst of the work it is held by its begin; closed, all of it hangs on itself.
+  const apart = hangsTogether(table);
+  if (apart) return apart;
   if (how === 'closed' && !workedUp(table)) {
     return refuse('not-ready', 'It cannot be closed yet: there is work still to be done.');
   }

@@ -4,7 +4,9 @@ import type { Part } from '../../craft/part/registry.js';
 import type { Piece } from '../../piece/piece.js';
 import { planPiece } from '../steps/plan-piece.js';
 import { templateById } from '../template/templates.js';
-import { start } from '../../testing.js';
+import { planned, start } from '../../testing.js';
+import { actionsIn, makeSteps } from '../steps/steps.js';
+import { otherwise, refusedWith } from './testing.js';
 
 const withCord = (piece: Piece, change: Partial<Cord>): Piece => ({
   ...piece,
@@ -106,4 +108,25 @@ describe('a saboteur at the drawing board', () => {
       ).toContain(code);
     },
   );
+});
+
+describe('the fold of a cord in a needle’s eye', () => {
+  // Silk of 0.63 mm under tension, squeezed by a quarter: 0.47 mm alone, 0.95 mm folded.
+  const withHoles = (hole: number): Piece => {
+    const piece = templateById('knotted-necklace').make(start);
+    return { ...piece, beads: piece.beads.map((bead) => ({ ...bead, hole })) };
+  };
+  const pointsOf = (piece: Piece) =>
+    actionsIn(makeSteps(piece, planned(piece), { hand: 'right' })).flatMap((action) =>
+      action.do === 'stiffen' ? [action.how] : [],
+    );
+  it('goes through a hole of its width, and wax is taken for a narrower one', () => {
+    expect(pointsOf(withHoles(1))).toEqual(['needle']);
+    expect(pointsOf(withHoles(0.8))).toEqual(['wax']);
+  });
+  it('is refused where it does not go through', () => {
+    const change = otherwise('stiffen', (action) => ({ ...action, how: 'needle' }));
+    expect(refusedWith(['', '', change, []], withHoles(0.8))).toBe('not-through');
+    expect(refusedWith(['', '', change, []], withHoles(1))).toBeUndefined();
+  });
 });

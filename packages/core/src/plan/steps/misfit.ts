@@ -34,20 +34,25 @@ const named = (unit: string, as: string): Segment =>
 /** As little in mm as a rule tells. */
 const SEEN = 2;
 
+/** How long a unit of a part is; what a rule cannot tell of one it tells of ten. */
+function tellUnit({ kind, layout }: PlacedPart): Saying {
+  const { unitName } = kind.entry;
+  const each = layout.length / layout.units;
+  return each < SEEN
+    ? say`ten ${named(unitName, pluralOf(unitName))} are ${laid(10 * each)}`
+    : say`each ${named(unitName, unitName)} is ${laid(each)}`;
+}
+
 /** What is to be done when it does not fit: how much longer or shorter each unit makes it. */
 export function tellMisfit(piece: Piece, plan: Plan, from: number): Saying {
   const open = openAt(piece, plan, from);
-  if (!open) return 'Too long: undo some of it. Too short: add some.';
-  const { kind, layout } = open;
-  if (layout.units > 1) {
-    // What a rule cannot tell of one it tells of ten.
-    const { unitName } = kind.entry;
-    const each = layout.length / layout.units;
-    const sum =
-      each < SEEN
-        ? say`ten ${named(unitName, pluralOf(unitName))} are ${laid(10 * each)}`
-        : say`each ${named(unitName, unitName)} is ${laid(each)}`;
-    return say`Too long: tie fewer. Too short: tie more; ${sum}.`;
+  if (open) {
+    return open.layout.units > 1
+      ? say`Too long: tie fewer. Too short: tie more; ${tellUnit(open)}.`
+      : 'Too long: leave less plain cord. Too short: leave more.';
   }
-  return 'Too long: leave less plain cord. Too short: leave more.';
+  const fixed = placedParts(piece, plan).findLast(({ layout }) => layout.units > 1);
+  return fixed
+    ? say`Too long: leave some out. Too short: put more in; ${tellUnit(fixed)}.`
+    : 'Too long: undo some of it. Too short: add some.';
 }

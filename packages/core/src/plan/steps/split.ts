@@ -12,7 +12,9 @@ function splitAction(action: Action, at: number): readonly [Action, Action] {
       const { knot, from, share } = action;
       const part = (times: number) =>
         share === undefined ? {} : { share: (share * times) / (at + rest) };
-      const turned = from === undefined || at % 2 === 0 ? from : otherSide(from);
+      // A spiral is tied from one side throughout; the sides of all else go by turns.
+      const spiral = knot.form === 'half-knot' && knot.sinnet === 'spiral';
+      const turned = from === undefined || spiral || at % 2 === 0 ? from : otherSide(from);
       const goesOn = knot.form === 'band' ? { ...knot, after: knot.after + at } : knot;
       return [
         { ...action, ...part(at), times: at },

@@ -245,19 +245,35 @@ function clippedPicture(
     ]),
   );
   const { layers } = drawBench(piece, plan, { firstSide, tails: false, done });
-  const shapes = layers
+  const bench = layers
     .filter(({ key }) => key !== 'above' && key !== 'below')
-    .flatMap(({ x, shapes: own }) => moved(own, x));
+    .flatMap(({ x, shapes }) => moved(shapes, x));
+  // At the far end of a core there is nothing but the core.
+  const shapes = far
+    ? bench.filter((shape) => !('state' in shape && shape.state === 'planned'))
+    : bench;
   const end = start + (units * layout.length) / layout.units;
   const wide = layout.width + 2 * CLIP_BESIDE;
   const frame = frameAbout([end, 0], Math.min(MAX_WIDE, 3 * wide * ASPECT));
-  const beyond = far ? frame.width / 2 - 2 * CLIP_LONG : 0.5;
-  const clip = roundedBox(end + beyond, -wide / 2, CLIP_LONG, wide, 1);
+  const at = end + (far ? frame.width / 2 - 2 * CLIP_LONG : 0.5);
   return {
-    shapes: [...inSight(shapes, frame), plateOf(placed.id, 'clip', CLIP, [clip])],
+    shapes: [...inSight(shapes, frame), ...clipAt(at, wide, placed.id)],
     frame,
     hangs: false,
   };
+}
+
+/** A clip across the work, its two handles beside it. */
+function clipAt(x: number, wide: number, part: string): Primitive[] {
+  const handle = (from: number, key: string): Primitive =>
+    plateOf(part, key, CLIP, [
+      roundedBox(from, wide / 2 - 0.5, CLIP_LONG * 0.34, wide * 0.45, 0.6),
+    ]);
+  return [
+    handle(x + CLIP_LONG * 0.08, 'clip-near'),
+    handle(x + CLIP_LONG * 0.58, 'clip-far'),
+    plateOf(part, 'clip', CLIP, [roundedBox(x, -wide / 2, CLIP_LONG, wide, 1)]),
+  ];
 }
 
 /** The closure at one end, with the work beside it. */

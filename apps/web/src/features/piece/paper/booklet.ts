@@ -14,7 +14,6 @@ import {
   tyingsShown,
   type MovePicture,
   type TyingShown,
-  type Caution,
   type Piece,
   type Plan,
   type Side,
@@ -69,8 +68,8 @@ export async function bookletPdf(
   document.text('H2', 'To cut');
   document.y += 1;
   writeCuts(document, plan, units, false);
-  writeCautions(document, steps);
-  writeAdvice(document, plan, units);
+  writeList(document, 'Take care', cautionsIn(steps));
+  writeList(document, 'What to know', adviceIn(plan, units));
   document.page();
   document.text('H2', 'How it is made');
   document.y += 2;
@@ -104,31 +103,27 @@ function drawWhole(document: PaperDocument, piece: Piece, plan: Plan, hand: Side
   document.y += bounds.height * scale + 5;
 }
 
-/** All cautions of the work, each once. */
-function writeCautions(document: PaperDocument, steps: readonly Step[]): void {
-  const all = new Map<string, Caution>();
-  for (const { cautions } of steps) for (const one of cautions) all.set(one.text, one);
-  if (all.size === 0) return;
+/** A heading with a list under it; nothing where there is nothing to list. */
+function writeList(document: PaperDocument, title: string, lines: readonly string[]): void {
+  if (lines.length === 0) return;
+  document.y += 3;
   document.room(20);
-  document.text('H2', 'Take care');
+  document.text('H2', title);
   document.y += 1;
-  for (const { text } of all.values()) {
-    document.text('LI', `• ${text}`);
+  for (const line of lines) {
+    document.text('LI', `• ${line}`);
     document.y += 1;
   }
 }
 
+/** All cautions of the work, each once. */
+const cautionsIn = (steps: readonly Step[]): string[] => [
+  ...new Set(steps.flatMap(({ cautions }) => cautions.map(({ text }) => text))),
+];
+
 /** What the plan has to say of this piece, as on the screen. */
-function writeAdvice(document: PaperDocument, { advice }: Plan, units: SpokenUnits): void {
-  if (advice.length === 0) return;
-  document.room(20);
-  document.text('H2', 'What to know');
-  document.y += 1;
-  for (const { message, remedy } of advice) {
-    document.text('LI', `• ${speak(message, units)} ${speak(remedy, units)}`);
-    document.y += 1;
-  }
-}
+const adviceIn = ({ advice }: Plan, units: SpokenUnits): string[] =>
+  advice.map(({ message, remedy }) => `${speak(message, units)} ${speak(remedy, units)}`);
 
 /** As many different calls by turns are told as such; others one after the other. */
 const BY_TURNS = 4;

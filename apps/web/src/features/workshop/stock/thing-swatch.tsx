@@ -15,6 +15,8 @@ export function ThingSwatch({ thing }: { readonly thing: Thing }) {
       display="inline-block"
       flexShrink={0}
       w={thing.kind === 'cord' ? '22px' : '12px'}
+      // In the middle of as much room as a cord takes, so that lists of both stand in columns.
+      mx={thing.kind === 'cord' ? '0' : '5px'}
       h={thing.kind === 'cord' ? '6px' : '12px'}
       borderRadius="round"
       verticalAlign="middle"

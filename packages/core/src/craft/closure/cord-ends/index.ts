@@ -234,7 +234,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
           : [
               singleStep(
                 'Hang the clasp',
-                say`Open both ${term('jump ring', 'jump rings')} sideways. Hang ${HALVES_OF[ends.clasp]} and close them until no gap is felt, splits to the skin.`,
+                say`Open both ${term('jump ring', 'jump rings')} sideways. Hang ${HALVES_OF[ends.clasp]}. Close both without a gap, splits to the skin.`,
                 [
                   { do: 'open', finding: USUAL_RING.id },
                   { do: 'hang', finding: CLASPS[ends.clasp], in: USUAL_RING.id },

@@ -294,7 +294,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
         ),
         tiedStep(
           'Run both ends through the other half',
-          'Both ends go round the bar side by side, as one. Click the halves together once: both must face the same way.',
+          'Both ends go round the bar side by side, as one. Click the halves together once: both must face the same way. The knots begin at this half.',
           [tiedIn('bar-turn', [null, cores[0]], first)],
           [tie({ form: 'bar-turn', bar: buckle.bar }), { do: 'test', what: 'faces' }],
         ),

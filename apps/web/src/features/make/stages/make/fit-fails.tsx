@@ -99,9 +99,9 @@ function Told({ mended }: { readonly mended: Refit | null }) {
     );
   }
   return (
-    <List.Root as="ol" gap="3" ps="5" data-testid="mended">
+    <List.Root as="ol" listStyle="decimal" ps="6" data-testid="mended">
       {mended.steps.map((own) => (
-        <List.Item key={own.id}>
+        <List.Item key={own.id} mb="3">
           <Text as="span" fontWeight="600">
             {say(own.title)}
             {own.units > 1 && own.unitName ? `: ${counted(own.units, own.unitName)}` : ''}
