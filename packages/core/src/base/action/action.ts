@@ -1,3 +1,4 @@
+import type { Glue } from '../material/ends.js';
 import type { Side } from '../measure/side.js';
 import type { Knot } from './knot.js';
 
@@ -64,6 +65,8 @@ export type Help = 'thread';
  */
 export type Action =
   // Cords are made ready.
+  /** What gives is pulled out, hand over hand, so that it is measured as long as it will be. */
+  | { readonly do: 'pull-out'; readonly cord: CordId }
   | { readonly do: 'measure'; readonly cord: CordId; readonly mm: number }
   | { readonly do: 'cut'; readonly cord: CordId }
   /** Both ends of a cord that frays are molten shut as soon as it is cut. */
@@ -210,7 +213,9 @@ export type Action =
   // Ends are finished.
   | (Socket & { readonly do: 'crimp' })
   | (Socket & { readonly do: 'cap' })
-  | (OnEnds & { readonly do: 'glue' })
+  /** Wax is wiped off where glue is to hold. */
+  | (OnEnds & { readonly do: 'wipe' })
+  | (OnEnds & { readonly do: 'glue'; readonly with: Glue })
   | (OnEnds & { readonly do: 'singe' })
   | (OnEnds & { readonly do: 'press' })
   | (OnEnds & { readonly do: 'tuck' })

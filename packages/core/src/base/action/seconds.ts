@@ -5,6 +5,7 @@ import { timesOf, type Action, type Verb } from './action.js';
  * Common practice, no source; waits run by themselves and take none.
  */
 const SECONDS: Readonly<Record<Verb, number>> = {
+  'pull-out': 20,
   measure: 40,
   cut: 10,
   sear: 20,
@@ -41,6 +42,7 @@ const SECONDS: Readonly<Record<Verb, number>> = {
   close: 30,
   crimp: 40,
   cap: 60,
+  wipe: 15,
   glue: 20,
   singe: 15,
   press: 60,

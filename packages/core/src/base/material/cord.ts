@@ -51,6 +51,8 @@ export interface CordKindFacts {
   readonly gives: number;
   /** Too stiff to lie in a narrow bend by itself. Common practice, no source. */
   readonly stiff?: true;
+  /** Whether it gives so much that it is pulled out before it is measured. Common practice, no source. */
+  readonly pulledOut?: true;
   /** How the surface is drawn. */
   readonly texture: 'braid' | 'twist' | 'smooth';
   /** Whether a cut end frays or bends, and does not go through a hole by itself. Common practice, no source. */
@@ -118,6 +120,7 @@ export const CORD_KIND_FACTS: Readonly<Record<CordKind, CordKindFacts>> = {
     effective: 0.9,
     stretch: 0.015,
     gives: 0.25,
+    pulledOut: true,
     texture: 'twist',
     soft: true,
     point: 'needle',

@@ -74,6 +74,14 @@ export function frays(kind: CordKind, wanted: EndTreatment): boolean {
   return wanted === 'singe' && facts.ends === 'melts' && facts.waxed !== true;
 }
 
+/** Glues that cord ends are secured with. */
+export const GLUES = ['textile', 'leather'] as const;
+export type Glue = (typeof GLUES)[number];
+
+/** The glue that takes on a cord. Common practice, no source. */
+export const glueFor = (kind: CordKind): Glue =>
+  CORD_KIND_FACTS[kind].ends === 'leather' ? 'leather' : 'textile';
+
 /** A hole this many times as wide as a soft cord takes its blunt end. Assumed. */
 const WIDE = 2;
 

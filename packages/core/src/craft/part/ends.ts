@@ -1,6 +1,6 @@
-import type { ActionOf, End, Help, Leg } from '../../base/action/action.js';
+import type { Action, ActionOf, End, Help, Leg } from '../../base/action/action.js';
 import type { Run } from '../../base/kind/run.js';
-import type { Cord } from '../../base/material/cord.js';
+import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
 import { passage } from '../../base/material/passage.js';
 
 // Runs as the hands have them: legs of cords, and the ends that they work with.
@@ -27,6 +27,28 @@ export const bothEnds = (cord: string): [End, End] => [
 /** Several cords are pulled through a narrow hole together, by a thread folded over them. */
 export function helpThrough(hole: number, cords: readonly Cord[]): { readonly help?: Help } {
   return cords.length > 1 && passage(hole, cords).answer === 'needle' ? { help: 'thread' } : {};
+}
+
+/** Wax is wiped off the ends that have some. */
+export function wipeOff(ends: readonly End[], cordOf: (end: End) => Cord | null): Action[] {
+  const waxed = ends.filter((end) => {
+    const cord = cordOf(end);
+    return cord !== null && CORD_KIND_FACTS[cord.kind].waxed === true;
+  });
+  return waxed.length > 0 ? [{ do: 'wipe', ends: waxed }] : [];
+}
+
+/** The same of the ends of some runs, and the sentence that says so. */
+export function waxOff(ends: readonly End[], runs: readonly Run[]): WaxOff {
+  const actions = wipeOff(
+    ends,
+    (end) => runs.find(({ strand }) => strand === end.cord)?.cord ?? null,
+  );
+  return { actions, text: actions.length > 0 ? 'Wipe the wax off. ' : '' };
+}
+interface WaxOff {
+  readonly actions: readonly Action[];
+  readonly text: string;
 }
 
 export const cordsOf = (runs: readonly Run[]): Cord[] => runs.map(({ cord }) => cord);

@@ -25,6 +25,7 @@ const WORDS: Readonly<Record<string, readonly string[]>> = {
   through: ['knot', 'stitch', 'bight', 'loop'],
   for: ['glue', 'dye', 'seal', 'oil', 'melt'],
   split: ['skin', 'outside'],
+  with: ['textile', 'leather'],
   'test what': ['slides', 'passes', 'holds', 'turns', 'gives-way', 'faces'],
 };
 
@@ -129,6 +130,7 @@ const ANY_ORDER: ReadonlySet<string> = new Set([
   'tie.by',
   'tie.round',
   'trim.ends',
+  'wipe.ends',
   'turn-back.ends',
   'wind.round',
 ]);

@@ -21,6 +21,7 @@ import { undo } from './undo.js';
 
 /** What every action needs, and what it does to the table. */
 const RULES: { readonly [V in Verb]: (table: Table, action: ActionOf<V>) => Need } = {
+  'pull-out': cords.pullOut,
   measure: cords.measure,
   cut: cords.cut,
   sear: cords.sear,
@@ -57,6 +58,7 @@ const RULES: { readonly [V in Verb]: (table: Table, action: ActionOf<V>) => Need
   close: work.close,
   crimp: ends.cover,
   cap: ends.cover,
+  wipe: ends.wipe,
   glue: ends.glue,
   singe: ends.singe,
   press: ends.press,

@@ -78,6 +78,7 @@ const EITHER_WAY: readonly string[] = [
   'fold and mark',
   'fold and measure',
   'label and measure',
+  'fold and label',
   'unclip and unclip',
   'anchor and cut',
   'anchor and order',
@@ -96,6 +97,8 @@ const EITHER_WAY: readonly string[] = [
   'anchor and tie',
   'lay and release',
   'cap and cap',
+  // Wax is wiped off before the cut or after it.
+  'trim and wipe',
   'check and try-on',
   'check and close',
   'test and try-on',

@@ -6,7 +6,7 @@ import {
   type Leg,
   type Place,
 } from '../../base/action/action.js';
-import type { Cord } from '../../base/material/cord.js';
+import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
 import { goesBluntly } from '../../base/material/ends.js';
 import { passage, withFold } from '../../base/material/passage.js';
 import type { Side } from '../../base/measure/side.js';
@@ -73,6 +73,14 @@ export function open(table: Table, end: End): Need {
     return refuse('not-ready', say`${cord.called} is not laid in yet.`);
   }
   return null;
+}
+
+/** Glue holds on no wax. */
+export function freeOfWax(table: Table, end: End): Need {
+  const kind = table.cords.get(end.cord)?.cord?.kind;
+  return kind !== undefined && CORD_KIND_FACTS[kind].waxed && !endState(table, end).wiped
+    ? refuse('harm', say`Glue does not hold on the wax of ${endCalled(table, end)}.`)
+    : null;
 }
 
 /** Straight or plaited cord: nothing that stops or hangs on it. */
@@ -220,7 +228,11 @@ export function dry(table: Table, action: Action): Need {
   const goesOn =
     action.do === 'wait' ||
     action.do === 'press' ||
-    (table.wet === 'glue' && (action.do === 'glue' || action.do === 'cap')) ||
+    (table.wet === 'glue' &&
+      (action.do === 'glue' ||
+        action.do === 'cap' ||
+        // While it is held it can still be turned.
+        (action.do === 'test' && action.what === 'faces'))) ||
     (table.wet === 'melt' && action.do === 'singe') ||
     (table.wet === 'dye' && action.do === 'dye') ||
     (table.wet === 'seal' && action.do === 'seal') ||

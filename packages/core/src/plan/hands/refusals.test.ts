@@ -215,7 +215,11 @@ describe('hands refuse', () => {
   it('a second day of glue for ends that a cap has closed', () => {
     const wrap = of('triple-wrap');
     const at = wrap.actions.findIndex((action) => action.do === 'check');
-    const glue: Action = { do: 'glue', ends: [{ cord: 1, half: 0, side: 'start' }] };
+    const glue: Action = {
+      do: 'glue',
+      ends: [{ cord: 1, half: 0, side: 'start' }],
+      with: 'leather',
+    };
     const twice = [...wrap.actions.slice(0, at), glue, ...wrap.actions.slice(at)];
     expect(stop(wrap, twice)).toMatchObject({ code: 'closed-end' });
   });

@@ -40,9 +40,13 @@ export function string(table: Table, action: ActionOf<'string'>): Need {
   // A bead that is as long as its stretch of work is where it is; of others only about.
   const { length } = stock.bead;
   const before = on[0] ? advanced(table, on[0], place) : 0;
-  // Over a knot in both of its tails it lies where the knot does.
+  // Over a knot in both of its tails it lies where the knot does. What is only caught has no knot yet.
   const below = on[0] ? table.along.get(legKey(on[0]))?.at(-1) : undefined;
-  const overKnot = action.mm === 0 && below?.what === 'knot' && below.rank === rankOf(table, place);
+  const overKnot =
+    action.mm === 0 &&
+    below?.what === 'knot' &&
+    below.mm > 0 &&
+    below.rank === rankOf(table, place);
   const { inKnot } = action;
   const at = overKnot ? before / 2 : before + (inKnot ?? length) / 2;
   const within =
@@ -55,6 +59,15 @@ export function string(table: Table, action: ActionOf<'string'>): Need {
     () => planned(table, action),
     () => notSpanned(table, on),
     () => onBothTails(table, action),
+    () =>
+      action.mm === 0 &&
+      !overKnot &&
+      table.parts.some((p) => p.id === place && p.kind.entry.fromMiddle)
+        ? refuse(
+            'out-of-order',
+            'The loop is not closed yet: the bead would slide down to the stone.',
+          )
+        : null,
     () =>
       action.loose && action.mm > 0
         ? refuse('differs', 'A bead that lies loose makes no length yet.')

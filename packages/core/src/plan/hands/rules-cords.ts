@@ -12,6 +12,7 @@ import {
   each,
   endState,
   firstOf,
+  freeOfWax,
   held,
   open,
   prepared,
@@ -28,10 +29,20 @@ const near = (a: number, b: number): boolean => Math.abs(a - b) < NEAR;
 const cordOf = (table: Table, id: CordState['id']): CordState | undefined => table.cords.get(id);
 const unknown = () => refuse('not-there', 'There is no such cord.');
 
+/** What gives is pulled out before it is measured. */
+export function pullOut(table: Table, { cord: id }: ActionOf<'pull-out'>): Need {
+  const cord = cordOf(table, id);
+  if (!cord) return unknown();
+  if (!cord.gives) return refuse('idle', say`${cord.called} does not give.`);
+  cord.gives = false;
+  return null;
+}
+
 export function measure(table: Table, { cord: id, mm }: ActionOf<'measure'>): Need {
   const cord = cordOf(table, id);
   if (!cord) return unknown();
   if (cord.cut || cord.measured) return refuse('idle', done);
+  if (cord.gives) return refuse('not-ready', say`${cord.called} gives: it is not pulled out yet.`);
   if (!near(cord.length, mm)) {
     return refuse('differs', say`${cord.called} is planned ${laid(cord.length)} long.`);
   }
@@ -124,6 +135,8 @@ export function join(table: Table, action: ActionOf<'join'>): Need {
   ) {
     return refuse('harm', 'A flame burns this cord; it does not melt.');
   }
+  const waxed = by === 'glue' ? each(ends, (end) => freeOfWax(table, end)) : null;
+  if (waxed) return waxed;
   const short = spend(table, action);
   if (short) return short;
   for (const end of ends) {

@@ -1,6 +1,7 @@
 import type { ActionOf, Drying, End } from '../../base/action/action.js';
 import { closureKind } from '../../craft/closure/registry.js';
 import { CORD_KIND_FACTS, type CordKind } from '../../base/material/cord.js';
+import { glueFor } from '../../base/material/ends.js';
 import { WAITS } from '../../base/kind/waits.js';
 import { laid, say } from '../../base/measure/saying.js';
 import { socketOf } from './asked.js';
@@ -8,6 +9,7 @@ import {
   each,
   endState,
   firstOf,
+  freeOfWax,
   isBare,
   offTheBoard,
   outermost,
@@ -166,8 +168,30 @@ function wets(table: Table, ends: readonly End[], what: Drying): void {
   for (const end of ends) table.wetEnds.add(endKey(end));
 }
 
-export function glue(table: Table, { ends }: ActionOf<'glue'>): Need {
-  const need = each(ends, (end) => treat(table, end, 'glue'));
+/** Wax comes off where glue is to hold. */
+export const wipe = (table: Table, { ends }: ActionOf<'wipe'>): Need =>
+  each(ends, (end) => {
+    const missing = ready(table, end);
+    if (missing) return missing;
+    const own = endState(table, end);
+    const kind = kindOf(table, end);
+    if (kind === null || !CORD_KIND_FACTS[kind].waxed) {
+      return refuse('idle', say`There is no wax on ${endCalled(table, end)}.`);
+    }
+    if (own.wiped) return refuse('idle', done);
+    if (own.lies !== 'free') return refuse('closed-end', say`${endCalled(table, end)} is covered.`);
+    own.wiped = true;
+    return null;
+  });
+
+export function glue(table: Table, { ends, with: by }: ActionOf<'glue'>): Need {
+  const need = each(ends, (end) => {
+    const kind = kindOf(table, end);
+    if (kind !== null && glueFor(kind) !== by) {
+      return refuse('harm', say`This glue does not hold ${endCalled(table, end)}.`);
+    }
+    return treat(table, end, 'glue') ?? freeOfWax(table, end);
+  });
   if (need) return need;
   wets(table, ends, 'glue');
   return null;
@@ -285,7 +309,7 @@ export function cover(table: Table, action: ActionOf<'crimp' | 'cap'>): Need {
           return refuse('closed-end', say`${endCalled(table, end)} is not free any more.`);
         if (!own.trimmed)
           return refuse('out-of-order', say`${endCalled(table, end)} is not cut to length yet.`);
-        return null;
+        return action.do === 'cap' ? freeOfWax(table, end) : null;
       }),
     () => spend(table, action),
     () => take(table, finding, share),

@@ -48,8 +48,9 @@ export const joined = ({ ends }: Table): boolean =>
 const TRIED_ON: Readonly<Record<Trial, readonly [(table: Table) => boolean, string]>> = {
   passes: [({ looped }) => looped, 'There is no loop yet for it to pass.'],
   faces: [
-    ({ core }) => core !== 'free',
-    'The core is not on the buckle yet: its halves face no way.',
+    ({ core, ends }) =>
+      core !== 'free' || [...ends.values()].some(({ lies }) => lies === 'in-socket'),
+    'Nothing is on yet that could face the wrong way.',
   ],
   turns: [allOn, 'The clasp is not all there yet.'],
   'gives-way': [allOn, 'The clasp is not all there yet.'],
@@ -69,6 +70,9 @@ export function test(table: Table, { what }: ActionOf<'test'>): Need {
       'out-of-order',
       'It is tried too late: ends are trimmed already, and nothing can be put right.',
     );
+  }
+  if (table.checked.size > 0) {
+    return refuse('out-of-order', 'It is tried too late: it is looked over already.');
   }
   const [there, missing] = TRIED_ON[what];
   if (!there(table)) return refuse('not-ready', missing);

@@ -59,6 +59,14 @@ const MADE: readonly Sabotage[] = [
     otherwise('trim', (action) => ({ ...action, leaves: 0 })),
     'harm',
   ],
+  ['glue goes on wax', 'beaded-band', without(verb('wipe')), 'harm'],
+  [
+    'leather is glued with textile glue',
+    'focal-cord',
+    otherwise('glue', (action) => ({ ...action, with: 'textile' })),
+    'harm',
+  ],
+  ['the eyes of both ends lie as they like', 'triple-wrap', without(verb('test')), 'not-tried'],
   ['a ring is left open', 'chain-necklace', without(verb('close')), 'not-ready'],
   ['a clasp is forgotten', 'chain-necklace', without(verb('hang')), 'unused'],
   // Trying on.

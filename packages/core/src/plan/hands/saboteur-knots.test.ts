@@ -83,6 +83,18 @@ const MADE: readonly Sabotage[] = [
     otherwise('tension', (action) => ({ ...action, legs: action.legs.slice(1) })),
     'differs',
   ],
+  [
+    'silk is measured before it is pulled out',
+    'beaded-plait',
+    without(verb('pull-out')),
+    'not-ready',
+  ],
+  [
+    'leather is pulled out as if it were silk',
+    'focal-cord',
+    (actions) => [{ do: 'pull-out', cord: 1 }, ...actions],
+    'idle',
+  ],
   // Which of alike cords is which.
   ['alike cords have no numbers', 'hemp-band', without(verb('label')), 'not-ready'],
   [

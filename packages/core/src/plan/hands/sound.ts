@@ -64,6 +64,7 @@ const fieldOf = (action: Action, key: string): unknown =>
 
 /** What each action cannot be told without. */
 const NEEDED: { readonly [V in Verb]: readonly (keyof ActionOf<V>)[] } = {
+  'pull-out': ['cord'],
   measure: ['cord', 'mm'],
   cut: ['cord'],
   sear: ['cord'],
@@ -100,7 +101,8 @@ const NEEDED: { readonly [V in Verb]: readonly (keyof ActionOf<V>)[] } = {
   close: ['finding', 'count', 'split'],
   crimp: ['ends', 'finding', 'mm'],
   cap: ['ends', 'finding', 'mm'],
-  glue: ['ends'],
+  wipe: ['ends'],
+  glue: ['ends', 'with'],
   singe: ['ends'],
   press: ['ends'],
   tuck: ['ends'],

@@ -10,7 +10,7 @@ import {
   type PointWay,
 } from '../../base/action/action.js';
 import type { Bead } from '../../base/material/bead.js';
-import type { Cord } from '../../base/material/cord.js';
+import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
 import { frays, type EndTreatment } from '../../base/material/ends.js';
 import { cordNamed, inSentence, say, type Saying } from '../../base/measure/saying.js';
 import type { Side } from '../../base/measure/side.js';
@@ -30,6 +30,8 @@ export interface CordState {
   /** What the plan cuts, and how far from the end of half 0 it folds it. */
   readonly length: number;
   readonly fold: number | null;
+  /** Whether it gives, and was not pulled out. */
+  gives: boolean;
   measured: boolean;
   cut: boolean;
   readonly marks: number[];
@@ -64,6 +66,8 @@ export interface EndState {
   /** Where it was made fast. */
   at: Place | null;
   trimmed: boolean;
+  /** Whether the wax on it was wiped off. */
+  wiped: boolean;
   treated: EndTreatment | null;
   pressed: boolean;
   dyed: boolean;
@@ -189,6 +193,7 @@ const NEW_END: EndState = {
   fast: false,
   at: null,
   trimmed: false,
+  wiped: false,
   treated: null,
   pressed: false,
   dyed: false,
@@ -226,6 +231,7 @@ function cordsOf(piece: Piece, plan: Plan): CordState[] {
       legs: legs.length > 1 ? 2 : 1,
       given: own.given,
       frays: !own.given && frays(own.cord.kind, piece.ends),
+      gives: !own.given && CORD_KIND_FACTS[own.cord.kind].pulledOut === true,
       laidIn,
       length: own.cut,
       fold: own.fold,
@@ -241,6 +247,7 @@ function cordsOf(piece: Piece, plan: Plan): CordState[] {
     legs: 1,
     given: false,
     frays: own.cord !== null && frays(own.cord.kind, piece.ends),
+    gives: own.cord !== null && CORD_KIND_FACTS[own.cord.kind].pulledOut === true,
     laidIn: false,
     length: own.cut,
     fold: null,

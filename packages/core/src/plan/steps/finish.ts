@@ -13,7 +13,8 @@ import {
   SEAL_DRIES,
 } from '../../base/kind/waits.js';
 import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
-import { usualEnd, type EndTreatment } from '../../base/material/ends.js';
+import { glueFor, GLUES, usualEnd, type EndTreatment } from '../../base/material/ends.js';
+import { wipeOff } from '../../craft/part/ends.js';
 import { join, say, size, type Saying, term } from '../../base/measure/saying.js';
 import { placedClosure } from '../placed-parts.js';
 import { cautionsOf, waitOf } from './habits.js';
@@ -166,9 +167,22 @@ function trimStep(table: Table, ends: readonly End[]): Step {
   };
 }
 
+/** Wax is wiped off, and each cord gets its glue. */
+const gluing = (ends: readonly End[], cordOf: (end: End) => Cord | null): Action[] => [
+  ...wipeOff(ends, cordOf),
+  ...GLUES.flatMap((glue): Action[] => {
+    const own = ends.filter((end) => {
+      const cord = cordOf(end);
+      return (cord ? glueFor(cord.kind) : 'textile') === glue;
+    });
+    return own.length > 0 ? [{ do: 'glue', ends: own, with: glue }] : [];
+  }),
+];
+
 const secure = (table: Table, how: EndTreatment, ends: readonly End[]): Step => {
   const { title, text, mistakes } = SECURE[how];
-  const cords = ends.flatMap(({ cord }) => table.cords.get(cord)?.cord ?? []);
+  const cordOf = ({ cord }: End): Cord | null => table.cords.get(cord)?.cord ?? null;
+  const cords = ends.flatMap((end) => cordOf(end) ?? []);
   return finishing(
     `ends-${how}`,
     title,
@@ -177,7 +191,7 @@ const secure = (table: Table, how: EndTreatment, ends: readonly End[]): Step => 
     how === 'tuck'
       ? [{ do: 'tuck', ends }]
       : [
-          { do: how, ends },
+          ...(how === 'glue' ? gluing(ends, cordOf) : [{ do: how, ends }]),
           { do: 'press', ends },
           how === 'singe'
             ? { do: 'wait', for: 'melt', minutes: ENDS_COOL.minutes }

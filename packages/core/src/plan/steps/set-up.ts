@@ -2,7 +2,7 @@ import type { Action, CordId, End, Leg, PointWay } from '../../base/action/actio
 import { CAUTIONS } from '../../base/kind/cautions.js';
 import type { Run } from '../../base/kind/run.js';
 import type { Caution, Look, Step } from '../../base/kind/step.js';
-import type { Cord } from '../../base/material/cord.js';
+import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
 import { frays } from '../../base/material/ends.js';
 import { roundUpToStep } from '../../base/measure/round.js';
 import {
@@ -74,6 +74,22 @@ const sears = ({ ends }: Piece, cord: Cord | null, pointed: boolean): boolean =>
 
 const searing = (cord: CordId, seared: boolean): Action[] => (seared ? [{ do: 'sear', cord }] : []);
 
+const givesWay = (cord: Cord | null): boolean =>
+  cord !== null && CORD_KIND_FACTS[cord.kind].pulledOut === true;
+
+const pullingOut = (id: CordId, cord: Cord | null): Action[] =>
+  givesWay(cord) ? [{ do: 'pull-out', cord: id }] : [];
+
+/** How a cord is measured; the first of them with all that there is to say. */
+function tellMeasuring(cord: Cord, first: boolean): string {
+  if (givesWay(cord)) {
+    return first
+      ? ' Pull it out firmly, hand over hand, then measure it twice, straight.'
+      : ' Pull it out first.';
+  }
+  return first ? ' Measure twice, straight and not stretched.' : '';
+}
+
 /** Cords that look alike keep their numbers from here on, as the list, the steps and the drawing call them. */
 const LABEL = ' Tape its number to it.';
 const SEAR = ' Singe both ends.';
@@ -104,9 +120,10 @@ function cutStep(
     'prepare',
     `cut-${number}`,
     say`Cut ${cordNamed({ strand: number, cord })}: ${cordLength(cut)}`,
-    say`${role}, ${cord.name}, ${cord.colour.name}.${number === 1 ? ' Measure twice, straight and not stretched.' : ''}${mark ? tellMark(cut, mark) : ''}${seared ? SEAR : ''}${labelled ? LABEL : ''}`,
+    say`${role}, ${cord.name}, ${cord.colour.name}.${tellMeasuring(cord, number === 1)}${mark ? tellMark(cut, mark) : ''}${seared ? SEAR : ''}${labelled ? LABEL : ''}`,
     look,
     [
+      ...pullingOut(number, cord),
       { do: 'measure', cord: number, mm: cut },
       ...marked,
       { do: 'cut', cord: number },
@@ -123,9 +140,10 @@ function cutOther(piece: Piece, own: AuxiliaryPlan, index: number): Step {
     'prepare',
     `cut-aux-${index + 1}`,
     say`Cut ${own.cord ? 'the ' : 'a '}${inSentence(own.label)}: ${cordLength(own.cut)}`,
-    `${own.cord ? `${own.cord.name}, ${own.cord.colour.name}` : 'Any thin strong thread'}. Lay it aside until it is needed.${seared ? SEAR : ''}`,
+    `${own.cord ? `${own.cord.name}, ${own.cord.colour.name}` : 'Any thin strong thread'}.${own.cord ? tellMeasuring(own.cord, false) : ''} Lay it aside until it is needed.${seared ? SEAR : ''}`,
     { kind: 'auxiliary', index },
     [
+      ...pullingOut(own.id, own.cord),
       { do: 'measure', cord: own.id, mm: own.cut },
       { do: 'cut', cord: own.id },
       ...searing(own.id, seared),

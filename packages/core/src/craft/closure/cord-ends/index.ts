@@ -18,7 +18,7 @@ import { say, size, term } from '../../../base/measure/saying.js';
 import { claspRound, edgeOfRigid, hookOutline } from '../clasps.js';
 import { ringNeed, USUAL_RING } from '../eyes.js';
 import { AT_END, type Action } from '../../../base/action/action.js';
-import { outerEnds, startEnds } from '../../part/ends.js';
+import { outerEnds, startEnds, waxOff } from '../../part/ends.js';
 import { foldAdvice, socketUses } from '../sockets.js';
 import { check, singleStep, tryOn } from '../uses.js';
 
@@ -117,6 +117,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
     goodFor:
       'Cords that are too thick or too many to tie to a clasp. Glue holds only what is clean and fits.',
     opens: true,
+    trials: ['faces'],
   },
   fields: [
     nameField('End caps or crimp ends'),
@@ -190,6 +191,7 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
   steps(ends, site) {
     const sides = [startEnds(site.runs), outerEnds(site.runs)];
     const all = sides.flat();
+    const wax = waxOff(all, site.runs);
     const set = (by: 'cap' | 'crimp'): Action[] =>
       sides.map((own) => ({ do: by, finding: endsNeed(ends).id, ends: own, mm: ends.socket }));
     return {
@@ -208,9 +210,11 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
         ends.by === 'glue'
           ? singleStep(
               'Glue both end caps on',
-              say`Roughen the cord and the inside of the cap, ${size(ends.socket)} deep. A little glue on both, push in, turn once and hold for a minute.`,
+              say`${wax.text}Roughen the cord and the inside of the cap, ${size(ends.socket)} deep. A little glue on both, push in, both eyes the same way, hold for a minute.`,
               [
+                ...wax.actions,
                 ...set('cap'),
+                { do: 'test', what: 'faces' },
                 { do: 'press', ends: all },
                 { do: 'wait', for: 'glue', minutes: GLUE_CURES.minutes },
               ],
@@ -218,8 +222,8 @@ export const cordEnds: ClosureKind<CordEnds, NoMeasures> = {
             )
           : singleStep(
               'Crimp both ends on',
-              say`Push the cord ${size(ends.socket)} in and press the ${term('crimp end')} shut with flat pliers, one side after the other. Pull at it firmly.`,
-              set('crimp'),
+              say`Push the cord ${size(ends.socket)} in and press the ${term('crimp end')} shut with flat pliers, one side after the other, both eyes the same way. Pull at it firmly.`,
+              [...set('crimp'), { do: 'test', what: 'faces' }],
               CAUTIONS.metal,
             ),
         ...(ends.clasp === 'magnet'

@@ -11,7 +11,7 @@ import { needOf } from '../../../base/kind/reason.js';
 import { GLUE_CURES } from '../../../base/kind/waits.js';
 import { plateOf, roundedBox } from '../../knot/plate.js';
 import { say, size } from '../../../base/measure/saying.js';
-import { outerEnds, startEnds } from '../../part/ends.js';
+import { outerEnds, startEnds, waxOff } from '../../part/ends.js';
 import { foldAdvice, socketUses } from '../sockets.js';
 import { check, singleStep, tryOn } from '../uses.js';
 
@@ -39,6 +39,7 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
     goodFor:
       'Thick leather and paracord: neat and flat, and for good, since glue cannot be undone.',
     opens: true,
+    trials: ['faces'],
   },
   fields: [
     nameField(),
@@ -123,6 +124,7 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
   },
   steps(clasp, site) {
     const sides = [startEnds(site.runs), outerEnds(site.runs)];
+    const wax = waxOff(sides.flat(), site.runs);
     return {
       start: [],
       end: [
@@ -138,8 +140,9 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
         ),
         singleStep(
           'Glue the ends in',
-          'Roughen the cord ends; a little flexible glue in the recess, push in to the bottom, wipe off, hold for a minute.',
+          `${wax.text}Roughen the ends. A little glue in the recess, push in to the bottom, both halves facing the same way; hold for a minute.`,
           [
+            ...wax.actions,
             ...sides.map((ends) => ({
               do: 'cap' as const,
               finding: clasp.name,
@@ -147,6 +150,7 @@ export const glueInClasp: ClosureKind<GlueInClasp, NoMeasures> = {
               ends,
               mm: clasp.recess,
             })),
+            { do: 'test', what: 'faces' },
             { do: 'press', ends: sides.flat() },
             { do: 'wait', for: 'glue', minutes: GLUE_CURES.minutes },
           ],

@@ -12,7 +12,7 @@ import type { Advice } from '../../../base/measure/advice.js';
 import { checkPlausible, type PlausibleLimits } from '../../../base/measure/girth.js';
 import { AT_START, type Action, type ActionOf } from '../../../base/action/action.js';
 import { ENDS_COOL, GLUE_CURES } from '../../../base/kind/waits.js';
-import { legsOf, outerEnds, startEnds } from '../../part/ends.js';
+import { legsOf, outerEnds, startEnds, waxOff } from '../../part/ends.js';
 import { tiedIn } from '../../knot/tied.js';
 import { check, singleStep, tiedStep, useEach } from '../uses.js';
 import { edgeOfRigid } from '../clasps.js';
@@ -260,7 +260,9 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
       to: buckle.name,
       share: 0.5,
     });
+    const wax = waxOff(startEnds(joined), site.runs);
     const joining = (by: 'flame' | 'glue'): Action[] => [
+      ...(by === 'glue' ? wax.actions : []),
       { do: 'join', ends: startEnds(joined), by, mm: JOINT },
       {
         do: 'wait',
@@ -279,7 +281,7 @@ export const sideReleaseBuckle: ClosureKind<BuckleClosure, NoMeasures> = {
         )
       : singleStep(
           'Join the two cords end to end',
-          'Glue both ends together on a short overlap, press them for a minute and let the joint cure. Then pull hard at it.',
+          `${wax.text}Glue both ends together on a short overlap, press them for a minute and let the joint cure. Then pull hard at it.`,
           joining('glue'),
           CAUTIONS.glue,
         );
