@@ -15,6 +15,7 @@ import type { Piece, Strand } from '../../piece/piece.js';
 import { idleCords } from '../checks.js';
 import { draftPlan } from '../plan.js';
 import { firstStop, planPiece } from '../steps/plan-piece.js';
+import { refit } from '../steps/refit.js';
 import { firstSideFor } from '../steps/habits.js';
 import { TEMPLATES } from '../template/templates.js';
 import { inMm, testBead, testCord } from '../../testing.js';
@@ -476,6 +477,8 @@ function withPattern(part: Draft, strands: number): Draft {
   return draft({ ...more, ...readyPattern(id).make({ strands, colours: 1 }).pattern });
 }
 
+const TELLING = { first: 'left', words: true } as const;
+
 describe('random pieces', () => {
   it('are made by hands that follow every word, left and right', () => {
     let made = 0;
@@ -485,6 +488,9 @@ describe('random pieces', () => {
         if (!plan.ok || plan.unmakeable) return;
         made++;
         expect(stopOf(piece, hand)).toBeNull();
+        // And where it does not fit there are steps, or none: never half of them.
+        const mended = refit(piece, plan, 'try-on-close', hand === 'left' ? 8 : -8, TELLING);
+        expect(mended?.refused === null ? mended.steps.length : 1).toBeGreaterThan(0);
       }),
       { numRuns: deep(1000, 150), seed: 20 },
     );

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import type { Action } from '../../base/action/action.js';
-import { inMm, planned, start } from '../../testing.js';
+import { inMm, MEASURED_HAND, planned, start } from '../../testing.js';
 import { act } from '../hands/follow.js';
 import { layTable } from '../hands/table.js';
 import { TEMPLATES, templateById } from '../template/templates.js';
@@ -69,6 +69,13 @@ describe('a fit that fails', () => {
   it('sets a core anew before anything is tied over it', () => {
     expect(textOf('buckle-band', 'start-3', 6)).toHaveLength(1);
     expect(textOf('buckle-band', 'start-3', 6)[0]).toMatch(/^Set the core to/);
+  });
+  it('goes by the hand that the plan was made for', () => {
+    const piece = templateById('beaded-band').make(start);
+    const plan = planned(piece, MEASURED_HAND);
+    const found = refit(piece, plan, 'try-on-close', 6, telling, MEASURED_HAND);
+    expect(found?.refused).toBeNull();
+    expect(inMm(found!.steps[0]!.text)).toMatch(/^\d half knots, the last first\.$/);
   });
   it('does not move where a unit would be too much', () => {
     const { piece, plan } = madeOf('beaded-band');

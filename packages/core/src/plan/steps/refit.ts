@@ -1,5 +1,6 @@
 import type { Action } from '../../base/action/action.js';
 import type { Step } from '../../base/kind/step.js';
+import { ANY_HAND, type Hand } from '../../base/learn/hand.js';
 import { pluralOf } from '../../base/measure/plural.js';
 import { listed, say, type Saying } from '../../base/measure/saying.js';
 import type { Part } from '../../craft/part/registry.js';
@@ -69,8 +70,8 @@ function shortened({ piece, plan }: Made, open: PlacedPart, off: number): Piece 
 }
 
 /** The plan of a changed piece, made from the cords as they were cut. */
-function cutAs(before: Plan, changed: Piece): Plan | null {
-  const draft = draftPlan(changed);
+function cutAs(before: Plan, changed: Piece, hand: Hand): Plan | null {
+  const draft = draftPlan(changed, hand);
   if (!draft.ok || draft.unmakeable) return null;
   return {
     ...draft,
@@ -134,11 +135,84 @@ function tellUndone(
   return all.length === 0 ? null : say`${listed(all)}, the last first.`;
 }
 
+/** The steps up to a try-on. */
+interface Tried {
+  readonly at: string;
+  readonly all: readonly Step[];
+  readonly before: readonly Step[];
+  /** Whether a core is set in the same step, which is then set anew. */
+  readonly anew: boolean;
+  /** Whether all parts are worked already. */
+  readonly worked: boolean;
+}
+
+function triedAt({ piece, plan }: Made, at: string, telling: Telling): Tried | null {
+  const all = stepsFor(piece, plan, telling).steps.filter((step) => !isClip(step));
+  const tried = all[indexOf(all, at)];
+  // Steps that were told before there were such tries have other names.
+  if (!tried) return null;
+  const anew = does(tried, 'set');
+  const before = all.slice(0, indexOf(all, at) + (anew ? 0 : 1));
+  const done = unitsIn(before);
+  const worked = plan.parts.every(({ id, layout }) => (done.get(id) ?? 0) >= layout.units);
+  return { at, all, before, anew, worked };
+}
+
+/** The part that takes it up, and the piece as it is then. */
+interface Change extends Made {
+  readonly open: PlacedPart;
+  /** How many units of every part stay. */
+  readonly stays: Kept;
+  /** How many units of the part come off. */
+  readonly off: number;
+}
+
+function changeFor(made: Made, tried: Tried, off: number, hand: Hand): Change | null {
+  const { piece, plan } = made;
+  const { all, before, anew, worked } = tried;
+  const done = unitsIn(before);
+  const next = plan.parts.findIndex(({ id, layout }) => (done.get(id) ?? 0) < layout.units);
+  const open = openAt(piece, plan, worked ? piece.parts.length - 1 : next);
+  const changed = open && shortened(made, open, off);
+  const cut = changed && cutAs(plan, changed, hand);
+  if (!open || !changed || !cut) return null;
+  const { units } = cut.parts[open.index]!.layout;
+  if (units === open.layout.units && units > 1 && !anew) return null;
+  const was = done.get(open.id) ?? 0;
+  // Plain cord is laid anew; of what grows unit by unit those stay that it still has.
+  const kept = units > 1 ? Math.min(was, units) : 0;
+  const order = workOrder(all);
+  const stays: Kept = (part) => {
+    if (part === open.id) return kept;
+    return order.indexOf(part) < order.indexOf(open.id) ? (done.get(part) ?? 0) : 0;
+  };
+  return { piece: changed, plan: cut, open, stays, off: was - kept };
+}
+
+/** What comes off, as a step of its own; none where nothing does. */
+function undoStep({ piece, plan }: Made, { at, before }: Tried, change: Change): UndoStep {
+  const worked = before.filter(({ part }) => part !== undefined && part !== 'closure');
+  const [, undone] = partedAt(worked, change.stays, at);
+  if (undone.length === 0) return { step: null, told: false };
+  const text = tellUndone(placedParts(piece, plan), undone, change.open, change.off);
+  const step = onceStep('tie', `undo:${at}`, 'Undo the last of it', text ?? '', { kind: 'worn' }, [
+    { do: 'undo', actions: actionsIn(undone) },
+  ]);
+  return { step, told: text !== null };
+}
+interface UndoStep {
+  readonly step: Step | null;
+  /** Whether there is something to say: cord that only lies straight does not have to be undone. */
+  readonly told: boolean;
+}
+
 /**
  * What is to be done when a try-on shows that it does not fit: steps that hands can carry out from that very state.
+ * The state in which it was tried on, less what comes off, is the beginning of the changed piece, which is gone on with.
  *
  * @param at id of the step in which it is tried on
  * @param off how much too long it is in mm; too short when negative
+ * @param hand what the plan knows of the hand that makes it
  * @returns null where no part can take it up, where a whole unit would be too much, or where nothing is tried there
  */
 export function refit(
@@ -147,74 +221,47 @@ export function refit(
   at: string,
   off: number,
   telling: Telling,
+  hand: Hand = ANY_HAND,
 ): Refit | null {
-  const all = stepsFor(piece, plan, telling).steps.filter((step) => !isClip(step));
-  const tried = all.findIndex(({ id }) => id === at);
-  // Steps that were told before there were such tries have other names.
-  if (tried < 0) return null;
-  // A core that is set and tried in one step is set anew.
-  const anew = does(all[tried]!, 'set');
-  const before = all.slice(0, anew ? tried : tried + 1);
-  const done = unitsIn(before);
-  const placed = placedParts(piece, plan);
-  const next = placed.findIndex(({ id, layout }) => (done.get(id) ?? 0) < layout.units);
-  const open = openAt(piece, plan, next < 0 ? piece.parts.length - 1 : next);
-  const changed = open && shortened({ piece, plan }, open, off);
-  const cut = changed && cutAs(plan, changed);
-  if (!open || !changed || !cut) return null;
+  const made: Made = { piece, plan };
+  const tried = triedAt(made, at, telling);
+  const change = tried && changeFor(made, tried, off, hand);
+  if (!tried || !change) return null;
+  const { before, anew } = tried;
 
-  const { units } = cut.parts[open.index]!.layout;
-  if (units === open.layout.units && units > 1 && !anew) return null;
-  const was = done.get(open.id) ?? 0;
-  // Plain cord is laid anew; of what grows unit by unit those stay that it still has.
-  const kept = units > 1 ? Math.min(was, units) : 0;
-  const order = workOrder(all);
-  const stays: Kept = (part) =>
-    part === open.id
-      ? kept
-      : order.indexOf(part) < order.indexOf(open.id)
-        ? (done.get(part) ?? 0)
-        : 0;
-  const [, undone] = partedAt(
-    before.filter(({ part }) => part !== undefined && part !== 'closure'),
-    stays,
-    at,
-  );
-  const told = stepsFor(changed, cut, telling).steps.filter((step) => !isClip(step));
-  const again = told.findIndex(({ id }) => id === at);
-  const [head, tail] = anew
-    ? [told.slice(0, again), told.slice(again)]
-    : partedAt(told, stays, next < 0 ? at : '');
-
-  const text = tellUndone(placed, undone, open, was - kept);
-  const undo = onceStep('tie', `undo:${at}`, 'Undo the last of it', text ?? '', { kind: 'worn' }, [
-    { do: 'undo', actions: actionsIn(undone) },
-  ]);
-
-  // The state in which it was tried on, less what comes off, is the beginning of the changed piece.
+  const undo = undoStep(made, tried, change);
   const lies = layTable(piece, plan, telling.first);
-  const gone = withClips(lies, undone.length > 0 ? [...before, undo] : before);
-  const table = layTable(changed, cut, telling.first);
+  const gone = withClips(lies, undo.step ? [...before, undo.step] : before);
+
+  const told = stepsFor(change.piece, change.plan, telling).steps.filter((step) => !isClip(step));
+  const [head, tail] = anew
+    ? cutBefore(told, indexOf(told, at))
+    : partedAt(told, change.stays, tried.worked ? at : '');
+  const table = layTable(change.piece, change.plan, telling.first);
   const begun = withClips(table, head);
   const apart = alikeSoFar(lies, table);
   letGoAs(lies, table);
 
-  const last = tail.findLastIndex(({ part }) => part !== undefined && part !== 'closure');
-  const [work, rest] = anew ? [[], tail] : [tail.slice(0, last + 1), tail.slice(last + 1)];
-  const mended = withClips(table, onBoardAgain(before, work, lies.held === null));
-  const ended = withClips(
-    table,
-    lies.held === null && !anew ? rest.filter((step) => !does(step, 'release')) : rest,
-  );
+  const [work, rest] = cutBefore(tail, anew ? 1 : lastOfParts(tail) + 1);
+  const offBoard = lies.held === null && !anew;
+  const mended = withClips(table, offBoard ? onBoardAgain(before, work) : work);
+  const ended = withClips(table, offBoard ? rest.filter((step) => !does(step, 'release')) : rest);
+
   const shown = [...gone.steps.slice(indexOf(gone.steps, at) + 1), ...mended.steps];
   return {
-    steps: anew
-      ? tail.slice(0, 1)
-      : upToTryOn(shown.filter((step) => step !== undo || text !== null)),
+    steps: anew ? work : upToTryOn(undo.told ? shown : shown.filter((step) => step !== undo.step)),
     refused:
       gone.stop ?? begun.stop ?? apart ?? mended.stop ?? ended.stop ?? account(table)[0] ?? null,
   };
 }
+
+const cutBefore = (steps: readonly Step[], at: number): readonly [Step[], Step[]] => [
+  steps.slice(0, at),
+  steps.slice(at),
+];
+
+const lastOfParts = (steps: readonly Step[]): number =>
+  steps.findLastIndex(({ part }) => part !== undefined && part !== 'closure');
 
 const indexOf = (steps: readonly Step[], id: string): number =>
   steps.findIndex((step) => step.id === id);
@@ -226,9 +273,9 @@ function upToTryOn(steps: readonly Step[]): Step[] {
 }
 
 /** Work that was taken off the board already goes back on to it where both hands are needed. */
-function onBoardAgain(before: readonly Step[], work: readonly Step[], off: boolean): Step[] {
+function onBoardAgain(before: readonly Step[], work: readonly Step[]): Step[] {
   const anchor = actionsIn(before).find((action) => action.do === 'anchor');
-  return off && anchor && actionsIn(work).some(needsHold)
+  return anchor && actionsIn(work).some(needsHold)
     ? [anchorAgainStep(anchor.legs), ...work, releaseStep()]
     : [...work];
 }

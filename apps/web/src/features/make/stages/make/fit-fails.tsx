@@ -64,11 +64,15 @@ function Mending({ make, step }: Props) {
     () =>
       by === null || by <= 0 || by > MOST
         ? undefined
-        : refit(view.piece, plan, step.id, way === 'long' ? by : -by, {
-            first: firstSide,
-            words: true,
-          }),
-    [view.piece, plan, firstSide, step.id, way, by],
+        : refit(
+            view.piece,
+            plan,
+            step.id,
+            way === 'long' ? by : -by,
+            { first: firstSide, words: true },
+            view.hand,
+          ),
+    [view.piece, view.hand, plan, firstSide, step.id, way, by],
   );
   return (
     <Flex direction="column" gap="4">
