@@ -242,9 +242,11 @@ test('a beaded band is made step by step, bead by bead, and logged', async ({ pa
   await expect(page.getByText('Step 1 of')).toBeVisible();
   const { make } = await stored(server, 'Whole story');
   for (let i = 0; i < 6; i++) await page.keyboard.press('Space');
+  await expect(page.getByText('Pull the core taut', { exact: true })).toBeVisible();
+  await page.keyboard.press('Space');
   await expect(page.getByText('Left cord over')).toBeVisible();
   await expect(page.getByTestId('counter')).toHaveText('0');
-  for (let i = 6; i < (make?.reached.total ?? 0); i++) await page.keyboard.press('Space');
+  for (let i = 7; i < (make?.reached.total ?? 0); i++) await page.keyboard.press('Space');
   await expect(page.getByText('All knots are tied')).toBeVisible();
   await page.getByRole('link', { name: 'On to finishing' }).click();
   await finishAll(page, (control) => control.click());
