@@ -4,6 +4,7 @@ import type { Hand } from '../base/learn/hand.js';
 import { effectiveDiameter } from '../base/material/cord.js';
 import { endInWork } from '../piece/ends-in-work.js';
 import type { Piece } from '../piece/piece.js';
+import { asCut } from '../plan/as-cut.js';
 import { planPiece } from '../plan/steps/plan-piece.js';
 import type { Plan } from '../plan/plan-types.js';
 import { partKind, type Part } from '../craft/part/registry.js';
@@ -51,12 +52,7 @@ function fewerKnots(piece: Piece, hand: Hand, half: HalfWay, plan: Plan): Remedy
   };
   const planned = planPiece(shorter, hand);
   if (!planned.ok || planned.unmakeable) return [];
-  // What lies on the bench was cut by the old list.
-  const cut: Plan = {
-    ...planned,
-    strands: planned.strands.map((s, i) => ({ ...s, cut: plan.strands[i]!.cut })),
-  };
-  const { lasts } = forecast(shorter, cut, hand, half);
+  const { lasts } = forecast(shorter, asCut(planned, plan), hand, half);
   return [
     {
       code: 'fewer-knots',

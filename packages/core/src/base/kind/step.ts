@@ -1,4 +1,4 @@
-import type { Action } from '../action/action.js';
+import type { Action, Verb } from '../action/action.js';
 import type { Cord } from '../material/cord.js';
 import type { Saying } from '../measure/saying.js';
 import type { Side } from '../measure/side.js';
@@ -124,6 +124,10 @@ export interface Step extends Omit<Instruction, 'actions'> {
   /** What goes wrong here most often. */
   readonly mistakes?: readonly string[];
 }
+
+/** Whether hands do something of a kind in a step. */
+export const does = ({ actions = [] }: Pick<Step, 'actions'>, verb: Verb): boolean =>
+  actions.some((action) => action.do === verb);
 
 /** The side a unit starts from; null where sides do not matter. Units before the first count down from 0. */
 export function sideAt({ sides }: Pick<Step, 'sides'>, unit: number): Side | null {

@@ -75,7 +75,7 @@ export function frays(kind: CordKind, wanted: EndTreatment): boolean {
 }
 
 /** Glues that cord ends are secured with. */
-export const GLUES = ['textile', 'leather'] as const;
+export const GLUES = ['leather', 'textile'] as const;
 export type Glue = (typeof GLUES)[number];
 
 /** The glue that takes on a cord. Common practice, no source. */

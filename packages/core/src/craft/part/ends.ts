@@ -38,13 +38,16 @@ export function wipeOff(ends: readonly End[], cordOf: (end: End) => Cord | null)
   return waxed.length > 0 ? [{ do: 'wipe', ends: waxed }] : [];
 }
 
+/** What is said of it. */
+export const WAX_OFF = 'Wipe the wax off. ';
+
 /** The same of the ends of some runs, and the sentence that says so. */
 export function waxOff(ends: readonly End[], runs: readonly Run[]): WaxOff {
   const actions = wipeOff(
     ends,
     (end) => runs.find(({ strand }) => strand === end.cord)?.cord ?? null,
   );
-  return { actions, text: actions.length > 0 ? 'Wipe the wax off. ' : '' };
+  return { actions, text: actions.length > 0 ? WAX_OFF : '' };
 }
 interface WaxOff {
   readonly actions: readonly Action[];

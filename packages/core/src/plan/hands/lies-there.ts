@@ -68,12 +68,15 @@ export const toAll = <T extends Leg>(
 export const coreAt = (table: Table, place: Place): Leg[] =>
   legsOf(runsAt(table, place).filter(({ role }) => onClosure(table, place) || role !== 'working'));
 
-/** Whether an action ties over a core that nothing but the fingers would hold: from bar to bar it is tight already. */
-export const needsTaut = (table: Table, action: Action): boolean =>
-  action.do === 'tie' &&
-  action.knot.form === 'half-knot' &&
-  !onClosure(table, action.place) &&
-  table.core === 'free';
+/**
+ * The core that an action ties over, where nothing holds its far end; none where it is taut, or runs from bar to bar.
+ */
+export function slackCore(table: Table, action: Action): readonly Leg[] {
+  if (action.do !== 'tie' || action.knot.form !== 'half-knot') return [];
+  if (onClosure(table, action.place) || table.core !== 'free') return [];
+  const core = coreAt(table, action.place);
+  return core.every((leg) => table.taut.has(legKey(leg))) ? [] : core;
+}
 
 /** What a knot or a wrap goes round is all that lies there and does not tie it. */
 export function goesRound(table: Table, action: Action): Need {

@@ -16,7 +16,7 @@ import {
   outermost,
   type Need,
 } from './need.js';
-import { coreAt, needsTaut, runsAt, toAll } from './lies-there.js';
+import { runsAt, slackCore, toAll } from './lies-there.js';
 import { heldSomewhere } from './one-thing.js';
 import { liesOutside, liesWithin, orderAfterBand, orderAfterPlait } from './order.js';
 import { cordCalled, done, refuse } from './refusal.js';
@@ -40,8 +40,7 @@ function sides(table: Table, { place, knot, from, times = 1 }: ActionOf<'tie'>):
 }
 
 function coreIsTaut(table: Table, action: ActionOf<'tie'>): Need {
-  if (!needsTaut(table, action)) return null;
-  const slack = coreAt(table, action.place).find((leg) => !table.taut.has(legKey(leg)));
+  const [slack] = slackCore(table, action);
   return slack
     ? refuse(
         'not-held',

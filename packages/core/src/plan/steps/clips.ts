@@ -1,9 +1,9 @@
-import type { ActionOf, End, Leg } from '../../base/action/action.js';
+import type { End, Leg } from '../../base/action/action.js';
 import type { Look, Step } from '../../base/kind/step.js';
 import { say, term } from '../../base/measure/saying.js';
-import { coreAt, needsTaut } from '../hands/lies-there.js';
+import { slackCore } from '../hands/lies-there.js';
 import { drawnThrough, letsGo, looseEnds, workedWith } from '../hands/loose.js';
-import { endKey, legKey, type Loose, type Table } from '../hands/table.js';
+import { endKey, type Loose, type Table } from '../hands/table.js';
 import { onceStep } from './set-up.js';
 
 /** What is said of a clip that is put on. */
@@ -88,8 +88,6 @@ export function clipsBefore(table: Table, step: Step, before: Step | undefined):
       ...(put.length > 0 ? [clipStep('clip', on, put, step, look)] : []),
     ];
   });
-  const over = actions.find((action) => needsTaut(table, action));
-  const core = over ? coreAt(table, (over as ActionOf<'tie'>).place) : [];
-  const slack = core.some((leg) => !table.taut.has(legKey(leg)));
-  return slack ? [...clips, tautStep(table, step, core)] : clips;
+  const core = actions.map((action) => slackCore(table, action)).find(({ length }) => length > 0);
+  return core ? [...clips, tautStep(table, step, core)] : clips;
 }

@@ -14,7 +14,7 @@ import {
 } from '../../base/kind/waits.js';
 import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
 import { glueFor, GLUES, usualEnd, type EndTreatment } from '../../base/material/ends.js';
-import { wipeOff } from '../../craft/part/ends.js';
+import { WAX_OFF, wipeOff } from '../../craft/part/ends.js';
 import { join, say, size, type Saying, term } from '../../base/measure/saying.js';
 import { placedClosure } from '../placed-parts.js';
 import { cautionsOf, waitOf } from './habits.js';
@@ -38,15 +38,9 @@ const finishing = (
 
 /** Each cord has its glue, and none sticks to wax. */
 function tellGlue(cords: readonly Cord[]): string {
-  const facts = cords.map(({ kind }) => CORD_KIND_FACTS[kind]);
-  const leather = facts.filter(({ ends }) => ends === 'leather').length;
-  const glue =
-    leather === 0
-      ? 'textile glue'
-      : leather === facts.length
-        ? 'leather glue'
-        : 'leather or textile glue';
-  const wax = facts.some(({ waxed }) => waxed) ? 'Wipe the wax off. ' : '';
+  const kinds = new Set(cords.map(({ kind }) => glueFor(kind)));
+  const glue = `${GLUES.filter((own) => kinds.has(own)).join(' or ')} glue`;
+  const wax = cords.some(({ kind }) => CORD_KIND_FACTS[kind].waxed) ? WAX_OFF : '';
   return `${wax}A drop of flexible ${glue} on each stub where it leaves its knot. Press for a minute. None on what slides.`;
 }
 

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import type { Part } from '../../craft/part/registry.js';
 import type { Piece } from '../../piece/piece.js';
 import { planned, start } from '../../testing.js';
+import { asCut } from '../as-cut.js';
 import { draftPlan } from '../plan.js';
 import type { Plan } from '../plan-types.js';
 import { TEMPLATES, templateById } from '../template/templates.js';
@@ -50,17 +51,10 @@ describe('what is to be done when it does not fit', () => {
         const changed = withMore(piece, plan, index, more);
         const draft = draftPlan(changed);
         if (!draft.ok) throw new Error(JSON.stringify(draft.advice));
-        const cutBefore: Plan = {
-          ...draft,
-          strands: draft.strands.map((strand, i) => {
-            const { cut, fold } = plan.strands[i]!;
-            return { ...strand, cut, fold };
-          }),
-        };
-        expect([more, firstStop(changed, cutBefore, { first: 'left', words: false })]).toEqual([
+        expect([
           more,
-          null,
-        ]);
+          firstStop(changed, asCut(draft, plan), { first: 'left', words: false }),
+        ]).toEqual([more, null]);
       }
     },
   );

@@ -1,5 +1,4 @@
-import type { Action } from '../../base/action/action.js';
-import type { Step } from '../../base/kind/step.js';
+import { does, type Step } from '../../base/kind/step.js';
 import { ANY_HAND, type Hand } from '../../base/learn/hand.js';
 import { pluralOf } from '../../base/measure/plural.js';
 import { listed, say, type Saying } from '../../base/measure/saying.js';
@@ -10,6 +9,7 @@ import { alikeSoFar, letGoAs } from '../hands/alike-so-far.js';
 import type { Refusal } from '../hands/refusal.js';
 import { layTable } from '../hands/table.js';
 import { placedParts, type PlacedPart } from '../placed-parts.js';
+import { asCut } from '../as-cut.js';
 import { draftPlan } from '../plan.js';
 import type { Plan } from '../plan-types.js';
 import type { Telling } from './habits.js';
@@ -30,9 +30,6 @@ interface Made {
   readonly piece: Piece;
   readonly plan: Plan;
 }
-
-const does = (step: Step, verb: Action['do']): boolean =>
-  (step.actions ?? []).some((action) => action.do === verb);
 
 /** Steps that are put between others where the work asks for them, and that are found anew. */
 const isClip = (step: Step): boolean =>
@@ -67,19 +64,6 @@ function shortened({ piece, plan }: Made, open: PlacedPart, off: number): Piece 
         parts: parts as readonly Part[],
         wear: { ...piece.wear, length: plan.fit.target - off },
       };
-}
-
-/** The plan of a changed piece, made from the cords as they were cut. */
-function cutAs(before: Plan, changed: Piece, hand: Hand): Plan | null {
-  const draft = draftPlan(changed, hand);
-  if (!draft.ok || draft.unmakeable) return null;
-  return {
-    ...draft,
-    strands: draft.strands.map((strand, i) => {
-      const { cut, fold } = before.strands[i]!;
-      return { ...strand, cut, fold };
-    }),
-  };
 }
 
 /** A step of a part before a unit of the part and from there on; null for what is nothing. */
@@ -174,8 +158,9 @@ function changeFor(made: Made, tried: Tried, off: number, hand: Hand): Change | 
   const next = plan.parts.findIndex(({ id, layout }) => (done.get(id) ?? 0) < layout.units);
   const open = openAt(piece, plan, worked ? piece.parts.length - 1 : next);
   const changed = open && shortened(made, open, off);
-  const cut = changed && cutAs(plan, changed, hand);
-  if (!open || !changed || !cut) return null;
+  const draft = changed && draftPlan(changed, hand);
+  if (!open || !changed || !draft?.ok || draft.unmakeable) return null;
+  const cut = asCut(draft, plan);
   const { units } = cut.parts[open.index]!.layout;
   if (units === open.layout.units && units > 1 && !anew) return null;
   const was = done.get(open.id) ?? 0;

@@ -6,7 +6,7 @@ import { isSlip } from '../hands/loose.js';
 import { layKnots } from '../hands/laying.js';
 import { endKey, layTable, type Table } from '../hands/table.js';
 import { CAUTIONS } from '../../base/kind/cautions.js';
-import type { Step } from '../../base/kind/step.js';
+import { does, type Step } from '../../base/kind/step.js';
 import { CORD_KIND_FACTS, type Cord } from '../../base/material/cord.js';
 import { goesBluntly } from '../../base/material/ends.js';
 import { passage, withFold } from '../../base/material/passage.js';
@@ -141,19 +141,17 @@ export function withClips(
 
 /** Steps put behind the one in which it is tried on; first of all where there is none. */
 function afterTryOn(steps: readonly Step[], more: readonly Step[]): Step[] {
-  const at = steps.findIndex(({ actions = [] }) =>
-    actions.some(({ do: verb }) => verb === 'try-on'),
-  );
+  const at = steps.findIndex((step) => does(step, 'try-on'));
   return [...steps.slice(0, at + 1), ...more, ...steps.slice(at + 1)];
 }
 
 /** What is laid round while it is worked is taken off the board for that, and fixed to it again. */
 const offAndOn = (step: Step, legs: readonly Leg[]): Step =>
-  step.actions?.some((action) => action.do === 'try-on')
+  does(step, 'try-on')
     ? {
         ...step,
         text: say`Take it off the board. ${step.text} Fix it there again.`,
-        actions: [{ do: 'release' }, ...step.actions, { do: 'anchor', legs }],
+        actions: [{ do: 'release' }, ...(step.actions ?? []), { do: 'anchor', legs }],
       }
     : step;
 
@@ -200,7 +198,7 @@ export function stepsFor(piece: Piece, plan: Plan, telling: Telling): Told {
     (leg, i) => legs.findIndex((own) => own.cord === leg.cord && own.half === leg.half) === i,
   );
   const points = endsToPoint(piece, plan, [...needed, ...actionsIn(ending)]);
-  const triesOn = actionsIn(ending).some((action) => action.do === 'try-on');
+  const triesOn = ending.some((step) => does(step, 'try-on'));
   const [start, end] = withMistakes(piece, opening, ending);
   const cuts = cutSteps(piece, plan, points);
   const made = [

@@ -15,7 +15,7 @@ import {
   type PlacedPart,
 } from '../../plan/placed-parts.js';
 import type { Plan } from '../../plan/plan-types.js';
-import { drawBench, drawPart, roomOf } from './bench.js';
+import { drawBench, drawPart, roomOf, type BenchDrawing } from './bench.js';
 import { boundsOf } from './bounds.js';
 
 /** A close-up for the hands, in mm: what moves next is drawn as `moving`. */
@@ -223,6 +223,12 @@ function orderPicture({ piece }: Scene, step: Step): StepPicture | null {
   return { shapes, frame, hangs: true };
 }
 
+/** The work on the bench, without its closure. */
+const workIn = ({ layers }: BenchDrawing): Primitive[] =>
+  layers
+    .filter(({ key }) => key !== 'above' && key !== 'below')
+    .flatMap(({ x, shapes }) => moved(shapes, x));
+
 /** Steel of the clips that hold what would come off. */
 const CLIP = '#8b9199';
 /** How far in mm a clip reaches along the work, and beyond it on each side. */
@@ -244,10 +250,7 @@ function clippedPicture(
       own.index < index ? Infinity : own.index > index ? 0 : units,
     ]),
   );
-  const { layers } = drawBench(piece, plan, { firstSide, tails: false, done });
-  const bench = layers
-    .filter(({ key }) => key !== 'above' && key !== 'below')
-    .flatMap(({ x, shapes }) => moved(shapes, x));
+  const bench = workIn(drawBench(piece, plan, { firstSide, tails: false, done }));
   // At the far end of a core there is nothing but the core.
   const shapes = far
     ? bench.filter((shape) => !('state' in shape && shape.state === 'planned'))
@@ -315,9 +318,7 @@ function endPicture(scene: Scene, side: 'start' | 'end', step: Step): StepPictur
   );
   const wide = Math.min(MAX_WIDE, Math.max(to - from, (room.height + 6) * ASPECT));
   const frame = frameAbout([(from + to) / 2, room.y + room.height / 2], wide);
-  const parts = bench.layers
-    .filter(({ key }) => key !== 'above' && key !== 'below')
-    .flatMap(({ x, shapes }) => moved(shapes, x));
+  const parts = workIn(bench);
   return { shapes: inSight([...parts, ...own], frame), frame, hangs: false };
 }
 

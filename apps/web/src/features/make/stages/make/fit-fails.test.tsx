@@ -47,6 +47,16 @@ describe('a piece that does not fit when it is tried on', () => {
     expect(screen.queryByTestId('mended')).toBeNull();
     expect(screen.getByRole('status').textContent).toContain('Undo what you made last');
   });
+  it('is told when the cords as they were cut are too short for it', async () => {
+    show('beaded-band', 'try-on-close');
+    await open();
+    await userEvent.click(screen.getByRole('radio', { name: 'Too short' }));
+    await by('9 cm');
+    expect(screen.queryByTestId('mended')).toBeNull();
+    expect(screen.getByRole('status').textContent).toMatch(
+      /^So much cannot be added: .* has run out/,
+    );
+  });
   it('is another piece when it is a hand too long', async () => {
     show('beaded-band', 'try-on-close');
     await open();

@@ -93,12 +93,12 @@ function Mending({ make, step }: Props) {
 function Told({ mended }: { readonly mended: Refit | null }) {
   const { say } = useUnits();
   if (mended === null || mended.refused) {
+    const short = mended?.refused?.code === 'out-of-cord' ? mended.refused : null;
     return (
       <Text>
-        {mended?.refused
-          ? 'It cannot be told knot by knot. '
-          : 'No part of it can be so much longer or shorter. '}
-        Undo what you made last, try it round again, and go on from there.
+        {short
+          ? `So much cannot be added: ${say(short.message)}`
+          : 'It cannot be told knot by knot. Undo what you made last, try it round again, and go on from there.'}
       </Text>
     );
   }
