@@ -19,7 +19,9 @@ export const mouse = (): Hands => ({
     await what.fill(text);
     await what.press('Tab');
   },
-  choose: async (what, label) => void (await what.selectOption({ label })),
+  async choose(what, label) {
+    await what.selectOption({ label });
+  },
 });
 
 /** More stops than any page has. */

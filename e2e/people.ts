@@ -9,7 +9,7 @@ interface Fixtures {
 }
 export const test = base.extend<Fixtures>({
   // Playwright reads the fixtures wanted from this pattern.
-  // eslint-disable-next-line no-empty-pattern
+  // oxlint-disable-next-line no-empty-pattern
   house: async ({}, use) => {
     const house = await launch();
     await use(house);

@@ -1,4 +1,4 @@
-import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
@@ -6,11 +6,12 @@ import { ensureChromium } from './lib/chromium.mjs';
 import { makeTemplates } from './lib/database.mjs';
 import { withDemo } from './lib/demo-browser.mjs';
 import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
+import { writeFormatted } from './lib/format.mjs';
 import { killAround } from './lib/kills.mjs';
 import { startCluster } from './lib/postgres.mjs';
 import { REFUSED_WITHIN, refusals } from './lib/refusals.mjs';
 import { run, say } from './lib/say.mjs';
-import { capture, ROOT, show } from './lib/shell.mjs';
+import { bin, capture, ROOT, show } from './lib/shell.mjs';
 
 /** Requests of nonsense, and times that everything is killed. */
 const FUZZ = Number(process.env.FUZZ ?? 10_000);
@@ -113,7 +114,7 @@ await run(async () => {
     }
     for (const [section, files] of OF_THE_BROWSER) {
       await show(
-        join(ROOT, 'node_modules/.bin/playwright'),
+        bin('playwright'),
         ['test', '--config', 'e2e/playwright.config.ts', '--reporter=json', ...files],
         {
           env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
@@ -149,7 +150,6 @@ function writeDown(results) {
     ...rows,
   ].join('\n');
   const [before] = page.split('<!-- the last run -->');
-  writeFileSync(file, `${before}<!-- the last run -->\n\n${table}\n`);
-  capture(join(ROOT, 'node_modules/.bin/prettier'), ['--write', file]);
+  writeFormatted(file, `${before}<!-- the last run -->\n\n${table}\n`);
   say(`Written down in ${file}`);
 }

@@ -1,7 +1,8 @@
-import { readFileSync, writeFileSync } from 'node:fs';
+import { readFileSync } from 'node:fs';
 import { join, relative } from 'node:path';
 import { ensureBuild } from './lib/build.mjs';
 import { ensureDependencies } from './lib/dependencies.mjs';
+import { writeFormatted } from './lib/format.mjs';
 import { run, say } from './lib/say.mjs';
 import { ROOT } from './lib/shell.mjs';
 
@@ -36,9 +37,8 @@ const tables = ({ NUMBERS, commonWorkingEnds, CORD_KINDS, CORD_KIND_FACTS }) => 
   },
 });
 
-const pretty = async (file, text) => {
-  const { format, resolveConfig } = await import('prettier');
-  writeFileSync(file, await format(text, { ...(await resolveConfig(file)), filepath: file }));
+const write = (file, text) => {
+  writeFormatted(file, text);
   say(relative(ROOT, file));
 };
 
@@ -56,7 +56,7 @@ await run(async () => {
     const table = [line(heads), line(heads.map(() => '---')), ...rows.map(line)].join('\n');
     return `<!-- table: ${name} -->\n\n${table}\n\n<!-- /table -->`;
   });
-  await pretty(FILE, text);
+  write(FILE, text);
   const { pieceFileSchema } = await import(join(ROOT, 'packages/contract/dist/index.js'));
-  await pretty(SCHEMA, JSON.stringify(pieceFileSchema()));
+  write(SCHEMA, JSON.stringify(pieceFileSchema()));
 });

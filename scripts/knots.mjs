@@ -1,10 +1,11 @@
 import { availableParallelism } from 'node:os';
-import { rmSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { Worker } from 'node:worker_threads';
 import { ensureBuild } from './lib/build.mjs';
 import { checkNode, ensureDependencies } from './lib/dependencies.mjs';
 import { writeTyings } from './lib/draw-tyings.mjs';
+import { clearShared } from './lib/kept.mjs';
 import { run, say } from './lib/say.mjs';
 import { ROOT, show } from './lib/shell.mjs';
 
@@ -70,7 +71,7 @@ function writeCurves(curves, ids) {
   });
   writeFileSync(
     CURVES,
-    `// Written by \`npm run knots\`; not by hand.\nimport type { KnownCurves } from '../base/cell.js';\n\n/** Every knot of the catalogue as it lies when it is tight. */\n// prettier-ignore\nexport const TIGHTENED_CURVES: KnownCurves = {\n${rows.join('\n')}\n};\n`,
+    `// Written by \`npm run knots\`; not by hand.\nimport type { KnownCurves } from '../base/cell.js';\n\n/** Every knot of the catalogue as it lies when it is tight. */\n// oxfmt-ignore\nexport const TIGHTENED_CURVES: KnownCurves = {\n${rows.join('\n')}\n};\n`,
   );
 }
 
@@ -81,7 +82,7 @@ async function writeBoards() {
   );
   writeFileSync(
     BOARDS,
-    `// Written by \`npm run knots\`; not by hand.\nimport type { Board } from '../base/own-knot.js';\nimport type { KnownBoard } from './lay-known.js';\n\n/** The knots that a board can begin with, laid out on it. */\n// prettier-ignore\nexport const KNOWN_BOARDS: Readonly<Record<KnownBoard, Board>> = {\n${rows.join('\n')}\n};\n`,
+    `// Written by \`npm run knots\`; not by hand.\nimport type { Board } from '../base/own-knot.js';\nimport type { KnownBoard } from './lay-known.js';\n\n/** The knots that a board can begin with, laid out on it. */\n// oxfmt-ignore\nexport const KNOWN_BOARDS: Readonly<Record<KnownBoard, Board>> = {\n${rows.join('\n')}\n};\n`,
   );
 }
 
@@ -115,15 +116,12 @@ function sayHonest(known) {
   if (within < 0.95 * all.length) process.exitCode = 1;
 }
 
-/** Tests that ask for knots drawn tight. */
-const TESTS =
-  'packages/(rope/src|core/src/(craft/knot/tightened|craft/part/own-knot|make/swatch|view/drawing/opened))';
-
 /** Keeps with the project what its tests ask of this engine, and nothing besides. */
 async function keepForTests() {
-  rmSync(join(ROOT, 'packages', 'core', 'kept'), { recursive: true, force: true });
+  clearShared();
   const jest = join(ROOT, 'node_modules/jest/bin/jest.js');
-  process.exitCode = await show('node', ['--experimental-vm-modules', jest, TESTS], {
+  const args = ['--experimental-vm-modules', jest, '--selectProjects', 'rope', 'core', '--silent'];
+  process.exitCode = await show('node', args, {
     env: { ...process.env, KEPT: 'share', NODE_NO_WARNINGS: '1' },
   });
 }

@@ -222,6 +222,7 @@ test('measured half way, the make says what will come out, on the bench too', as
 });
 
 test('glue cures on while server and browser are restarted, and says what must wait', async ({
+  browser,
   page,
   server,
 }) => {
@@ -240,7 +241,7 @@ test('glue cures on while server and browser are restarted, and says what must w
   await server.stop();
   await server.start();
   // Another browser knows nothing but what the server kept.
-  const other = await (await page.context().browser()!.newContext()).newPage();
+  const other = await (await browser.newContext()).newPage();
   await other.goto(page.url());
   await expect(other.getByRole('timer')).toContainText('Wait while the glue cures: 23 h');
   await other.context().close();

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import type { Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
 import pg from 'pg';
 import { expect, newPiece, saved, stored, test } from '../fixtures.js';
 
@@ -21,9 +21,9 @@ test('a second window shows the same piece and follows', async ({ page, context 
 
 test.describe('two windows that change the same piece at once', () => {
   /** Two browsers that do not hear each other; both edit, the second is told. */
-  const collide = async (page: Page, name: string): Promise<Page> => {
+  const collide = async (page: Page, browser: Browser, name: string): Promise<Page> => {
     await newPiece(page, name);
-    const context = await page.context().browser()!.newContext();
+    const context = await browser.newContext();
     // It does not hear what others change, as over a line that is away for a moment.
     await context.route('**/api/live', (route) => route.abort());
     const other = await context.newPage();
@@ -37,8 +37,12 @@ test.describe('two windows that change the same piece at once', () => {
     return other;
   };
 
-  test('keep mine: it is stored, and theirs is one undo away', async ({ page, server }) => {
-    const other = await collide(page, 'Mine');
+  test('keep mine: it is stored, and theirs is one undo away', async ({
+    browser,
+    page,
+    server,
+  }) => {
+    const other = await collide(page, browser, 'Mine');
     await other.getByRole('button', { name: 'Keep mine' }).click();
     await saved(other);
     await expect.poll(async () => (await stored(server, 'Mine')).piece.wearer.wrist).toBe(190);
@@ -47,8 +51,8 @@ test.describe('two windows that change the same piece at once', () => {
     await other.context().close();
   });
 
-  test('take the other: mine is one undo away', async ({ page, server }) => {
-    const other = await collide(page, 'Theirs');
+  test('take the other: mine is one undo away', async ({ browser, page, server }) => {
+    const other = await collide(page, browser, 'Theirs');
     await other.getByRole('button', { name: 'Use the other' }).click();
     await expect(wristOf(other)).toHaveValue('17 cm');
     expect((await stored(server, 'Theirs')).piece.wearer.wrist).toBe(170);
@@ -57,8 +61,8 @@ test.describe('two windows that change the same piece at once', () => {
     await other.context().close();
   });
 
-  test('keep both: mine becomes a piece of its own', async ({ page, server }) => {
-    const other = await collide(page, 'Both');
+  test('keep both: mine becomes a piece of its own', async ({ browser, page, server }) => {
+    const other = await collide(page, browser, 'Both');
     await other.getByRole('button', { name: /Keep both/ }).click();
     await expect(other.getByRole('textbox', { name: 'Name of the piece' })).toHaveValue(
       'Both (other window)',
@@ -200,11 +204,12 @@ test('a piece that this version cannot draw is named on the bench, can be saved 
 });
 
 test('two windows that change different things have both, without being asked', async ({
+  browser,
   page,
   server,
 }) => {
   await newPiece(page, 'Put together');
-  const context = await page.context().browser()!.newContext();
+  const context = await browser.newContext();
   const other = await context.newPage();
   await other.goto(page.url());
   await expect(wristOf(other)).toHaveValue('18.3 cm');

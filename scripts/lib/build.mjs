@@ -10,7 +10,7 @@ import {
 } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { say } from './say.mjs';
-import { quiet, ROOT } from './shell.mjs';
+import { bin, quiet, ROOT } from './shell.mjs';
 
 const LIBRARIES = [
   'packages/rope',
@@ -75,7 +75,7 @@ function fingerprint(sources) {
 const swc = (folder) => {
   rmSync(join(ROOT, folder, 'dist'), { recursive: true, force: true });
   return quiet(
-    join(ROOT, 'node_modules/.bin/swc'),
+    bin('swc'),
     [
       'src',
       '-d',
@@ -145,7 +145,7 @@ async function buildServer() {
 
 async function buildWeb() {
   say('Building the web application');
-  const vite = join(ROOT, 'node_modules/.bin/vite');
+  const vite = bin('vite');
   const config = ['--config', 'apps/web/vite.config.ts', '--logLevel', 'error'];
   await quiet(vite, ['build', 'apps/web', ...config]);
 }

@@ -44,6 +44,6 @@ export async function writeTyings() {
   }
   writeFileSync(
     FILE,
-    `// Written by \`npm run knots\`; not by hand.\nimport type { KeptTight } from '../base/own-knot.js';\n\n/** Tyings drawn tight from their own layouts. */\n// prettier-ignore\nexport const TIGHT_TYINGS: Readonly<Record<string, KeptTight | undefined>> = {\n${rows.join('\n')}\n};\n`,
+    `// Written by \`npm run knots\`; not by hand.\nimport type { KeptTight } from '../base/own-knot.js';\n\n/** Tyings drawn tight from their own layouts. */\n// oxfmt-ignore\nexport const TIGHT_TYINGS: Readonly<Record<string, KeptTight | undefined>> = {\n${rows.join('\n')}\n};\n`,
   );
 }

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, renameSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { DATA, ROOT } from './shell.mjs';
 
@@ -45,9 +45,21 @@ function sourcesFrom(entries) {
 }
 
 let engine;
-function engineHash() {
+/** A hash of the source of the engine: another engine has another. */
+export function engineHash() {
   engine ??= createHash('sha256').update(sourcesFrom(ENTRIES).join('\n')).digest('hex');
   return engine;
+}
+
+const SEAL = join(SHARED, 'engine.txt');
+/** The engine that what is kept with the project came out of. */
+export const sharedEngine = () => readFileSync(SEAL, 'utf8').trim();
+
+/** Empties what is kept with the project, to be filled anew by this engine. */
+export function clearShared() {
+  rmSync(SHARED, { recursive: true, force: true });
+  mkdirSync(SHARED, { recursive: true });
+  writeFileSync(SEAL, `${engineHash()}\n`);
 }
 
 /**

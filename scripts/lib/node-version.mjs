@@ -1,4 +1,4 @@
-const NEEDED = [20, 12];
+const NEEDED = [20, 19];
 
 /** Why this Node.js cannot be used; null where it can. Read by older ones too: it imports nothing. */
 export function nodeFault() {

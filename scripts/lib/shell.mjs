@@ -8,6 +8,9 @@ export const ROOT = fileURLToPath(new URL('../..', import.meta.url)).replace(/\/
 export const DATA = resolve(process.env.DATA_FOLDER ?? join(ROOT, '.data'));
 export const isRoot = process.getuid?.() === 0;
 
+/** Path of a command that a package brings. */
+export const bin = (name) => join(ROOT, 'node_modules/.bin', name);
+
 /** Runs a command to its end and returns its output. */
 export function capture(command, args, options = {}) {
   const result = spawnSync(command, args, { encoding: 'utf8', cwd: ROOT, ...options });

@@ -3,7 +3,6 @@ import * as module from 'highs';
 import type { Highs, InitOptions, ModelData } from 'highs';
 
 // What the package exports by default is its loader; its types say so of a module of the older kind.
-// eslint-disable-next-line @typescript-eslint/no-unnecessary-type-assertion
 const loadHighs = module.default as unknown as (options?: InitOptions) => Promise<Highs>;
 
 const SECONDS_OF_AN_LP = 60;

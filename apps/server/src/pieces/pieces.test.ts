@@ -112,7 +112,7 @@ describe('pieces', () => {
     const lost = answers.find((a) => a.status === 412);
     const won = answers.find((a) => a.status === 200);
     expect(lost?.body.error).toMatchObject({ code: 'piece.changed' });
-    expect(lost?.body.error.current.piece.name).toBe((won?.body as PieceView).piece.name);
+    expect(lost?.body.error.current.piece.name).toBe((won!.body as PieceView).piece.name);
   });
 
   it('ask for the version when it is missing or unreadable', async () => {

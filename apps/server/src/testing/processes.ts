@@ -77,7 +77,6 @@ export async function listenTo<T>(
     const decoder = new TextDecoder();
     for await (const data of answer.body!) {
       // A browser's stream is typed, Node's is not: which of them is seen depends on who looks.
-      // eslint-disable-next-line @typescript-eslint/no-unnecessary-type-assertion
       const lines = (rest + decoder.decode(data as Uint8Array, { stream: true })).split('\n');
       rest = lines.pop()!;
       for (const line of lines) {

@@ -2,7 +2,7 @@
 import type { KeptTight } from '../base/own-knot.js';
 
 /** Tyings drawn tight from their own layouts. */
-// prettier-ignore
+// oxfmt-ignore
 export const TIGHT_TYINGS: Readonly<Record<string, KeptTight | undefined>> = {
   'fastening-off': {"size":{"uses":[{"value":32.446,"off":1.136}],"length":{"value":7.656,"off":0.383},"width":{"value":4.254,"off":0.213},"thickness":{"value":3.703,"off":0.185}},"passes":4.384},
   'half-knot.left.1': {"size":{"uses":[{"value":0,"off":0},{"value":7.239,"off":0.036},{"value":7.139,"off":0.036}],"length":{"value":2.034,"off":0.041},"width":{"value":7.185,"off":0.144},"thickness":{"value":2.991,"off":0.06}},"passes":7.133},

@@ -39,7 +39,8 @@ export interface CutPlan {
 
 /** How good a plan is: no way is better, or none takes more than this share of cord less. */
 export type Proof =
-  { readonly kind: 'proven' } | { readonly kind: 'within'; readonly share: number };
+  | { readonly kind: 'proven' }
+  | { readonly kind: 'within'; readonly share: number };
 
 /**
  * Which cut from which lot. Each cord is a problem of its own. What is wanted, in this order: that as much as

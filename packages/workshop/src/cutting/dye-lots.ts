@@ -43,8 +43,10 @@ export function* byDyeLot(one: OfOneThing, means: Means): Generator<ThingPlan> {
   }
   const given = byGroups(one, dyes, groups);
   let plain: ThingPlan | null = null;
-  for (plain of plainly(one, means))
-    yield keepsTogether(plain, one.lots) ? plain : bounded(given, plain);
+  for (const plan of plainly(one, means)) {
+    plain = plan;
+    yield keepsTogether(plan, one.lots) ? plan : bounded(given, plan);
+  }
   if (!plain || keepsTogether(plain, one.lots)) return;
   yield bounded(refined(given, one, dyes, means), plain);
 }

@@ -34,7 +34,8 @@ export const leftOf = (movements: readonly Pick<Movement, 'amount'>[]): number =
   movements.reduce((sum, { amount }) => sum + amount, 0);
 
 export type Moved =
-  { readonly ok: true; readonly left: number } | { readonly ok: false; readonly short: number };
+  | { readonly ok: true; readonly left: number }
+  | { readonly ok: false; readonly short: number };
 
 /**
  * What is left after a movement; nothing goes below nothing.

@@ -23,7 +23,7 @@ beforeEach(() => {
     asked++;
     const other = others.shift();
     if (other) stored = be({ ...stored.value, ...other });
-    const fits = (init?.headers as Record<string, string>)['If-Match'] === `"${stored.etag}"`;
+    const fits = (init!.headers as Record<string, string>)['If-Match'] === `"${stored.etag}"`;
     if (fits) stored = be(JSON.parse(init!.body as string) as Lot);
     const error = { code: 'changed', message: 'Changed.', remedy: 'Look.', stored };
     return Promise.resolve({

@@ -10,7 +10,7 @@ beforeEach(() => {
   keys.length = 0;
   sessionStorage.clear();
   globalThis.fetch = jest.fn<typeof fetch>().mockImplementation((_, init) => {
-    keys.push((init?.headers as Record<string, string>)['Idempotency-Key']);
+    keys.push((init!.headers as Record<string, string>)['Idempotency-Key']);
     const status = answers.shift() ?? 200;
     if (status === 'nothing') return Promise.reject(new TypeError('network'));
     const text =

@@ -18,7 +18,8 @@ export type Area = 'fit' | 'start' | 'run' | 'knot' | 'closure' | 'end' | 'reser
  * the trade without a source.
  */
 export type Source =
-  { readonly how: 'computed'; readonly error: number } | { readonly how: 'practice' };
+  | { readonly how: 'computed'; readonly error: number }
+  | { readonly how: 'practice' };
 
 /** A fact of the trade that no publication stands behind. */
 export const PRACTICE = { source: { how: 'practice' } } as const satisfies {

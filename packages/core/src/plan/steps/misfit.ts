@@ -15,7 +15,7 @@ export function stillOpen(piece: Piece, plan: Plan, from: number): PlacedPart | 
   const parts = placedParts(piece, plan).slice(from);
   return (
     parts.findLast(
-      ({ part, kind, layout }) => layout.units > 1 && (kind.toLength ?? kind.fills)(part),
+      ({ part, kind, layout }) => layout.units > 1 && (kind.toLength?.(part) ?? kind.fills(part)),
     ) ??
     parts.findLast(({ part, kind, layout }) => kind.fills(part) && layout.units === 1) ??
     null

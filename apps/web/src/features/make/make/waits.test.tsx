@@ -27,10 +27,14 @@ describe('waits', () => {
   it('say how long still, and what must not be done meanwhile', () => {
     renderIn({}, <Waits make={makeAt(piece, 0, { timers: { 'ends-glue': started } })} />);
     expect(screen.getByRole('timer').textContent).toBe('Wait while the glue cures: 23 h 0 min');
-    act(() => void jest.advanceTimersByTime(61_000));
+    act(() => {
+      jest.advanceTimersByTime(61_000);
+    });
     expect(screen.getByRole('timer').textContent).toBe('Wait while the glue cures: 22 h 58 min');
     expect(screen.getByText(/Do not wear it, wet it/)).toBeTruthy();
-    act(() => void jest.advanceTimersByTime(23 * HOUR));
+    act(() => {
+      jest.advanceTimersByTime(23 * HOUR);
+    });
     expect(screen.getByRole('timer').textContent).toContain('Over');
   });
   it('begin with the step that was done, once, and are stopped by hand', () => {

@@ -50,7 +50,7 @@ export function useBand(piece: Piece, part: FlossPart): Band {
   const order = part.order;
   const own = useMemo(
     () => cordsOfBand({ ...piece, strands, parts: [{ ...part, order }] }, part.id),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the colours depend on these alone
+    // oxlint-disable-next-line react/exhaustive-deps -- the colours depend on these alone
     [strands, order],
   );
   return { shown, fault, runs, sim, own };

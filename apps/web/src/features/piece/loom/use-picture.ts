@@ -63,7 +63,7 @@ export function useWoven(picture: Picture | null, options: PictureOptions | null
       worker.terminate();
     };
     // The options are compared by what they say.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, [picture, key]);
   return result;
 }

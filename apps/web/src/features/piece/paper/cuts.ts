@@ -39,10 +39,7 @@ export const cutsOf = ({ strands, auxiliary }: Plan): Cut[] => [
 ];
 
 /** How a cord lies when it is used, in words. */
-export const sayFold = (
-  { fold, given }: Pick<Cut, 'fold' | 'given'>,
-  units: SpokenUnits,
-): string =>
+export const sayFold = ({ fold, given }: Pick<Cut, 'fold' | 'given'>, units: SpokenUnits): string =>
   given
     ? 'comes with the loop, not cut'
     : fold === null

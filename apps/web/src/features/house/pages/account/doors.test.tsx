@@ -60,10 +60,14 @@ describe('the door', () => {
 
 function Parts() {
   return [
-    createElement(LooksOnly, { key: 'note' }),
-    createElement(ForMakers, { key: 'maker', children: 'for makers' }),
-    createElement(ForMakers, { key: 'owner', role: 'owner', children: 'for owners' }),
-    createElement(Changeable, { key: 'change', children: createElement('button', {}, 'change') }),
+    <LooksOnly key="note" />,
+    <ForMakers key="maker">for makers</ForMakers>,
+    <ForMakers key="owner" role="owner">
+      for owners
+    </ForMakers>,
+    <Changeable key="change">
+      <button>change</button>
+    </Changeable>,
     String(useMay('owner')),
   ];
 }
