@@ -82,7 +82,14 @@ export default {
     project('core', 'packages/core'),
     project('workshop', 'packages/workshop', onSources(shared)),
     project('contract', 'packages/contract', { setupFiles: ['reflect-metadata'] }),
-    project('server', 'apps/server', { setupFiles: ['reflect-metadata'] }),
+    project('server', 'apps/server', {
+      setupFiles: ['reflect-metadata'],
+      moduleNameMapper: {
+        ...shared.moduleNameMapper,
+        '^(@nestjs/(?:common|core|platform-express|swagger|typeorm)|class-transformer|express|pg|pg-boss|rate-limiter-flexible|rxjs|supertest|typeorm(?:/driver/postgres/PostgresDriver)?)(?:\\.js)?$':
+          '<rootDir>/../../.data/vendor/server/$1.mjs',
+      },
+    }),
     project('web', 'apps/web', { ...web, testPathIgnorePatterns: [MADE_UP] }),
     project('made-up', 'apps/web', {
       ...web,

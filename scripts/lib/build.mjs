@@ -22,6 +22,24 @@ const LIBRARIES = [
 
 const VENDORED = ['@chakra-ui/react', 'class-validator', 'lucide-react'];
 const vendorFile = (name) => `.data/vendor/${name.replace('/', '-')}.mjs`;
+/** What the server stands on. They share parts, and have to be bundled at once to go on sharing them. */
+const GROUND = [
+  '@nestjs/common',
+  '@nestjs/core',
+  '@nestjs/platform-express',
+  '@nestjs/swagger',
+  '@nestjs/typeorm',
+  'class-transformer',
+  'express',
+  'pg',
+  'pg-boss',
+  'rate-limiter-flexible',
+  'rxjs',
+  'supertest',
+  'typeorm',
+  'typeorm/driver/postgres/PostgresDriver',
+];
+const groundFile = (name) => `.data/vendor/server/${name}.mjs`;
 /** Those who share it with others leave it where all find the same. */
 const REACT = /^(react|react-dom|@emotion\/.*)($|\/)/;
 
@@ -46,8 +64,9 @@ const PARTS = {
   // Packages of hundreds of files each, as the tests load them.
   vendor: {
     sources: [],
-    outputs: VENDORED.map(vendorFile),
-    build: () => Promise.all(VENDORED.map((name) => bundle(name, vendorFile(name), REACT))),
+    outputs: [...VENDORED.map(vendorFile), ...GROUND.map(groundFile)],
+    build: () =>
+      Promise.all([...VENDORED.map((name) => bundle(name, vendorFile(name), REACT)), ground()]),
   },
 };
 
@@ -117,6 +136,45 @@ const BESIDE = [
   /^(mongodb|mysql2?|sqlite3|better-sqlite3|oracledb|i?o?redis|sql\.js|mssql|hdb-pool|expo-sqlite)(\/|$)/,
   /^(@google-cloud\/spanner|@sap\/.*|typeorm-aurora.*|react-native-sqlite.*|pg-query-stream)(\/|$)/,
 ];
+
+/** What the server stands on, as the tests load it: thousands of modules take longer to find than most tests to run. */
+async function ground() {
+  const { build } = await import('rolldown');
+  const AS = 'named:';
+  await build({
+    input: Object.fromEntries(GROUND.map((name) => [name, AS + name])),
+    // Modules of the older kind say the names of what they hold only while they run, and are asked for them.
+    plugins: [
+      {
+        name: 'named',
+        resolveId: (id) => (id.startsWith(AS) ? `\0${id}` : null),
+        load: async (id) => {
+          if (!id.startsWith(`\0${AS}`)) return null;
+          const name = id.slice(1 + AS.length);
+          const from = name.includes('/driver/') ? `${name}.js` : name;
+          const names = Object.keys(await import(from)).filter((one) =>
+            /^(?!default$)\w+$/.test(one),
+          );
+          return `import * as all from '${from}';
+            const [${names.map((_, i) => `_${i}`)}] = [${names.map((one) => `all.${one}`)}];
+            export { ${names.map((one, i) => `_${i} as ${one}`)} };
+            export default all.default;`;
+        },
+      },
+    ],
+    cwd: join(ROOT, 'apps/server'),
+    external: [...BESIDE, 'class-validator', 'reflect-metadata'],
+    platform: 'node',
+    output: {
+      dir: join(ROOT, '.data/vendor/server'),
+      entryFileNames: '[name].mjs',
+      chunkFileNames: 'shared-[hash].mjs',
+      format: 'esm',
+      keepNames: true,
+    },
+    logLevel: 'silent',
+  });
+}
 
 /** The server as one program: its thousands of modules take longer to find than to run. */
 async function program() {
