@@ -8,7 +8,7 @@ import {
   statSync,
   writeFileSync,
 } from 'node:fs';
-import { dirname, join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
 import { say } from './say.mjs';
 import { bin, quiet, ROOT } from './shell.mjs';
 
@@ -43,13 +43,16 @@ const groundFile = (name) => `.data/vendor/server/${name}.mjs`;
 /** Those who share it with others leave it where all find the same. */
 const REACT = /^(react|react-dom|@emotion\/.*)($|\/)/;
 
+/** What is started of the server. */
+const PROGRAM = ['main', 'commands/backup', 'commands/owner', 'commands/restore'];
+
 /** What is built at once, from what, and a file that it ends with. */
 const PARTS = {
   server: {
     sources: [...[...LIBRARIES, 'apps/server'].map((part) => `${part}/src`), 'swc.build.json'],
     outputs: [
       ...LIBRARIES.flatMap((part) => [`${part}/dist/index.js`, `${part}/dist/bundle.js`]),
-      'apps/server/dist/program/main.js',
+      ...PROGRAM.map((name) => `apps/server/dist/program/${basename(name)}.js`),
     ],
     build: buildServer,
   },
@@ -155,9 +158,10 @@ async function ground() {
           const names = Object.keys(await import(from)).filter((one) =>
             /^(?!default$)\w+$/.test(one),
           );
+          const each = (say) => names.map(say).join(', ');
           return `import * as all from '${from}';
-            const [${names.map((_, i) => `_${i}`)}] = [${names.map((one) => `all.${one}`)}];
-            export { ${names.map((one, i) => `_${i} as ${one}`)} };
+            const [${each((_, i) => `_${i}`)}] = [${each((one) => `all.${one}`)}];
+            export { ${each((one, i) => `_${i} as ${one}`)} };
             export default all.default;`;
         },
       },
@@ -176,11 +180,11 @@ async function ground() {
   });
 }
 
-/** The server as one program: its thousands of modules take longer to find than to run. */
+/** The server and its commands as one program: its thousands of modules take longer to find than to run. */
 async function program() {
   const { build } = await import('rolldown');
   await build({
-    input: join(ROOT, 'apps/server/dist/main.js'),
+    input: PROGRAM.map((name) => join(ROOT, 'apps/server/dist', `${name}.js`)),
     cwd: join(ROOT, 'apps/server'),
     external: BESIDE,
     platform: 'node',

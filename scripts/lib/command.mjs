@@ -21,7 +21,7 @@ export const runOnData = (command) =>
     try {
       const child = spawn(
         'node',
-        [join(ROOT, 'apps/server/dist/commands', `${command}.js`), ...process.argv.slice(2)],
+        [join(ROOT, 'apps/server/dist/program', `${command}.js`), ...process.argv.slice(2)],
         {
           // Files are named from where the command was called.
           cwd: process.env.INIT_CWD ?? process.cwd(),

@@ -20,7 +20,7 @@ async function command(
   databaseUrl: string,
   typed = '',
 ): Promise<Said> {
-  const file = fileURLToPath(new URL(`../../dist/commands/${name}.js`, import.meta.url));
+  const file = fileURLToPath(new URL(`../../dist/program/${name}.js`, import.meta.url));
   const child = spawn('node', [file, ...args], {
     env: { ...process.env, DATABASE_URL: databaseUrl, NODE_OPTIONS: '' },
   });
