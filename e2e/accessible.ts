@@ -78,11 +78,18 @@ export async function violationsIn(
   );
 }
 
-/** All rules of WCAG in the light theme; the dark one differs by its colours alone. */
+/** A dialog that shuts off the page behind it, which was there before and was looked at then. */
+const MODAL = '[role=dialog][aria-modal=true]';
+
+/**
+ * All rules of WCAG in the light theme; the dark one differs by its colours alone. Where a dialog is open it is looked at,
+ * else the page.
+ */
 export async function expectAccessible(page: Page, what: string): Promise<void> {
+  const within = (await page.locator(MODAL).count()) > 0 ? { within: MODAL } : {};
   for (const scheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
     const rules = scheme === 'light' ? 'wcag' : 'color-contrast';
-    expect(await violationsIn(page, { rules }), `${what}, ${scheme}`).toEqual([]);
+    expect(await violationsIn(page, { rules, ...within }), `${what}, ${scheme}`).toEqual([]);
   }
 }

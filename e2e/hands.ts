@@ -1,8 +1,8 @@
 import type { Locator, Page } from '@playwright/test';
+import { deep } from '../scripts/lib/deep.mjs';
 
 /** How somebody works a page: with a mouse, or with keys alone. */
 export interface Hands {
-  readonly name: string;
   /** A button, a link, a choice. */
   press(what: Locator): Promise<void>;
   /** A line to type into. */
@@ -11,8 +11,7 @@ export interface Hands {
   choose(what: Locator, label: string): Promise<void>;
 }
 
-export const mouse = (): Hands => ({
-  name: 'by mouse',
+const mouse = (): Hands => ({
   press: (what) => what.click(),
   async fill(what, text) {
     await what.click();
@@ -37,8 +36,7 @@ async function tabTo(page: Page, what: Locator): Promise<void> {
   throw new Error(`Tab does not come to ${String(what)}`);
 }
 
-export const keys = (page: Page): Hands => ({
-  name: 'by keyboard alone',
+const keys = (page: Page): Hands => ({
   async press(what) {
     await tabTo(page, what);
     await page.keyboard.press('Enter');
@@ -67,3 +65,11 @@ export const keys = (page: Page): Hands => ({
     throw new Error(`“${label}” is not to be chosen in ${String(what)}`);
   },
 });
+
+const HANDS = { 'by mouse': mouse, 'by keyboard alone': keys };
+export type Way = keyof typeof HANDS;
+
+/** Ways that whole stories are gone: what can be done by keys can be done by mouse too, which `npm run test:deep` tries. */
+export const WAYS: readonly Way[] = deep(['by mouse', 'by keyboard alone'], ['by keyboard alone']);
+
+export const handsOf = (way: Way, page: Page): Hands => HANDS[way](page);

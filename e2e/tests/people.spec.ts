@@ -5,7 +5,7 @@ import type { MakeView, PageView, PieceView } from '@coiled-strand/contract';
 import { expect, type Page } from '@playwright/test';
 import { launch, widthOf } from '../fixtures.js';
 import { expectAccessible } from '../accessible.js';
-import { keys, mouse } from '../hands.js';
+import { handsOf, WAYS } from '../hands.js';
 import { browserOf, choosePassword, comeIn, invite, PASSWORD, signIn, test } from '../people.js';
 
 test('an open workshop says so; with a password it asks for names, and others come by link', async ({
@@ -172,13 +172,11 @@ test.describe('moving house', () => {
     await fresh.remove();
   });
 
-  for (const how of [mouse, keys]) {
-    test(`an empty installation gets its workshop and owner ${how === mouse ? 'by mouse' : 'by keyboard alone'}`, async ({
-      browser,
-    }) => {
+  for (const way of WAYS) {
+    test(`an empty installation gets its workshop and owner ${way}`, async ({ browser }) => {
       const fresh = await launch({ DEMO: 'off' });
       const page = await browserOf(browser, fresh);
-      const hands = how(page);
+      const hands = handsOf(way, page);
       await page.goto('/');
       await hands.fill(page.getByLabel('Name of the workshop'), 'A new bench');
       await hands.fill(page.getByLabel('What you are called'), 'Mo');

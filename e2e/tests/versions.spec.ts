@@ -10,16 +10,16 @@ import {
   widthOf,
 } from '../fixtures.js';
 import { violationsIn } from '../accessible.js';
-import { keys, mouse } from '../hands.js';
+import { handsOf, WAYS } from '../hands.js';
 
 test.afterAll(({ server }) => clearBench(server));
 
-for (const way of ['by mouse', 'by keyboard alone']) {
+for (const way of WAYS) {
   test(`a piece is kept under a name, changed, compared and gone back to, ${way}`, async ({
     page,
     server,
   }) => {
-    const hands = way === 'by mouse' ? mouse() : keys(page);
+    const hands = handsOf(way, page);
     const name = `Kept ${way}`;
     await newPiece(page, name);
     const { id, piece } = await stored(server, name);

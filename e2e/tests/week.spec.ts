@@ -12,14 +12,16 @@ import { thingKey } from '@coiled-strand/workshop';
 import type { Page } from '@playwright/test';
 import { expect, stored, test, type Running } from '../fixtures.js';
 import { expectAccessible } from '../accessible.js';
-import { keys, mouse, type Hands } from '../hands.js';
+import { handsOf, WAYS, type Way } from '../hands.js';
 
 const lots = async (server: Running, query: string): Promise<readonly LotView[]> =>
   (await server.get<PageView<LotView>>(`/lots?limit=100&${query}`)).items;
 const sum = (all: readonly LotView[]): number => all.reduce((left, lot) => left + lot.left, 0);
 
 /** An order comes in, is promised, cut, made, logged, priced and handed over. */
-async function story(page: Page, server: Running, hands: Hands, who: string): Promise<void> {
+async function story(page: Page, server: Running, way: Way): Promise<void> {
+  const who = `Wren ${way}`;
+  const hands = handsOf(way, page);
   const main = page.getByRole('main');
   const button = (name: string | RegExp) => main.getByRole('button', { name });
   const meridian = await stored(server, 'Meridian');
@@ -145,7 +147,7 @@ async function story(page: Page, server: Running, hands: Hands, who: string): Pr
     await hands.fill(dialog.getByRole('textbox', { name: 'Name on the label' }), `Kit of ${who}`);
     await hands.fill(dialog.getByRole('textbox', { name: 'How many packs' }), '2');
     const size = dialog.getByRole('checkbox', { name: /Gift table, large/ });
-    if (hands.name === 'by mouse') await dialog.getByText(/Gift table, large/).click();
+    if (way === 'by mouse') await dialog.getByText(/Gift table, large/).click();
     else {
       await size.focus();
       await page.keyboard.press('Space');
@@ -167,15 +169,12 @@ async function story(page: Page, server: Running, hands: Hands, who: string): Pr
   });
 }
 
-test('an order, from its first word to its last, by mouse', async ({ page, server }) => {
-  test.slow();
-  await story(page, server, mouse(), 'Wren of the mouse');
-});
-
-test('an order, from its first word to its last, by keyboard alone', async ({ page, server }) => {
-  test.slow();
-  await story(page, server, keys(page), 'Wren of the keys');
-});
+for (const way of WAYS) {
+  test(`an order, from its first word to its last, ${way}`, async ({ page, server }) => {
+    test.slow();
+    await story(page, server, way);
+  });
+}
 
 test('a spool is weighed, and a bead measured, by instruments', async ({
   page,
