@@ -61,14 +61,7 @@ export { minutesOf, tasksOf } from './schedule/from-plan.js';
 export { compareLateness, type Lateness } from './schedule/lateness.js';
 export { type LaidOut, type Pins, type Slot } from './schedule/lay-out.js';
 export { isBest, planWeek, type WeekPlan } from './schedule/plan-week.js';
-export {
-  MIN_MAKES,
-  paceOf,
-  promiseFor,
-  type Pace,
-  type ReadyBy,
-  type Took,
-} from './schedule/promise.js';
+export { paceOf, promiseFor, type Pace, type ReadyBy, type Took } from './schedule/promise.js';
 export { SET_OUT_MINUTES, type Batch, type Job, type Task } from './schedule/task.js';
 export { sittingsOf, type BenchWeek, type Hours, type Sitting } from './schedule/week.js';
 export {

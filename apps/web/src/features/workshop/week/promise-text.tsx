@@ -1,5 +1,5 @@
 import { Box, Text } from '@chakra-ui/react';
-import { MIN_MAKES, wallTime, type ReadyBy } from '@coiled-strand/workshop';
+import { wallTime, type ReadyBy } from '@coiled-strand/workshop';
 import { DAYS } from './use-week';
 import { sayDay } from './times';
 
@@ -30,9 +30,9 @@ export function PromiseText({ promise: { eighty, ninetyFive, pace }, zone }: Pro
         </Text>
       </Text>
       <Text fontSize="sm" color="muted" mt="1">
-        {pace.rests >= MIN_MAKES
-          ? `By the times of your last ${pace.rests} makes, after all that is planned before it.`
-          : `By assumed times with a wide margin: after ${MIN_MAKES} logged makes it goes by yours.`}
+        {pace.rests > 0
+          ? `By the times of your last ${pace.rests === 1 ? 'make' : `${pace.rests} makes`}, after all that is planned before it.`
+          : 'By assumed times, with a wide margin. Every make that you log brings it nearer to your pace.'}
       </Text>
     </Box>
   );
