@@ -100,8 +100,6 @@ interface Shared {
 
 export const test = base.extend<Fixtures, Shared>({
   server: [
-    // Playwright reads the fixtures wanted from this pattern.
-    // oxlint-disable-next-line no-empty-pattern
     async ({}, use) => {
       const server = await launch();
       await use(server);

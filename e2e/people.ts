@@ -8,8 +8,6 @@ interface Fixtures {
   readonly house: Running;
 }
 export const test = base.extend<Fixtures>({
-  // Playwright reads the fixtures wanted from this pattern.
-  // oxlint-disable-next-line no-empty-pattern
   house: async ({}, use) => {
     const house = await launch();
     await use(house);

@@ -2,14 +2,21 @@ import { fillExactly } from './filling.js';
 import {
   compare,
   measure,
+  totalOf,
   wasteOf,
   type Bar,
   type Pattern,
   type StockProblem,
 } from './stock-problem.js';
 
-/** Longer bars than this are not searched for the fullest filling: their rests are kept anyway. */
+/** Of longer bars no fuller filling than this is searched for: their rests are kept anyway, as long as there is cord enough. */
 const FINE = 20_000;
+/** Where all that is there is hardly more than what is wanted, whole spools are filled to the last millimetre. */
+const SCARCE = { share: 0.9, fine: 120_000 };
+
+/** How long a filling is searched for, in mm. */
+const finestOf = ({ sizes, bars }: StockProblem): number =>
+  totalOf(sizes) > SCARCE.share * totalOf(bars) ? SCARCE.fine : FINE;
 
 /** Bars in an order, each by itself. */
 const singly = ({ bars }: StockProblem, order: (a: Bar, b: Bar) => number): number[] =>
@@ -58,11 +65,12 @@ export function fillOneByOne(problem: StockProblem, order = begunFirst): Pattern
   const left = sizes.map(({ count }) => count);
   const lengths = sizes.map(({ length }) => length);
   const plan: Pattern[] = [];
+  const finest = finestOf(problem);
   for (const index of singly(problem, order)) {
     const bar = bars[index]!;
     const wanted = lengths.reduce((sum, length, i) => sum + length * left[i]!, 0);
     if (wanted === 0) break;
-    const most = Math.min(bar.length, wanted, FINE);
+    const most = Math.min(bar.length, wanted, finest);
     const filling = fillExactly(lengths, left, lengths, most);
     let best = 0;
     for (let cut = 1; cut <= most; cut++) {

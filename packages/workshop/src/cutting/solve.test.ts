@@ -39,6 +39,17 @@ function thirds(bars: number, seed: number): number[] {
   }).flat();
 }
 
+/** Spools cut into so many pieces each, of 500 mm or more, without a rest. */
+function filled(spools: number, length: number, each: number): number[] {
+  const { uniform } = random(spools);
+  return Array.from({ length: spools }, () => {
+    const free = length - 500 * each;
+    const marks = Array.from({ length: each - 1 }, () => Math.round(free * uniform()));
+    const all = [0, ...marks.sort((a, b) => a - b), free];
+    return all.slice(1).map((mark, i) => mark - all[i]! + 500);
+  }).flat();
+}
+
 /** Some cuts and lots, begun and whole, of which not all need fit. */
 function someProblem(seed: number, cuts: number, lots: number): StockProblem {
   const { uniform } = random(seed);
@@ -171,6 +182,19 @@ describe('bars cut into exactly fitting thirds', () => {
     };
     const answer = answered(problem);
     expect(answer.measure).toEqual({ uncut: 0, waste: 0, opened: items / 3 });
+    expect(isProven(answer, problem)).toBe(true);
+  });
+  it.each([
+    [10, 50_000, 12],
+    [20, 30_000, 8],
+  ])('so are %i spools of %i mm that %i cuts each fill without a rest', (spools, length, each) => {
+    const problem: StockProblem = {
+      sizes: sizesOf(filled(spools, length, each)),
+      bars: [{ length, useful: 300, whole: true, count: spools }],
+    };
+    expect(measure(problem, firstFitDecreasing(problem)).uncut).toBeGreaterThan(0);
+    const answer = answered(problem);
+    expect(answer.measure).toEqual({ uncut: 0, waste: 0, opened: spools });
     expect(isProven(answer, problem)).toBe(true);
   });
   it('are not fitted by first fit decreasing, so that the test can tell', () => {

@@ -9,6 +9,7 @@ import {
   measure,
   openingCost,
   raised,
+  totalOf,
   without,
   type Measure,
   type Pattern,
@@ -164,14 +165,12 @@ const valueOf = (problem: StockProblem, aim: Aim, plan: readonly Pattern[]): num
 };
 
 /** Whether the bars together are as long as the cuts. */
-const holdsAll = ({ sizes, bars }: StockProblem): boolean =>
-  sizes.reduce((sum, { length, count }) => sum + length * count, 0) <=
-  bars.reduce((sum, { length, count }) => sum + length * count, 0);
+const holdsAll = ({ sizes, bars }: StockProblem): boolean => totalOf(sizes) <= totalOf(bars);
 
 /** Even without any waste: what the begun lots together cannot give comes from the longest whole ones. */
 function leastOpened(problem: StockProblem, aim: Aim): number {
   const { sizes, bars } = problem;
-  const wanted = sizes.reduce((sum, { length, count }) => sum + length * count, 0);
+  const wanted = totalOf(sizes);
   const sum = (whole: boolean): number =>
     bars.reduce((all, bar) => all + (bar.whole === whole ? bar.length * bar.count : 0), 0);
   if (aim === 'cut') return Math.max(0, wanted - sum(true) - sum(false));

@@ -42,6 +42,10 @@ export const lengthOf = ({ sizes }: StockProblem, { take }: Pick<Pattern, 'take'
 export const wasteOf = ({ length, useful }: Bar, cut: number): number =>
   cut > 0 && length - cut < useful ? length - cut : 0;
 
+/** Length of all cuts, or of all bars. */
+export const totalOf = (all: readonly Pick<Size, 'length' | 'count'>[]): number =>
+  all.reduce((sum, { length, count }) => sum + length * count, 0);
+
 /** How many of each size a plan leaves uncut. */
 export const leftUncut = ({ sizes }: StockProblem, plan: readonly Pattern[]): number[] =>
   sizes.map(({ count }, i) => count - plan.reduce((sum, { take }) => sum + take[i]!, 0));

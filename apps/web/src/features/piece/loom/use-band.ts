@@ -46,13 +46,8 @@ export function useBand(piece: Piece, part: FlossPart): Band {
     [shown, runs.length],
   );
   // Colours stay the same objects while knots are changed, so that their chips are not drawn anew.
-  const { strands } = piece;
-  const order = part.order;
-  const own = useMemo(
-    () => cordsOfBand({ ...piece, strands, parts: [{ ...part, order }] }, part.id),
-    // oxlint-disable-next-line react/exhaustive-deps -- the colours depend on these alone
-    [strands, order],
-  );
+  const cords = JSON.stringify(cordsOfBand(piece, part.id));
+  const own = useMemo(() => JSON.parse(cords) as readonly Cord[], [cords]);
   return { shown, fault, runs, sim, own };
 }
 

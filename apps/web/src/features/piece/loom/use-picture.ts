@@ -43,14 +43,16 @@ export interface Weaving {
 /** The picture as a band, worked out in a worker whenever what is wanted changes. */
 export function useWoven(picture: Picture | null, options: PictureOptions | null): Weaving {
   const [result, setResult] = useState<Weaving>({ woven: null, fault: null });
-  const key = JSON.stringify(options);
+  // Options are compared by what they say.
+  const wanted = JSON.stringify(options);
   useEffect(() => {
-    if (!picture || !options) return;
+    const asked = JSON.parse(wanted) as PictureOptions | null;
+    if (!picture || !asked) return;
     const worker = new Worker(new URL('./picture-worker.ts', import.meta.url), { type: 'module' });
     const weaver = wrap<PictureWeaver>(worker);
     let live = true;
     weaver
-      .weave(picture, options)
+      .weave(picture, asked)
       .then((woven) => live && setResult({ woven, fault: null }))
       .catch(
         (error: unknown) =>
@@ -62,8 +64,6 @@ export function useWoven(picture: Picture | null, options: PictureOptions | null
       weaver[releaseProxy]();
       worker.terminate();
     };
-    // The options are compared by what they say.
-    // oxlint-disable-next-line react/exhaustive-deps
-  }, [picture, key]);
+  }, [picture, wanted]);
   return result;
 }

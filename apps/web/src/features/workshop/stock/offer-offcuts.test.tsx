@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import type { CutForView, FromMakeDto, LotView } from '@coiled-strand/contract';
 import { planPiece, templateById, type Plan } from '@coiled-strand/core';
-import { thingKey } from '@coiled-strand/workshop';
 import { screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { listen, renderIn } from '../../../testing';
 import { loggedView } from '../../../testing-make';
 import { OfferOffcuts } from './offer-offcuts';
+import { lotView } from './testing';
 
 const piece = templateById('buckle-band').make({
   name: 'Band',
@@ -15,11 +15,8 @@ const piece = templateById('buckle-band').make({
 });
 const plan = planPiece(piece) as Plan;
 const thing = { kind: 'cord', cord: piece.strands[0]!.cord } as const;
-const lot = (id: string, left: number, more: Partial<LotView> = {}): LotView => ({
-  ...{ id, thing, key: thingKey(thing), form: 'spool', place: id, dyeLot: null, boughtOn: null },
-  ...{ cents: null, size: 30_000, left, whole: false, parent: null, tare: null, grams: null },
-  ...{ useful: null, etag: id, at: '2026-01-01T00:00:00.000Z', ...more },
-});
+const lot = (id: string, left: number, more: Partial<LotView> = {}): LotView =>
+  lotView(thing, id, left, more);
 const show = (leftover: number, lots: readonly LotView[], cutFor: readonly CutForView[] = []) => {
   const sent = listen((path) =>
     path.endsWith('/of-things') ? lots : path.includes('/cut-for/') ? cutFor : [],
