@@ -13,10 +13,14 @@ import {
 const FINE = 20_000;
 /** Where all that is there is hardly more than what is wanted, whole spools are filled to the last millimetre. */
 const SCARCE = { share: 0.9, fine: 120_000 };
+/** A filling takes time by its length times the sizes: of many sizes shorter ones are as full. */
+const WORK = 12_000_000;
 
 /** How long a filling is searched for, in mm. */
 const finestOf = ({ sizes, bars }: StockProblem): number =>
-  totalOf(sizes) > SCARCE.share * totalOf(bars) ? SCARCE.fine : FINE;
+  totalOf(sizes) > SCARCE.share * totalOf(bars)
+    ? Math.max(FINE, Math.min(SCARCE.fine, Math.floor(WORK / sizes.length)))
+    : FINE;
 
 /** Bars in an order, each by itself. */
 const singly = ({ bars }: StockProblem, order: (a: Bar, b: Bar) => number): number[] =>
