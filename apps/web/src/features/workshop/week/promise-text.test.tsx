@@ -27,8 +27,8 @@ describe('a promise in words', () => {
     expect(say(ready())).toContain('By assumed times, with a wide margin.');
   });
   it.each([
-    [1, 'By the times of your last make,'],
-    [7, 'By the times of your last 7 makes,'],
+    [1, 'By what hands are like and the times of your last make,'],
+    [7, 'By what hands are like and the times of your last 7 makes,'],
   ])('says that it goes by %i makes', (rests, words) => {
     expect(say(ready({ pace: { mean: 0.1, sd: 0.2, rests } }))).toContain(words);
   });

@@ -31,7 +31,7 @@ export function PromiseText({ promise: { eighty, ninetyFive, pace }, zone }: Pro
       </Text>
       <Text fontSize="sm" color="muted" mt="1">
         {pace.rests > 0
-          ? `By the times of your last ${pace.rests === 1 ? 'make' : `${pace.rests} makes`}, after all that is planned before it.`
+          ? `By what hands are like and the times of your last ${pace.rests === 1 ? 'make' : `${pace.rests} makes`}, after all that is planned before it.`
           : 'By assumed times, with a wide margin. Every make that you log brings it nearer to your pace.'}
       </Text>
     </Box>
