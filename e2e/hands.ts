@@ -26,30 +26,12 @@ const mouse = (): Hands => ({
 /** More stops than any page has. */
 const STOPS = 300;
 
-/** Stops that are surely passed on the way from where the focus is; null where it is there. */
-const stopsTo = (what: Locator): Promise<number | null> =>
-  what.evaluate((element) => {
-    const now = document.activeElement;
-    if (element === now) return null;
-    const stops = (element.closest('[role=dialog]') ?? document).querySelectorAll<HTMLElement>(
-      'a[href], button, input, select, textarea, [tabindex]',
-    );
-    const seen = [...stops].filter(
-      (stop) => stop.tabIndex >= 0 && stop.offsetParent !== null && !stop.matches(':disabled'),
-    );
-    // Half of what lies between: of a group of choices only one is a stop.
-    const [from, to] = [now, element].map((one) => seen.indexOf(one as HTMLElement));
-    return from! < to! ? Math.max(1, Math.floor((to! - from!) / 2)) : 1;
-  });
-
 /** Goes with Tab until something has the focus, as a hand on the keys does. */
 async function tabTo(page: Page, what: Locator): Promise<void> {
   await what.waitFor();
-  for (let stop = 0; stop < STOPS;) {
-    const next = await stopsTo(what);
-    if (next === null) return;
-    for (let i = 0; i < next; i++) await page.keyboard.press('Tab');
-    stop += next;
+  for (let stop = 0; stop < STOPS; stop++) {
+    if (await what.evaluate((element) => element === document.activeElement)) return;
+    await page.keyboard.press('Tab');
   }
   throw new Error(`Tab does not come to ${String(what)}`);
 }
