@@ -1,5 +1,5 @@
 import { availableParallelism } from 'node:os';
-import { ensureBuild } from './scripts/lib/build.mjs';
+import { ensureBuild, GROUND, groundFile, VENDORED, vendorFile } from './scripts/lib/build.mjs';
 
 // Libraries are tested as they are now, also where nobody has built them since.
 await ensureBuild(['server', 'vendor']);
@@ -24,6 +24,9 @@ const swc = {
     },
   ],
 };
+/** Packages as they are bundled for the tests. */
+const bundled = (names, fileOf) =>
+  Object.fromEntries(names.map((name) => [`^${name}(\\.js)?$`, `<rootDir>/../../${fileOf(name)}`]));
 const shared = {
   extensionsToTreatAsEsm: ['.ts', '.tsx'],
   transform: swc,
@@ -33,7 +36,7 @@ const shared = {
     '^@coiled-strand/(rope|core|workshop|contract|solver)$':
       '<rootDir>/../../packages/$1/dist/bundle.js',
     '^@coiled-strand/rope/testing$': '<rootDir>/../../packages/rope/src/testing.ts',
-    '^class-validator$': '<rootDir>/../../.data/vendor/class-validator.mjs',
+    ...bundled(VENDORED, vendorFile),
   },
   transformIgnorePatterns: ['/node_modules/'],
 };
@@ -61,7 +64,6 @@ const web = {
   // Styles mean nothing without a layout, and there are no workers here.
   moduleNameMapper: {
     ...shared.moduleNameMapper,
-    '^(@chakra-ui|lucide)[-/]react$': '<rootDir>/../../.data/vendor/$1-react.mjs',
     '\\.css$': '<rootDir>/src/test-nothing.ts',
     '/picture-worker(\\?.*)?$': '<rootDir>/src/test-nothing.ts',
   },
@@ -86,8 +88,7 @@ export default {
       setupFiles: ['reflect-metadata'],
       moduleNameMapper: {
         ...shared.moduleNameMapper,
-        '^(@nestjs/(?:common|core|platform-express|swagger|typeorm)|class-transformer|express|pg|pg-boss|rate-limiter-flexible|rxjs|supertest|typeorm(?:/driver/postgres/PostgresDriver)?)(?:\\.js)?$':
-          '<rootDir>/../../.data/vendor/server/$1.mjs',
+        ...bundled(GROUND, groundFile),
       },
     }),
     project('web', 'apps/web', { ...web, testPathIgnorePatterns: [MADE_UP] }),

@@ -27,7 +27,7 @@ const OF_THE_SERVER = [
     'backup/(backup|owner|by)',
     0,
   ],
-  ['Every route by four roles and two workshops', 'accounts/(tenancy|accounts)', 0],
+  ['Every route by four roles and two workshops', 'accounts/(tenancy|accounts|installation)', 0],
   ['Guesses, names, proxies', 'accounts/(guarded|look)', 0],
   ['Requests that come twice, changes of what was changed', 'idempotency|if-match', 0],
   ['Two servers, one of them killed', 'several-servers', 0],

@@ -20,10 +20,10 @@ const LIBRARIES = [
   'packages/solver',
 ];
 
-const VENDORED = ['@chakra-ui/react', 'class-validator', 'lucide-react'];
-const vendorFile = (name) => `.data/vendor/${name.replace('/', '-')}.mjs`;
+export const VENDORED = ['@chakra-ui/react', 'class-validator', 'lucide-react'];
+export const vendorFile = (name) => `.data/vendor/${name.replace('/', '-')}.mjs`;
 /** What the server stands on. They share parts, and have to be bundled at once to go on sharing them. */
-const GROUND = [
+export const GROUND = [
   '@nestjs/common',
   '@nestjs/core',
   '@nestjs/platform-express',
@@ -39,7 +39,7 @@ const GROUND = [
   'typeorm',
   'typeorm/driver/postgres/PostgresDriver',
 ];
-const groundFile = (name) => `.data/vendor/server/${name}.mjs`;
+export const groundFile = (name) => `.data/vendor/server/${name}.mjs`;
 /** Those who share it with others leave it where all find the same. */
 const REACT = /^(react|react-dom|@emotion\/.*)($|\/)/;
 

@@ -5,7 +5,6 @@ import {
   type ErrorBody,
   type LinkView,
   type MadeLinkView,
-  type PeopleView,
   type SessionView,
   type WorkshopView,
 } from '@coiled-strand/contract';
@@ -13,144 +12,21 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import request from 'supertest';
 import { DataSource } from 'typeorm';
 import { LinkRow, MemberRow, PersonRow, SessionRow } from '../rows/people.entities.js';
-import { as, memberOf, PASSWORD, signIn, stranger, type Signed } from '../testing/people.js';
+import {
+  as,
+  cookiesOf,
+  HERE,
+  memberOf,
+  PASSWORD,
+  signedBy,
+  signIn,
+  stranger,
+  type Signed,
+} from '../testing/people.js';
 import { startTestApp, type TestApp } from '../testing/test-app.js';
-import { hashPassword, isPassword } from './passwords.js';
 import { Tidy } from './tidy.js';
-import { refuseUnowned } from './refuse-unowned.js';
-
-const HERE = { 'Sec-Fetch-Site': 'same-origin' };
-const cookiesOf = ({ headers }: { headers: unknown }): string[] =>
-  (headers as { 'set-cookie'?: string[] })['set-cookie'] ?? [];
-/** The cookie of an answer, as a browser sends it back. */
-const signedBy = (answer: { headers: unknown }): Signed => ({
-  Cookie: cookiesOf(answer)[0]!.split(';')[0]!,
-  'Sec-Fetch-Site': 'same-origin',
-});
 
 const faultOf = ({ body }: { body: unknown }): ErrorBody['error'] => (body as ErrorBody).error;
-
-describe('a password', () => {
-  it('is kept as argon2id with salt and parameters, and never twice alike', async () => {
-    const [one, other] = await Promise.all([hashPassword(PASSWORD), hashPassword(PASSWORD)]);
-    expect(one).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$[\w+/]{22}\$[\w+/]{43}$/);
-    expect(one).not.toBe(other);
-    expect(await isPassword(one, PASSWORD)).toBe(true);
-    expect(await isPassword(one, `${PASSWORD} `)).toBe(false);
-    expect(await isPassword(null, 'nobody has this')).toBe(false);
-  });
-  // RFC 9106, appendix-style vector of the reference implementation (from memory: "password", "somesalt", t=2, m=2^16).
-  it('is checked as other programs check it', async () => {
-    const known =
-      '$argon2id$v=19$m=65536,t=2,p=1$c29tZXNhbHQ$CTFhFdXPJO1aFaMaO6Mm5c8y7cJHAph8ArZWb2GRPPc';
-    expect(await isPassword(known, 'password')).toBe(true);
-    expect(await isPassword(known, 'Password')).toBe(false);
-  });
-});
-
-describe('an empty installation', () => {
-  let empty: TestApp;
-  beforeAll(async () => {
-    empty = await startTestApp(false);
-  });
-  afterAll(() => empty.close());
-  const about = { workshop: 'A bench', name: 'First', signIn: 'first', password: PASSWORD };
-  const api = () => as(empty.app)();
-
-  it('asks for its owner, is set up once, and serves others only then', async () => {
-    expect(((await api().get('/api/session')).body as SessionView).state).toBe('set-up');
-    await expect(refuseUnowned(empty.app, '0.0.0.0')).rejects.toThrow(/no owner with a password/);
-    await refuseUnowned(empty.app, '127.0.0.1');
-    const short = await api()
-      .post('/api/set-up')
-      .send({ ...about, password: 'short' });
-    expect(short.status).toBe(422);
-    expect(short.body.error.faults[0].path).toBe('password');
-    // Several at once: one is the owner.
-    const answers = await Promise.all(
-      [1, 2, 3, 4].map((n) =>
-        api()
-          .post('/api/set-up')
-          .set(HERE)
-          .send({ ...about, signIn: `n${n}` }),
-      ),
-    );
-    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409, 409]);
-    const first = answers.find(({ status }) => status === 200)!;
-    expect(first.body).toMatchObject({
-      state: 'signed-in',
-      open: false,
-      workshop: { name: 'A bench', role: 'owner' },
-    });
-    await refuseUnowned(empty.app, '0.0.0.0');
-    await api().get('/api/pieces').expect(401);
-    await as(empty.app, signedBy(first))().get('/api/pieces').expect(200);
-  });
-  it('gives a cookie that no script reads, no other site sends, and no open line carries', async () => {
-    const [name] = await empty.app.get(DataSource).manager.find(PersonRow);
-    const enter = () =>
-      api().post('/api/session').set(HERE).send({ signIn: name!.signIn, password: PASSWORD });
-    const [plain] = cookiesOf(await enter().expect(200));
-    expect(plain).toMatch(/^coiled-strand=[\w-]{43};/);
-    expect(plain).toContain('HttpOnly');
-    expect(plain).toContain('SameSite=Lax');
-    expect(plain).not.toContain('Secure');
-    const [safe] = cookiesOf(await enter().set('X-Forwarded-Proto', 'https').expect(200));
-    expect(safe).toContain('Secure');
-  });
-});
-
-describe('an open workshop', () => {
-  let open: TestApp;
-  beforeAll(async () => {
-    open = await startTestApp();
-  });
-  afterAll(() => open.close());
-  const api = () => as(open.app)();
-
-  it('says that it is open, and to whom', async () => {
-    const { body } = await api().get('/api/session').expect(200);
-    expect(body).toMatchObject({
-      state: 'signed-in',
-      open: true,
-      person: { name: 'Marit Solheim-Okafor', hasPassword: false },
-      workshop: { name: 'Thistledown Bench', role: 'owner' },
-    });
-    const { members } = (await api().get('/api/people')).body as PeopleView;
-    expect(members.map(({ name, role }) => [name, role])).toEqual([
-      ['Marit Solheim-Okafor', 'owner'],
-      ['Jonas Wren', 'maker'],
-      ['Priya Lindqvist', 'viewer'],
-    ]);
-  });
-  it.each([
-    ['through a program in between', { 'X-Forwarded-For': '203.0.113.9' }],
-    ['through a program that says only that it is one', { Via: '1.1 between' }],
-    ['under a name of the network', { Host: '192.0.2.7:4173' }],
-  ])('is closed to whoever comes %s', async (_, headers) => {
-    await api().get('/api/pieces').set(headers).expect(401);
-  });
-  it('is closed on any other address than loopback', async () => {
-    const other = await startTestApp(true, { host: '0.0.0.0' });
-    await as(other.app)().get('/api/pieces').expect(401);
-    await expect(refuseUnowned(other.app, '0.0.0.0')).rejects.toThrow('npm run owner');
-    await other.close();
-  });
-  it('lets nobody else in before its owner has a password, and from then on by name alone', async () => {
-    const early = await api().post('/api/people/invitations').send({ role: 'maker' });
-    expect(early.body.error.code).toBe('owner.open');
-    const chosen = await api()
-      .put('/api/account/password')
-      .send({ password: PASSWORD })
-      .expect(200);
-    expect(chosen.body).toMatchObject({ state: 'signed-in', open: false });
-    await api().get('/api/pieces').expect(401);
-    const marit = as(open.app, signedBy(chosen));
-    await marit().get('/api/pieces').expect(200);
-    await marit().post('/api/people/invitations').send({ role: 'maker' }).expect(201);
-    expect(((await api().get('/api/session')).body as SessionView).state).toBe('signed-out');
-  });
-});
 
 describe('people', () => {
   let test: TestApp;

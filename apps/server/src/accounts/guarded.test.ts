@@ -2,7 +2,7 @@ import { connect } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { MadeLinkView, PieceView, PageView } from '@coiled-strand/contract';
 import type { Response } from 'supertest';
-import { as, memberOf, PASSWORD, type Signed } from '../testing/people.js';
+import { as, cookiesOf, HERE, memberOf, PASSWORD, type Signed } from '../testing/people.js';
 import { startTestApp, type TestApp } from '../testing/test-app.js';
 
 let test: TestApp;
@@ -14,13 +14,11 @@ beforeAll(async () => {
 afterAll(() => test.close());
 
 const of = (signed: Signed | null) => as(test.app, signed)();
-const HERE = { 'Sec-Fetch-Site': 'same-origin' } as const;
-
-/** Cookies that an answer gives, as a browser sends them back. */
-const cookiesOf = ({ headers }: Response): string[] =>
-  ((headers['set-cookie'] ?? []) as unknown as string[]).map((one) => one.split(';')[0]!);
+/** The device that an answer names, as a browser sends it back. */
 const deviceOf = (answer: Response): string =>
-  cookiesOf(answer).find((one) => one.startsWith('coiled-strand-device='))!;
+  cookiesOf(answer)
+    .find((one) => one.startsWith('coiled-strand-device='))!
+    .split(';')[0]!;
 
 const enter = (name: string, password: string, address: string, cookie = '') =>
   of(null)

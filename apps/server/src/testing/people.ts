@@ -23,6 +23,18 @@ export async function addPerson(source: DataSource, signIn: string): Promise<Per
 /** What a signed-in browser sends along. */
 export type Signed = Readonly<Record<'Cookie' | 'Sec-Fetch-Site', string>>;
 
+/** As a page of the program itself asks. */
+export const HERE = { 'Sec-Fetch-Site': 'same-origin' };
+
+export const cookiesOf = ({ headers }: { headers: unknown }): string[] =>
+  (headers as { 'set-cookie'?: string[] })['set-cookie'] ?? [];
+
+/** The cookie of an answer, as a browser sends it back. */
+export const signedBy = (answer: { headers: unknown }): Signed => ({
+  Cookie: cookiesOf(answer)[0]!.split(';')[0]!,
+  ...HERE,
+});
+
 export async function signIn(
   source: DataSource,
   personId: string,
@@ -37,7 +49,7 @@ export async function signIn(
     address: '127.0.0.1',
     seenAt: new Date(),
   });
-  return { Cookie: `coiled-strand=${token}`, 'Sec-Fetch-Site': 'same-origin' };
+  return { Cookie: `coiled-strand=${token}`, ...HERE };
 }
 
 /** One of a role in the first workshop. */

@@ -3,7 +3,7 @@ import { PRACTICE, sumOf, type AuxiliaryCord } from '../base/kind/reason.js';
 import { wornIn } from '../base/measure/fit.js';
 import { sameSaying } from '../base/measure/saying.js';
 import { ANY_HAND, type Hand } from '../base/learn/hand.js';
-import type { Lying, PartSite } from '../base/kind/part-kind.js';
+import { isToLength, type Lying, type PartSite } from '../base/kind/part-kind.js';
 import { passage } from '../base/material/passage.js';
 import { partKind, type Part } from '../craft/part/registry.js';
 import type { Advice } from '../base/measure/advice.js';
@@ -115,10 +115,10 @@ const NEEDLE: AuxiliaryCord = {
   ],
 };
 
-/** Whether a part is as many units as a length takes. */
-function isToLength(part: Part): boolean {
+/** Whether a part is as many units as a length takes by the pitch of the hand. */
+function isByPitch(part: Part): boolean {
   const kind = partKind(part.kind);
-  return kind.entry.pitched === true && (kind.toLength?.(part) ?? kind.fills(part));
+  return kind.entry.pitched === true && isToLength(kind, part);
 }
 
 /** Parts laid out anew where their cords lie as the parts before leave them; no length changes by that. */
@@ -193,7 +193,7 @@ export function draftPlan(piece: Piece, hand: Hand = ANY_HAND): PlanResult {
           techniqueOf(piece.parts[i]!, sites[i]!),
           piece.strands,
           hand,
-          isToLength(piece.parts[i]!),
+          isByPitch(piece.parts[i]!),
         ),
       ),
       ...closure.uses,

@@ -217,6 +217,12 @@ export interface Fewer<P extends PartBase = PartBase> {
   readonly leftOut: Saying;
 }
 
+/** Whether a part is as many units as a length takes. */
+export const isToLength = <P extends PartBase>(
+  kind: Pick<PartKind<P>, 'toLength' | 'fills'>,
+  part: P,
+): boolean => kind.toLength?.(part) ?? kind.fills(part);
+
 /** The one face of every kind of part: model, drawing, steps and catalogue entry. */
 export interface PartKind<P extends PartBase = PartBase> {
   readonly entry: PartEntry;
@@ -224,7 +230,7 @@ export interface PartKind<P extends PartBase = PartBase> {
   make(start: PartStart): P;
   /** Whether its length is left to the fit. */
   fills(part: P): boolean;
-  /** Whether it is as many units as a length takes; as `fills` when left out. */
+  /** Whether it is as many units as a length takes; as `fills` when left out: ask `isToLength`. */
   toLength?(part: P): boolean;
   section(part: P, site: PartSite): Section;
   /**

@@ -164,7 +164,7 @@ function harmless(original: Action, path: string, changed: Action): string | nul
 
 describe('hands read every field of every action', () => {
   // Actions that come again and again are changed a few times.
-  const OF_A_KIND = deep(1000, 2);
+  const OF_A_KIND = deep(1000, 3);
   const seen = new Set<string>();
   let tried = 0;
 

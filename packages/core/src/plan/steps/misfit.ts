@@ -1,3 +1,4 @@
+import { isToLength } from '../../base/kind/part-kind.js';
 import { laid, say, term, type Saying, type Segment } from '../../base/measure/saying.js';
 import { pluralOf } from '../../base/measure/plural.js';
 import { TERMS, type TermId } from '../../base/measure/terms.js';
@@ -14,9 +15,7 @@ import type { Plan } from '../plan-types.js';
 export function stillOpen(piece: Piece, plan: Plan, from: number): PlacedPart | null {
   const parts = placedParts(piece, plan).slice(from);
   return (
-    parts.findLast(
-      ({ part, kind, layout }) => layout.units > 1 && (kind.toLength?.(part) ?? kind.fills(part)),
-    ) ??
+    parts.findLast(({ part, kind, layout }) => layout.units > 1 && isToLength(kind, part)) ??
     parts.findLast(({ part, kind, layout }) => kind.fills(part) && layout.units === 1) ??
     null
   );
